@@ -1,0 +1,221 @@
+import path from "node:path";
+import { parseSheet } from "../core/css/parse-sheet.ts";
+import type { AppliedSheet, ImportRule, Sheet } from "../core/css/sheet.ts";
+import type { Document, ShadowRoot } from "../core/document/node.ts";
+import {
+  emptyFile,
+  type Problem,
+  stylesheetMissing,
+  stylesheetOutside,
+  stylesheetRemote,
+  stylesheetUnreadable,
+  tooLarge,
+  unreadable,
+} from "../core/findings/problems.ts";
+import type { Host } from "../host/host.ts";
+import { decodeText } from "../readers/html/decode.ts";
+import { readHtml } from "../readers/html/read-html.ts";
+import { type PageFile, shownName } from "./targets.ts";
+
+export interface LoadOptions {
+  /** Folders whose files may be read beside the target's own and the working directory; absolute. */
+  readonly roots: readonly string[];
+  /** Largest page or stylesheet, in megabytes. */
+  readonly maxSize: number;
+}
+
+/** A page with everything that belongs to it, as read. */
+export interface LoadedPage {
+  readonly document: Document;
+  readonly sheets: readonly AppliedSheet[];
+  /** The text of every file read, by the name it is shown with. */
+  readonly texts: ReadonlyMap<string, string>;
+  /** What could not be read beside the page. */
+  readonly problems: readonly Problem[];
+}
+
+const MEGABYTE = 1024 * 1024;
+
+/** How deep stylesheets may import one another. */
+const DEEPEST_IMPORT = 16;
+
+/** Reads a page and its stylesheets. A problem of the page itself is the result; those of stylesheets come with it. */
+export async function loadPage(
+  page: PageFile,
+  host: Host,
+  options: LoadOptions,
+): Promise<
+  { readonly ok: true; readonly value: LoadedPage } | { readonly ok: false; readonly problem: Problem }
+> {
+  const bytes = await pageBytes(page, host, options);
+  if (!bytes.ok) return bytes;
+  const decoded = decodeText(bytes.value, page.name, "html");
+  if (!decoded.ok) return decoded;
+  const { text } = decoded.value;
+  if (text.trim() === "") return { ok: false, problem: emptyFile(page.name) };
+  const read = readHtml(text, page.name);
+  const loader = new SheetLoader(page, host, options, read.baseHref);
+  const sheets: AppliedSheet[] = [];
+  for (const style of read.styles) {
+    const applied =
+      style.kind === "text"
+        ? await loader.withImports(
+            parseSheet({ file: page.name, text: style.text, start: style.start }),
+            style.media,
+            style.scope,
+            page.path ?? path.join(host.workingDirectory, page.name),
+            0,
+          )
+        : await loader.linked(style.href, style.media, style.scope, null, 0);
+    if (applied !== null) sheets.push(applied);
+  }
+  loader.texts.set(page.name, text);
+  return {
+    ok: true,
+    value: { document: read.document, sheets, texts: loader.texts, problems: loader.problems },
+  };
+}
+
+async function pageBytes(
+  page: PageFile,
+  host: Host,
+  options: LoadOptions,
+): Promise<
+  { readonly ok: true; readonly value: Uint8Array } | { readonly ok: false; readonly problem: Problem }
+> {
+  const limit = options.maxSize * MEGABYTE;
+  if (page.path === null) {
+    const value = await host.standardInput();
+    return value.length > limit
+      ? { ok: false, problem: tooLarge(page.name, value.length / MEGABYTE, options.maxSize) }
+      : { ok: true, value };
+  }
+  const info = await host.files.info(page.path);
+  if (info !== null && info.size > limit)
+    return { ok: false, problem: tooLarge(page.name, info.size / MEGABYTE, options.maxSize) };
+  const read = await host.files.read(page.path);
+  return read.ok
+    ? { ok: true, value: read.bytes }
+    : { ok: false, problem: unreadable(page.name, read.reason) };
+}
+
+/** Finds and parses the stylesheets of one page; each file once, each problem once. */
+class SheetLoader {
+  readonly texts = new Map<string, string>();
+  readonly problems: Problem[] = [];
+  readonly #page: PageFile;
+  readonly #host: Host;
+  readonly #options: LoadOptions;
+  readonly #baseHref: string | null;
+  readonly #sheets = new Map<string, Sheet | null>();
+  readonly #reported = new Set<string>();
+
+  constructor(page: PageFile, host: Host, options: LoadOptions, baseHref: string | null) {
+    this.#page = page;
+    this.#host = host;
+    this.#options = options;
+    this.#baseHref = baseHref;
+  }
+
+  #report(problem: Problem): null {
+    if (!this.#reported.has(problem.message)) this.problems.push(problem);
+    this.#reported.add(problem.message);
+    return null;
+  }
+
+  /** A sheet with what it imports. Imports of a sheet by itself, at whatever remove, are dropped. */
+  async withImports(
+    sheet: Sheet,
+    media: string | null,
+    scope: Document | ShadowRoot,
+    file: string,
+    depth: number,
+  ): Promise<AppliedSheet> {
+    const imports = new Map<ImportRule, AppliedSheet>();
+    for (const item of sheet.items) {
+      if (item.kind !== "import" || depth >= DEEPEST_IMPORT) continue;
+      const imported = await this.linked(item.import.href, null, scope, file, depth + 1);
+      if (imported !== null) imports.set(item.import, imported);
+    }
+    return { sheet, media, scope, imports };
+  }
+
+  /** The sheet an address names: relative to the stylesheet that imports it, else to the page. */
+  async linked(
+    href: string,
+    media: string | null,
+    scope: Document | ShadowRoot,
+    from: string | null,
+    depth: number,
+  ): Promise<AppliedSheet | null> {
+    const address = from === null && this.#baseHref !== null ? joined(this.#baseHref, href) : href;
+    if (/^data:/i.test(address)) return null;
+    if (/^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(address))
+      return this.#report(stylesheetRemote(this.#page.name, href));
+    const relative = decoded(address.replace(/[?#].*$/, ""));
+    const folder =
+      from === null
+        ? this.#page.path === null
+          ? this.#host.workingDirectory
+          : path.dirname(this.#page.path)
+        : path.dirname(from);
+    // An address from the root of the site: tried from each folder that may be that root.
+    const tried = relative.startsWith("/")
+      ? [this.#page.tree, this.#host.workingDirectory, ...this.#options.roots].map((root) =>
+          path.join(root, relative),
+        )
+      : [path.resolve(folder, relative)];
+    for (const file of tried) {
+      const info = await this.#host.files.info(file);
+      if (info?.kind !== "file") continue;
+      if (!(await this.#isAllowed(file))) return this.#report(stylesheetOutside(this.#page.name, href));
+      const sheet = await this.#parsed(file, href, info.size);
+      return sheet === null ? null : this.withImports(sheet, media, scope, file, depth);
+    }
+    return this.#report(stylesheetMissing(this.#page.name, href));
+  }
+
+  async #parsed(file: string, href: string, size: number): Promise<Sheet | null> {
+    const known = this.#sheets.get(file);
+    if (known !== undefined) return known;
+    const sheet = await this.#read(file, href, size);
+    this.#sheets.set(file, sheet);
+    return sheet;
+  }
+
+  async #read(file: string, href: string, size: number): Promise<Sheet | null> {
+    if (size > this.#options.maxSize * MEGABYTE)
+      return this.#report(tooLarge(shownName(this.#host, file), size / MEGABYTE, this.#options.maxSize));
+    const read = await this.#host.files.read(file);
+    if (!read.ok) return this.#report(stylesheetUnreadable(this.#page.name, href, read.reason));
+    const name = shownName(this.#host, file);
+    const text = decodeText(read.bytes, name, "css");
+    if (!text.ok) return this.#report(stylesheetUnreadable(this.#page.name, href, "not a text file"));
+    this.texts.set(name, text.value.text);
+    return parseSheet({ file: name, text: text.value.text, start: 0 });
+  }
+
+  /** Below the target's folder, the working directory or a folder named by `--root`, symbolic links followed. */
+  async #isAllowed(file: string): Promise<boolean> {
+    const real = await this.#host.files.realPath(file);
+    if (real === null) return false;
+    for (const root of [this.#page.tree, this.#host.workingDirectory, ...this.#options.roots]) {
+      const realRoot = await this.#host.files.realPath(root);
+      if (realRoot === null) continue;
+      const relative = path.relative(realRoot, real);
+      if (relative === "" || (!relative.startsWith("..") && !path.isAbsolute(relative))) return true;
+    }
+    return false;
+  }
+}
+
+const joined = (base: string, href: string): string =>
+  /^[a-z][a-z0-9+.-]*:|^\//i.test(href) ? href : base.replace(/[^/]*$/, "") + href;
+
+function decoded(address: string): string {
+  try {
+    return decodeURIComponent(address);
+  } catch {
+    return address;
+  }
+}

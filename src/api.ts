@@ -1,0 +1,8 @@
+export { type AuditAnswer, type AuditRequest, audit, type FindingAnswer } from "./answers/audit.ts";
+export { catalogue } from "./core/checks/catalogue.ts";
+export type { Check } from "./core/checks/check.ts";
+export { nodeHost } from "./host/node.ts";
+export { type AuditDocument, auditSchema } from "./report/json/audit-schema.ts";
+export { hearSchema } from "./report/json/hear.ts";
+export { inspectionSchema } from "./report/json/inspection.ts";
+export { treeSchema } from "./report/json/tree-schema.ts";

@@ -1,0 +1,64 @@
+import { audit, type Level, reaches, type WcagVersion } from "../answers/audit.ts";
+import { catalogue } from "../core/checks/catalogue.ts";
+import { nearestWord } from "../core/document/nearest-word.ts";
+import type { Outcome, Severity } from "../core/findings/verdict.ts";
+import { nodeHost } from "../host/node.ts";
+import { auditJson } from "../report/json/audit.ts";
+import { auditText } from "../report/terminal/audit.ts";
+import type { AuditArguments } from "./audit.ts";
+import { chooseChecks } from "./choose-checks.ts";
+import { progressLine } from "./progress.ts";
+import {
+  COULD_NOT,
+  complain,
+  DONE,
+  deliver,
+  FOUND,
+  loadOptions,
+  paintOf,
+  reportProblems,
+} from "./run-context.ts";
+import { packageVersion } from "./version.ts";
+
+const outcomes: readonly Outcome[] = ["failed", "cantTell", "passed"];
+
+export async function runAudit(args: AuditArguments): Promise<void> {
+  const host = nodeHost();
+  const chosen = chooseChecks(catalogue, args.only, args["skip-check"]);
+  if (!chosen.ok) return complain(chosen.message);
+  const wanted = args.outcomes.split(",").map((word) => word.trim());
+  const unknown = wanted.find((word) => !outcomes.includes(word as Outcome));
+  if (unknown !== undefined)
+    return complain(
+      `there is no outcome "${unknown}" to list; ${nearestWord(unknown, outcomes) ?? outcomes.join(", ")} is one`,
+    );
+  if (!(args["max-size"] > 0)) return complain("--max-size must be a number of megabytes above 0");
+
+  const progress = progressLine(args.quiet);
+  const answer = await audit(
+    {
+      targets: args.targets,
+      ...loadOptions(args, host),
+      checks: chosen.checks,
+      wcag: args.wcag as WcagVersion,
+      level: args.level as Level,
+      outcomes: wanted as Outcome[],
+    },
+    host,
+    (page, done, total) => progress.show(`auditing ${done + 1} of ${total}: ${page.name}`),
+  );
+  progress.clear();
+  reportProblems(answer.problems);
+  const text =
+    args.format === "json"
+      ? `${auditJson(answer, packageVersion())}\n`
+      : answer.subjects.length === 0
+        ? ""
+        : auditText(answer, { paint: paintOf(args), checks: catalogue, all: args.all, quiet: args.quiet });
+  if (!(await deliver([text], args, host))) return;
+  process.exitCode = answer.incomplete
+    ? COULD_NOT
+    : reaches(answer.findings, args["fail-on"] as Severity | "never")
+      ? FOUND
+      : DONE;
+}

@@ -1,0 +1,70 @@
+import type { ArgumentsCamelCase, Options } from "yargs";
+import { command, type PageArguments, type PrintArguments, pageOptions, printOptions } from "./command.ts";
+
+const options = {
+  ...pageOptions,
+  format: { choices: ["terminal", "json"], default: "terminal", describe: "How the answer is written" },
+  ...printOptions,
+  "fail-on": {
+    choices: ["blocker", "barrier", "friction", "never"],
+    default: "friction",
+    describe: "The least severity that makes the command fail (exit status 1)",
+  },
+  wcag: { choices: ["2.0", "2.1", "2.2"], default: "2.2", describe: "Version of WCAG" },
+  level: { choices: ["A", "AA", "AAA"], default: "AA", describe: "Conformance level" },
+  only: {
+    type: "string",
+    array: true,
+    requiresArg: true,
+    describe: "Only these checks or families (names, roles, names.image-described …)",
+  },
+  "skip-check": {
+    type: "string",
+    array: true,
+    requiresArg: true,
+    describe: "All but these checks or families",
+  },
+  outcomes: {
+    type: "string",
+    default: "failed,cantTell",
+    requiresArg: true,
+    describe: "Which outcomes are listed in JSON: failed, cantTell, passed",
+  },
+  all: { type: "boolean", default: false, describe: "Show every finding in full instead of three of a kind" },
+  quiet: { type: "boolean", alias: "q", default: false, describe: "One line for each finding, nothing else" },
+} as const satisfies Record<string, Options>;
+
+export interface AuditArguments extends PageArguments, PrintArguments {
+  readonly format: string;
+  readonly "fail-on": string;
+  readonly wcag: string;
+  readonly level: string;
+  readonly only?: string[] | undefined;
+  readonly "skip-check"?: string[] | undefined;
+  readonly outcomes: string;
+  readonly all: boolean;
+  readonly quiet: boolean;
+}
+
+export const auditCommand = command<AuditArguments>("audit", options, {
+  command: "audit [targets..]",
+  describe: "What is wrong, where, who it hurts and how to mend it",
+  builder: (yargs) =>
+    yargs
+      .positional("targets", {
+        type: "string",
+        array: true,
+        default: [] as string[],
+        describe: "Files, folders or quoted globs; - is standard input; none is this folder",
+      })
+      .options(options)
+      .example("keel audit pages/slips.html", "one page with its stylesheets")
+      .example(
+        "keel audit 'pages/**/*.html' --fail-on barrier",
+        "many pages; friction does not fail the build",
+      )
+      .example("keel audit pages --format json -o audit.json", "for other programs")
+      .example("keel audit pages --only names roles.exists", "a family and one check") as never,
+  handler: async (args: ArgumentsCamelCase<AuditArguments>) =>
+    (await import("./audit.run.ts")).runAudit(args),
+});

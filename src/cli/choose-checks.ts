@@ -1,0 +1,36 @@
+import { type Check, familyOf } from "../core/checks/check.ts";
+import { nearestWord } from "../core/document/nearest-word.ts";
+
+type Chosen =
+  | { readonly ok: true; readonly checks: readonly Check[] }
+  | { readonly ok: false; readonly message: string };
+
+/** The checks that `--only` and `--skip-check` leave; an unknown id is an error that names the nearest. */
+export function chooseChecks(
+  checks: readonly Check[],
+  only: readonly string[] | undefined,
+  skip: readonly string[] | undefined,
+): Chosen {
+  const ids = checks.map((check) => check.id as string);
+  const families = [...new Set(ids.map(familyOf))];
+  const split = (list: readonly string[] | undefined) =>
+    (list ?? []).flatMap((word) => word.split(",")).filter((word) => word !== "");
+  for (const word of [...split(only), ...split(skip)]) {
+    if (ids.includes(word) || families.includes(word)) continue;
+    const near = nearestWord(word, [...ids, ...families]);
+    return {
+      ok: false,
+      message: `there is no check or family "${word}"${near === null ? `; families are ${families.join(", ")}` : `; did you mean ${near}?`}`,
+    };
+  }
+  const names = (list: readonly string[], check: Check) =>
+    list.includes(check.id) || list.includes(familyOf(check.id));
+  const wanted = split(only);
+  const unwanted = split(skip);
+  return {
+    ok: true,
+    checks: checks.filter(
+      (check) => (wanted.length === 0 || names(wanted, check)) && !names(unwanted, check),
+    ),
+  };
+}

@@ -1,0 +1,69 @@
+import type { Argv, CommandModule, Options } from "yargs";
+
+/** A command as `main.ts` lists it: light to load; its work is imported when it runs. */
+export interface Command {
+  readonly name: string;
+  readonly optionNames: readonly string[];
+  addTo(parser: Argv): void;
+}
+
+/** Describes a command to the parser. */
+export const command = <Arguments>(
+  name: string,
+  options: Readonly<Record<string, Options>>,
+  module: CommandModule<object, Arguments>,
+): Command => ({
+  name,
+  optionNames: Object.keys(options),
+  addTo: (parser) => void parser.command(module),
+});
+
+/** Options that every command which reads pages takes. */
+export const pageOptions = {
+  root: {
+    type: "string",
+    array: true,
+    default: [] as string[],
+    requiresArg: true,
+    describe:
+      "A folder whose stylesheets may be read too, and where addresses like /style.css are looked for",
+  },
+  "max-size": {
+    type: "number",
+    default: 20,
+    requiresArg: true,
+    describe: "Largest page or stylesheet, in megabytes",
+  },
+  "stdin-name": {
+    type: "string",
+    default: "standard-input.html",
+    requiresArg: true,
+    describe: "What the page on standard input (-) is called",
+  },
+} as const satisfies Record<string, Options>;
+
+/** Options of every command that prints. */
+export const printOptions = {
+  output: {
+    type: "string",
+    alias: "o",
+    requiresArg: true,
+    describe: "Write the answer to a file instead of standard output",
+  },
+  colour: {
+    type: "boolean",
+    describe: "Colour (off with --no-colour, NO_COLOR, or when not on a terminal; on with FORCE_COLOR)",
+  },
+} as const satisfies Record<string, Options>;
+
+export interface PageArguments {
+  readonly targets: string[];
+  readonly root: string[];
+  readonly "max-size": number;
+  readonly "stdin-name": string;
+}
+
+export interface PrintArguments {
+  readonly output?: string | undefined;
+  readonly colour?: boolean | undefined;
+}

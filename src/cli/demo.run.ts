@@ -1,0 +1,98 @@
+import { cp, stat } from "node:fs/promises";
+import path from "node:path";
+import { fileURLToPath } from "node:url";
+import { audit } from "../answers/audit.ts";
+import { inspect } from "../answers/inspect.ts";
+import { selectElements } from "../answers/select.ts";
+import { trees } from "../answers/tree.ts";
+import { catalogue } from "../core/checks/catalogue.ts";
+import { listByKind } from "../core/semantics/lists-by-kind.ts";
+import type { Host } from "../host/host.ts";
+import { nodeHost } from "../host/node.ts";
+import { auditText } from "../report/terminal/audit.ts";
+import { speechText } from "../report/terminal/hear.ts";
+import { inspectionText } from "../report/terminal/tree.ts";
+import type { DemoArguments } from "./demo.ts";
+import { complain, paintOf } from "./run-context.ts";
+
+const limits = { roots: [], maxSize: 20, stdinName: "" };
+
+/** The demo folder of the package, wherever the bundled file stands below its root. */
+async function demoFolder(): Promise<string | null> {
+  for (const up of ["../demo/", "../../demo/"]) {
+    const folder = fileURLToPath(new URL(up, import.meta.url));
+    if (
+      await stat(path.join(folder, "mistakes")).then(
+        () => true,
+        () => false,
+      )
+    )
+      return folder;
+  }
+  return null;
+}
+
+export async function runDemo(args: DemoArguments): Promise<void> {
+  const folder = await demoFolder();
+  if (folder === null)
+    return complain("the demo pages are missing from this installation; install even-keel again");
+  if (args.copy !== undefined) return copyTo(folder, args.copy);
+  const host: Host = { ...nodeHost(), workingDirectory: folder };
+  const paint = paintOf(args);
+  const say = (text: string) => process.stdout.write(text);
+  const step = (text: string, command: string) =>
+    say(`\n${paint.colours.inverse(` ${text} `)}  ${paint.colours.dim(`$ ${command}`)}\n\n`);
+
+  say(
+    "The Brackwater Boatyard books slips, hauls boats out and posts the tides. Its pages work for\nsome people and shut others out.\n",
+  );
+  step("What is wrong, where, and how to mend it", "keel audit mistakes");
+  const request = {
+    ...limits,
+    checks: catalogue,
+    wcag: "2.2",
+    level: "AA",
+    outcomes: ["failed", "cantTell"],
+  } as const;
+  const broken = await audit({ ...request, targets: ["mistakes"] }, host);
+  say(auditText(broken, { paint, checks: catalogue, all: false, quiet: false }));
+
+  const heard = await trees({ ...limits, targets: ["mistakes/slipway.html"] }, host);
+  const [page] = heard.pages;
+  if (page !== undefined) {
+    step("What someone hears who moves by links", "keel hear mistakes/slipway.html --by links");
+    say(speechText(page, listByKind(page.scene, page.root, "links"), "links", true, paint));
+    step("Why an element is called what it is called", "keel tree mistakes/slipway.html --at '#find'");
+    const found = selectElements(page.scene, "#find");
+    const [element] = found.ok ? found.elements : [];
+    if (element !== undefined) say(inspectionText(inspect(page.scene, element, page.texts), page, paint));
+  }
+
+  step("The same pages, mended", "keel audit mended");
+  const mended = await audit({ ...request, targets: ["mended"] }, host);
+  say(auditText(mended, { paint, checks: catalogue, all: false, quiet: false }));
+  say(
+    `\nTake the pages with you and mend them yourself:  ${paint.colours.bold("keel demo --copy boatyard")}\n`,
+  );
+}
+
+async function copyTo(folder: string, target: string): Promise<void> {
+  const full = path.resolve(target);
+  if (
+    await stat(full).then(
+      () => true,
+      () => false,
+    )
+  )
+    return complain(`${target} is there already; name a folder that is not, nothing was copied`);
+  try {
+    await cp(folder, full, { recursive: true, errorOnExist: true, force: false });
+  } catch (error) {
+    return complain(
+      `${target}: could not be copied (${error instanceof Error ? error.message : String(error)})`,
+    );
+  }
+  process.stdout.write(
+    `The demo pages are in ${target}. Try:\n  keel audit ${path.join(target, "mistakes")}\n  keel audit ${path.join(target, "mended")}\n`,
+  );
+}

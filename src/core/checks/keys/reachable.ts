@@ -1,0 +1,153 @@
+import { NO } from "../../css/certainty.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
+import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { focusCause, isFocusable, isTabbable, tabindexOf } from "../../rendering/focusable.ts";
+import { ask } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Role } from "../../semantics/tables/roles.ts";
+import type { Check } from "../check.ts";
+
+const pointerEvents = [
+  "click",
+  "dblclick",
+  "mousedown",
+  "mouseup",
+  "pointerdown",
+  "pointerup",
+  "touchstart",
+  "touchend",
+];
+/** Handlers that only keep an event from others, or from the browser, do nothing anyone could miss. */
+const idleHandler =
+  /^(?:\s*(?:return\s+(?:false|true)|(?:window\.)?event\.(?:stopPropagation|preventDefault|stopImmediatePropagation)\(\)|void\s*\(?0\)?|;)\s*;?)*$/;
+/** Widgets that move focus among their items themselves: an item out of the Tab order is as it should be. */
+const composites = new Set<Role>([
+  "toolbar",
+  "radiogroup",
+  "listbox",
+  "tree",
+  "treegrid",
+  "grid",
+  "menu",
+  "menubar",
+  "tablist",
+  "combobox",
+]);
+
+function handlerOf(element: ElementNode): string | null {
+  for (const event of pointerEvents) {
+    const text = attributeText(element, `on${event}`);
+    if (text !== null && !idleHandler.test(text)) return text.trim();
+  }
+  return null;
+}
+
+function* withPointerHandlers(scene: Scene): Iterable<ElementNode> {
+  for (const element of scene.page.index.elements) {
+    if (
+      element.listeners === "unknown" ||
+      !pointerEvents.some((event) => (element.listeners as ReadonlySet<string>).has(event))
+    )
+      continue;
+    const presence = scene.presence.of(element);
+    if (presence.visible === NO || presence.inert || presence.reason === "aria-hidden") continue;
+    if (handlerOf(element) !== null) yield element;
+  }
+}
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const { index } = scene.page;
+  if (isTabbable(scene.page, scene.presence, element) !== false) return passed;
+  // A disabled control does nothing for anyone; a label passes the click on to its control.
+  if (element.tag === "label" || element.tag === "option" || element.tag === "html" || element.tag === "body")
+    return passed;
+  if (focusCause(index, element) === "control" && isFocusable(scene.page, scene.presence, element) === false)
+    return passed;
+  const handler = handlerOf(element) ?? "";
+  if (reachableHandlers(scene).has(handler)) return passed;
+  for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
+    const { role } = scene.role(up);
+    if (role !== null && composites.has(role)) return passed;
+    // A click on something inside a control is a click on the control: pressing the control does the same.
+    if (up.tag !== "body" && isTabbable(scene.page, scene.presence, up) === true) return passed;
+  }
+  const inside = stopInside(scene, element);
+  if (inside !== null) {
+    return cantTell(
+      `A click anywhere on this <${element.tag}> does something. Does ${describe(inside)} inside it do the same from the keyboard?`,
+    );
+  }
+  const own = scene.name(element).text;
+  if (tabindexOf(element) !== null) {
+    return failed(
+      "This can be clicked, but Tab never stops at it: tabindex takes it out of the order.",
+      ask('Take tabindex="-1" away, unless a script moves focus here.'),
+      { facts: { handler } },
+    );
+  }
+  if (element.tag === "a")
+    return failed(
+      "This link has no address: it can be clicked, but Tab passes it by.",
+      ask("Give it href where it leads, or make it a <button> if it does something here."),
+      { facts: { handler } },
+    );
+  const called = own === "" ? "" : ` "${own}"`;
+  return failed(
+    `This <${element.tag}>${called} can be clicked, but takes no focus.`,
+    ask('Make it a <button type="button">: it takes focus and answers Enter and Space by itself.'),
+    { facts: { handler } },
+  );
+}
+
+/** What can be done from some place that Tab reaches. */
+const reachableHandlers = keptForScene((scene: Scene): ReadonlySet<string> => {
+  const found = new Set<string>();
+  for (const element of scene.page.index.elements) {
+    if (element.listeners === "unknown" || element.listeners.size === 0) continue;
+    const handler = handlerOf(element);
+    if (handler !== null && isTabbable(scene.page, scene.presence, element) === true) found.add(handler);
+  }
+  return found;
+});
+
+function stopInside(scene: Scene, element: ElementNode): ElementNode | null {
+  const stack = [...scene.page.index.childElements(element)].reverse();
+  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+    if (isTabbable(scene.page, scene.presence, at) !== false) return at;
+    stack.push(...[...scene.page.index.childElements(at)].reverse());
+  }
+  return null;
+}
+
+const describe = (element: ElementNode): string => `the <${element.tag}>`;
+
+export const reachable = {
+  id: "keys.reachable",
+  criteria: ["2.1.1"],
+  severity: "blocker",
+  means: "Everything that a pointer can use takes focus.",
+  who: "Someone who uses the keyboard, a switch or speech cannot get there at all.",
+  mend: "Use a <button> or a link with an address; they take focus and answer the keys by themselves.",
+  looksAt: withPointerHandlers,
+  judge,
+  examples: {
+    kept: [
+      `<button type="button" onclick="openGate()">Open</button>`,
+      `<div role="button" tabindex="0" onclick="openGate()" onkeydown="keys(event)">Open</div>`,
+      `<a href="hire.html" onclick="log()">Hire</a>`,
+      `<div onclick="event.stopPropagation()">Slip 4</div>`,
+      `<button onclick="shut()">Close</button><div class="veil" onclick="shut()"></div>`,
+      `<button onclick="go()"><span onclick="go2()">Go</span></button>`,
+      `<div role="tablist"><button role="tab" tabindex="-1" onclick="show(2)">Rates</button></div>`,
+      `<button disabled tabindex="-1" onclick="go()">Go</button>`,
+    ],
+    broken: [
+      `<div onclick="openGate()">Open the gate</div>`,
+      `<a onclick="hire('pump')">Hire this pump</a>`,
+      `<button tabindex="-1" onclick="send()">Send</button>`,
+    ],
+    asked: [`<li onclick="openSlip(4)"><a href="slip-4.html">Slip 4</a> free until noon</li>`],
+  },
+} as const satisfies Check;

@@ -1,0 +1,117 @@
+import { inputType } from "../../document/form-controls.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask, type Repair } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { spokenRole } from "../../semantics/heard-line.ts";
+import type { Role } from "../../semantics/tables/roles.ts";
+import type { CriterionNumber } from "../../standards/criteria.ts";
+import type { Check } from "../check.ts";
+import { holdsUnknownContent, isExposed, isUnnamed } from "../shown-name.ts";
+
+const actions = new Set<Role>([
+  "link",
+  "button",
+  "tab",
+  "menuitem",
+  "menuitemcheckbox",
+  "menuitemradio",
+  "option",
+  "treeitem",
+  "doc-backlink",
+  "doc-biblioref",
+  "doc-glossref",
+  "doc-noteref",
+]);
+
+function* namedActions(scene: Scene): Iterable<ElementNode> {
+  for (const element of scene.page.index.elements) {
+    // Areas and image buttons are images; an empty native option is the usual "nothing chosen".
+    if (
+      element.tag === "area" ||
+      element.tag === "option" ||
+      (element.tag === "input" && inputType(element) === "image")
+    )
+      continue;
+    const { role } = scene.role(element);
+    if (role !== null && actions.has(role) && isExposed(scene, element)) yield element;
+  }
+}
+
+function repairFor(scene: Scene, action: ElementNode, word: string): Repair {
+  const { index } = scene.page;
+  const image = firstInside(scene, action, (e) => e.tag === "img" && e.attributes.has("alt"));
+  if (image !== null)
+    return ask(`Its picture is marked as decoration: say in the picture's alt what the ${word} does.`);
+  const svg = firstInside(scene, action, (e) => e.tag === "svg");
+  if (svg !== null)
+    return ask(`Its drawing says nothing: add aria-label="…" to the ${word}, or a <title> to the drawing.`);
+  if (action.tag === "input") return ask("Write in value what the button does.");
+  if (index.childElements(action).length > 0)
+    return ask(
+      `Nothing in it is text that is read: add aria-label="…", or text that is hidden only from view.`,
+    );
+  return ask(`Write inside it what the ${word} does.`);
+}
+
+function firstInside(
+  scene: Scene,
+  element: ElementNode,
+  fits: (e: ElementNode) => boolean,
+): ElementNode | null {
+  const stack = [...scene.page.index.childElements(element)].reverse();
+  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+    if (fits(at)) return at;
+    stack.push(...[...scene.page.index.childElements(at)].reverse());
+  }
+  return null;
+}
+
+function judge(action: ElementNode, scene: Scene): Verdict {
+  if (!isUnnamed(scene, action)) return passed;
+  if (action.spread !== null) return passed;
+  const role = scene.role(action).role ?? "button";
+  const word = spokenRole(role, {}, null);
+  const criteria: readonly CriterionNumber[] = role === "link" ? ["4.1.2", "2.4.4"] : ["4.1.2"];
+  const unknown =
+    action.tag.includes("-") && action.shadow === null ? action : holdsUnknownContent(scene, action);
+  if (unknown !== null) {
+    return cantTell(
+      `Does <${unknown.tag}> bring text of its own? Without it this ${word} has no name.`,
+      repairFor(scene, action, word),
+      { criteria },
+    );
+  }
+  return failed(`This ${word} has no name.`, repairFor(scene, action, word), { criteria });
+}
+
+export const actionNamed = {
+  id: "names.action-named",
+  criteria: ["4.1.2", "2.4.4"],
+  severity: "blocker",
+  means: "Everything that can be activated has a name.",
+  who: 'Someone using a screen reader hears "button" or "link" and must press it to find out what it does; speech input cannot address it.',
+  mend: "Give it text, or an aria-label where there is only an icon.",
+  looksAt: namedActions,
+  judge,
+  examples: {
+    kept: [
+      `<button>Haul out</button>`,
+      `<a href="slips.html"><img src="boat.png" alt="Slips"></a>`,
+      `<button aria-label="Close"><svg></svg></button>`,
+      `<a id="top"></a>`,
+      `<input type="submit">`,
+      `<details><summary>Fees</summary>By the metre.</details>`,
+      `<select><option></option></select>`,
+    ],
+    broken: [
+      `<button></button>`,
+      `<a href="slips.html"><img src="boat.png" alt=""></a>`,
+      `<button><svg viewBox="0 0 9 9"><path d="M0 0h9"/></svg></button>`,
+      `<a href="tel:1"><span style="display: none">Call</span></a>`,
+      `<input type="button">`,
+      `<a href="x.html"><i class="f"></i></a><style>.f::before { content: "\\f015" }</style>`,
+    ],
+    asked: [`<button><yard-icon></yard-icon></button>`],
+  },
+} as const satisfies Check;

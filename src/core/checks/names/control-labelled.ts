@@ -1,0 +1,199 @@
+import { inputType } from "../../document/form-controls.ts";
+import { nearestWord } from "../../document/nearest-word.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
+import { attributeText, writtenText } from "../../document/written.ts";
+import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { renameAttribute, setAttribute } from "../../repair/attribute-edits.ts";
+import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Role } from "../../semantics/tables/roles.ts";
+import { foldSpaces } from "../../semantics/text-alternative.ts";
+import type { Check } from "../check.ts";
+import { isExposed, isUnnamed, speakable } from "../shown-name.ts";
+
+const buttonTypes = new Set(["submit", "reset", "button", "image", "hidden"]);
+const controlRoles = new Set<Role>([
+  "textbox",
+  "searchbox",
+  "combobox",
+  "spinbutton",
+  "slider",
+  "checkbox",
+  "radio",
+  "switch",
+]);
+
+function* controls(scene: Scene): Iterable<ElementNode> {
+  for (const element of scene.page.index.elements) {
+    if (!isControl(scene, element) || !isExposed(scene, element)) continue;
+    yield element;
+  }
+}
+
+function isControl(scene: Scene, element: ElementNode): boolean {
+  if (element.namespace !== "html") return false;
+  if (element.tag === "input") return !buttonTypes.has(inputType(element));
+  if (element.tag === "select" || element.tag === "textarea") return true;
+  if (!element.attributes.has("role") || element.tag === "button") return false;
+  const { role, from } = scene.role(element);
+  return from === "role attribute" && role !== null && controlRoles.has(role);
+}
+
+/** What the field is called in a message. */
+function kindOf(scene: Scene, control: ElementNode): string {
+  const { role } = scene.role(control);
+  if (role === "checkbox" || role === "switch") return "This checkbox";
+  if (role === "radio") return "This radio button";
+  if (role === "slider") return "This slider";
+  if (control.tag === "select" || role === "combobox" || role === "listbox") return "This choice";
+  return "This field";
+}
+
+const namingAttributes = ["aria-label", "aria-labelledby", "title", "placeholder"];
+
+function judge(control: ElementNode, scene: Scene): Verdict {
+  const name = scene.name(control);
+  if (!isUnnamed(scene, control)) {
+    if (name.certain && !/[\p{L}\p{N}]/u.test(speakable(name.text))) {
+      return failed(
+        `${kindOf(scene, control)} is called only "${name.text}".`,
+        ask("Put the words that say what belongs in the field into its label."),
+        { facts: { name: name.text } },
+      );
+    }
+    return passed;
+  }
+  if (control.spread !== null) return passed;
+  const misspelt = misspeltNaming(control);
+  const message = `${kindOf(scene, control)} has no name.`;
+  if (misspelt !== null) {
+    return failed(
+      `${message} "${misspelt.written}" is no attribute.`,
+      withEdits("likely", `Write ${misspelt.meant} for ${misspelt.written}.`, [
+        renameAttribute(control, misspelt.written, misspelt.meant),
+      ]),
+    );
+  }
+  if (scene.document.kind === "fragment" && attributeText(control, "id") !== null) {
+    return cantTell(
+      `${message} Does the page this piece goes into have a label for "${attributeText(control, "id")}"?`,
+      repairFor(scene, control),
+    );
+  }
+  return failed(message, repairFor(scene, control));
+}
+
+function misspeltNaming(control: ElementNode): { written: string; meant: string } | null {
+  for (const attribute of control.attributes.keys()) {
+    if (!/^aria-?l/.test(attribute) || namingAttributes.includes(attribute)) continue;
+    const near = /^aria-?label+(?:ed|led)[-_]?by$|^aria-?labelle?d$/.test(attribute)
+      ? isIdOfReference(control, attribute)
+        ? "aria-labelledby"
+        : "aria-label"
+      : nearestWord(attribute, ["aria-label", "aria-labelledby"]);
+    if (near !== null) return { written: attribute, meant: near };
+  }
+  return null;
+}
+
+/** A value that looks like ids is meant for aria-labelledby, words for aria-label. */
+const isIdOfReference = (control: ElementNode, attribute: string): boolean => {
+  const text = attributeText(control, attribute) ?? "";
+  return /by$/.test(attribute) || /^[A-Za-z][\w-]*(?:[-_]\w+)+$/.test(text.trim());
+};
+
+function repairFor(scene: Scene, control: ElementNode): Repair {
+  const label = looseLabelBeside(scene, control);
+  if (label !== null) {
+    const id = attributeText(control, "id");
+    const text = scene.page.index.labeledControl(label) === null ? textContent(label) : "";
+    if (text !== "") {
+      if (id !== null && id !== "")
+        return withEdits("likely", `Connect the label "${text}" with for="${id}".`, [
+          setAttribute(label, "for", id),
+        ]);
+      const fresh = freshId(scene, control);
+      return withEdits("likely", `Connect the label "${text}": give the field an id and the label a for.`, [
+        setAttribute(label, "for", fresh),
+        setAttribute(control, "id", fresh),
+      ]);
+    }
+  }
+  const beside = textBefore(scene, control);
+  return ask(
+    beside === null
+      ? 'Put a label beside the field and connect it: <label for="…">.'
+      : `Make the text beside it its label: <label for="…">${beside}</label>.`,
+  );
+}
+
+function freshId(scene: Scene, control: ElementNode): string {
+  const base =
+    (attributeText(control, "name") ?? control.tag).replace(/[^\w-]+/g, "-").replace(/^-+|-+$/g, "") ||
+    control.tag;
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? base : `${base}-${n}`;
+    if (scene.page.index.byId(control, id) === null) return id;
+  }
+}
+
+/** A label that stands right before (for checkboxes: after) the control and is connected to nothing. */
+function looseLabelBeside(scene: Scene, control: ElementNode): ElementNode | null {
+  const { index } = scene.page;
+  const siblings = index.childElements(index.record(control).parent ?? index.record(control).root);
+  const at = siblings.indexOf(control);
+  const after = /^(?:checkbox|radio)$/.test(control.tag === "input" ? inputType(control) : "");
+  for (const candidate of after ? [siblings[at + 1], siblings[at - 1]] : [siblings[at - 1]]) {
+    if (
+      candidate?.tag === "label" &&
+      index.labeledControl(candidate) === null &&
+      !candidate.attributes.has("for")
+    )
+      return candidate;
+  }
+  return null;
+}
+
+/** The nearest text before the control in its own paragraph or cell; null when there is none or it is long. */
+function textBefore(scene: Scene, control: ElementNode): string | null {
+  const { parent, root } = scene.page.index.record(control);
+  const nodes = (parent ?? root).children;
+  let text = "";
+  for (const node of nodes) {
+    if (node === control) break;
+    if (node.kind === "text") text = foldSpaces(writtenText(node.value)) || text;
+    else if (node.kind === "element") text = node.children.length < 4 ? textContent(node) || text : text;
+  }
+  return text !== "" && text.length <= 60 && !/[<>]/.test(text) ? text : null;
+}
+
+export const controlLabelled = {
+  id: "names.control-labelled",
+  criteria: ["4.1.2", "1.3.1"],
+  severity: "blocker",
+  means: "Every form control has a name that says what belongs in it.",
+  who: 'Someone using a screen reader hears "text box" and must guess what to type; someone using speech input cannot name the field.',
+  mend: 'Connect a visible label: <label for="length">Length in metres</label> <input id="length">.',
+  looksAt: controls,
+  judge,
+  examples: {
+    kept: [
+      `<!doctype html><title>t</title><label for="len">Length</label> <input id="len">`,
+      `<label>Beam <input></label>`,
+      `<input aria-label="Search the parts store" type="search">`,
+      `<input type="submit">`,
+      `<input type="hidden" name="token">`,
+      `<span role="checkbox" aria-checked="false" tabindex="0">Winch needed</span>`,
+      `<div style="display: none"><input></div>`,
+    ],
+    broken: [
+      `<!doctype html><title>t</title><p>Length <input name="length"></p>`,
+      `<p>Berths</p><select multiple><option>A1</option></select>`,
+      `<input aria-labeled="len-label"><span id="len-label">Length</span>`,
+      `<label for="b">*</label><input id="b">`,
+      `<div role="textbox" tabindex="0" contenteditable></div>`,
+    ],
+    asked: [`<input id="draught">`],
+  },
+} as const satisfies Check;

@@ -1,0 +1,121 @@
+import { inputType } from "../../document/form-controls.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { attributeUnknown, hasAttribute } from "../../document/written.ts";
+import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask, type Repair } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { attributeAlternativeText } from "../../semantics/text-alternative.ts";
+import { isTold } from "../../semantics/tree.ts";
+import type { Check } from "../check.ts";
+import { isExposed, isUnnamed } from "../shown-name.ts";
+
+/** Everything that is told as a picture: by its kind or by its role. */
+function* images(scene: Scene): Iterable<ElementNode> {
+  for (const element of scene.page.index.elements) {
+    const isArea = element.tag === "area" && hasAttribute(element, "href");
+    if (!isArea && !isExposed(scene, element)) continue;
+    if (element.tag === "img" || (element.tag === "input" && inputType(element) === "image")) yield element;
+    else if (isArea && isUsed(scene, element)) yield element;
+    else if (element.attributes.has("role") && element.tag !== "img" && isPictureRole(scene, element))
+      yield element;
+  }
+}
+
+const isUsed = (scene: Scene, area: ElementNode): boolean => {
+  const map = scene.page.index.parent(area);
+  const name = map === null ? undefined : map.attributes.get("name")?.value;
+  return scene.page.index
+    .byTag("img")
+    .some((image) => isExposed(scene, image) && image.attributes.get("usemap")?.value === `#${name}`);
+};
+
+const isPictureRole = (scene: Scene, element: ElementNode): boolean => {
+  const { role } = scene.role(element);
+  return role === "image" || role === "graphics-symbol";
+};
+
+/** The picture's link or button may be what needs the words. */
+function repairFor(scene: Scene, image: ElementNode): Repair {
+  for (let up = scene.page.index.parent(image); up !== null; up = scene.page.index.parent(up)) {
+    const { role } = scene.role(up);
+    if (role === "link" && isUnnamed(scene, up))
+      return ask("Say in alt where the link leads: the picture is all the link has.");
+    if (role === "button" && isUnnamed(scene, up))
+      return ask("Say in alt what the button does: the picture is all the button has.");
+    if ((role === "link" || role === "button") && isTold(scene, up)) {
+      return ask(
+        `The ${role} is already called "${scene.name(up).text}": if the picture only decorates it, write alt="".`,
+      );
+    }
+  }
+  return ask('Describe what the picture tells the reader, or mark it decorative with alt="".');
+}
+
+function judge(image: ElementNode, scene: Scene): Verdict {
+  if (image.tag === "input") return judgeInput(image);
+  if (scene.role(image).role === "none") return passed;
+  if (!isUnnamed(scene, image)) return passed;
+  if (image.tag === "area")
+    return failed(
+      "This part of an image map has no text alternative.",
+      ask("Say in alt where this part leads."),
+    );
+  if (image.tag !== "img")
+    return failed(
+      "This element is told as an image but has no text alternative.",
+      ask(
+        "Say in aria-label what the picture tells the reader, or take the role away and hide it with aria-hidden.",
+      ),
+    );
+  if (hasAttribute(image, "alt") || attributeUnknown(image, "alt")) return passed;
+  if (!hasAttribute(image, "src") && !hasAttribute(image, "srcset") && !attributeUnknown(image, "src")) {
+    return cantTell(
+      "This image has neither an address nor a text alternative yet. When a script shows a picture here, does it set alt too?",
+      repairFor(scene, image),
+    );
+  }
+  return failed("This image has no text alternative.", repairFor(scene, image));
+}
+
+/** A picture that sends a form needs words of its own: the browser's "Submit" says nothing of it. */
+function judgeInput(input: ElementNode): Verdict {
+  const named = ["aria-label", "aria-labelledby", "alt", "title", "value"].some(
+    (name) =>
+      hasAttribute(input, name) &&
+      (attributeUnknown(input, name) || attributeAlternativeText(input, name) !== ""),
+  );
+  return named
+    ? passed
+    : failed("This image button has no text alternative.", ask("Say in alt what the button does."));
+}
+
+export const imageDescribed = {
+  id: "names.image-described",
+  criteria: ["1.1.1"],
+  severity: "blocker",
+  means: "Every image has a text alternative, or is marked as decoration.",
+  who: 'Someone using a screen reader hears "image", or a file name, and nothing of what it shows.',
+  mend: 'Write in alt what the picture tells the reader where it stands. If it tells nothing that the text beside it does not, write alt="".',
+  looksAt: images,
+  judge,
+  examples: {
+    kept: [
+      `<img src="hull-07.jpg" alt="Hull 07 on slip 4, port side scraped">`,
+      `<img src="wave.svg" alt="">`,
+      `<img src="rope.png" aria-label="Coiled mooring rope">`,
+      `<img src="dot.gif" role="presentation">`,
+      `<div hidden><img src="later.jpg"></div>`,
+      `<svg role="img"><title>Slip open</title><path d="M0 0h9v6z"/></svg>`,
+      `<input type="image" src="go.png" alt="Book the slip">`,
+    ],
+    broken: [
+      `<img src="hull-07.jpg">`,
+      `<img src="hull-07.jpg" aria-label="">`,
+      `<div role="img" style="background: url(yard.jpg)"></div>`,
+      `<svg role="img"><path d="M0 0h9v6z"/></svg>`,
+      `<input type="image" src="go.png">`,
+      `<img src="plan.png" alt="Plan of the yard" usemap="#plan"><map name="plan"><area href="slips.html" coords="0,0,9,9"></map>`,
+    ],
+    asked: [`<img id="preview">`],
+  },
+} as const satisfies Check;

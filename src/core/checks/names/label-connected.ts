@@ -1,0 +1,110 @@
+import { isLabelable } from "../../document/document-index.ts";
+import { nearestWord } from "../../document/nearest-word.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { setAttribute } from "../../repair/attribute-edits.ts";
+import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { isUnnamed } from "../shown-name.ts";
+
+/** The first unnamed control after the label in its own part of the form; null when a named one or nothing comes first. */
+function unnamedControlAfter(scene: Scene, label: ElementNode): ElementNode | null {
+  const { index } = scene.page;
+  const from = index.record(label).order;
+  for (const element of index.elements.slice(from + 1, from + 12)) {
+    if (element.tag === "label") return null;
+    if (isLabelable(element) && element.tag !== "button") return isUnnamed(scene, element) ? element : null;
+  }
+  return null;
+}
+
+function connect(scene: Scene, label: ElementNode, otherwise: string): Repair {
+  const control = unnamedControlAfter(scene, label);
+  const id = control === null ? null : attributeText(control, "id");
+  if (id !== null && id !== "")
+    return withEdits("likely", `The label stands before the field "${id}": write for="${id}".`, [
+      setAttribute(label, "for", id),
+    ]);
+  return ask(otherwise);
+}
+
+function judge(label: ElementNode, scene: Scene): Verdict {
+  const { index } = scene.page;
+  const id = attributeText(label, "for");
+  if (id === null) return inapplicable;
+  const source = label.attributes.get("for")?.source;
+  const details = { facts: { for: id }, ...(source == null ? {} : { source }) };
+  const target = id === "" ? null : index.byId(label, id);
+  if (target === null) {
+    const ids = index.elements
+      .filter((element) => isLabelable(element))
+      .flatMap((element) => attributeText(element, "id") ?? []);
+    const near = nearestWord(id, ids);
+    const repair =
+      near === null
+        ? connect(scene, label, `Give the field this label belongs to id="${id}".`)
+        : withEdits("likely", `Write for="${near}": that field is there.`, [
+            setAttribute(label, "for", near),
+          ]);
+    if (scene.document.kind === "fragment")
+      return cantTell(
+        `This label is for "${id}". Is there such a field where this piece is used?`,
+        repair,
+        details,
+      );
+    return failed(`This label is for "${id}", but nothing here has that id.`, repair, details);
+  }
+  if (!isLabelable(target)) {
+    if (target.tag.includes("-")) return passed;
+    if (target.attributes.get("type")?.value === "hidden") return inapplicable;
+    return failed(
+      `This label is for "${id}", which is a <${target.tag}> and cannot take a label.`,
+      connect(scene, label, "Point for at the field itself, or name the element with aria-labelledby."),
+      details,
+    );
+  }
+  const labels = index.labels(target);
+  if (labels.length > 1 && labels[0] !== label) {
+    const next = unnamedControlAfter(scene, label);
+    if (next !== null) {
+      const first = labels[0] === undefined ? "" : scene.name(target).text;
+      return failed(
+        `This label belongs to "${id}", which has a label already, while the field after it has none.`,
+        connect(
+          scene,
+          label,
+          `Give the field after it an id and write it in for. ("${id}" is heard as "${first}".)`,
+        ),
+        details,
+      );
+    }
+  }
+  return passed;
+}
+
+export const labelConnected = {
+  id: "names.label-connected",
+  criteria: ["1.3.1", "4.1.2"],
+  severity: "barrier",
+  means: "Every label with `for` points at a field, and at the field it stands beside.",
+  who: "Someone using a screen reader does not hear the label; someone who clicks the words to reach the field lands in another, or nowhere.",
+  mend: "Write the id of the field in `for`, and give every field an id of its own.",
+  looksAt: (scene: Scene) =>
+    scene.page.index.byTag("label").filter((label) => scene.presence.of(label).rendered !== 0),
+  judge,
+  examples: {
+    kept: [
+      `<!doctype html><title>t</title><label for="beam">Beam</label><input id="beam">`,
+      `<!doctype html><title>t</title><label for="a">Berth</label> <label for="a">in metres</label> <input id="a">`,
+      `<label>Draught <input></label>`,
+    ],
+    broken: [
+      `<!doctype html><title>t</title><label for="baem">Beam</label><input id="beam">`,
+      `<!doctype html><title>t</title><label for="box">Beam</label><div id="box"><input></div>`,
+      `<!doctype html><title>t</title><label for="len">Length</label><input id="len"><label for="len">Beam</label><input id="beam">`,
+    ],
+    asked: [`<label for="elsewhere">Beam</label>`],
+  },
+} as const satisfies Check;

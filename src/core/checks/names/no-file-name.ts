@@ -1,0 +1,75 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { exposedByTag } from "../shown-name.ts";
+
+/** Words that say only that there is a picture. */
+const saysNothing = new Set(
+  "image images img picture pic photo photograph photos graphic icon figure spacer placeholder alt alttext untitled blank null undefined todo tbd thumbnail banner"
+    .split(" ")
+    .concat([
+      "alt text",
+      "image description",
+      "description of image",
+      "insert alt text",
+      "add alt text",
+      "alternative text",
+    ]),
+);
+
+const fileName = /^[^\s]*\.(?:jpe?g|png|gif|svg|webp|avif|bmp|tiff?|ico|heic)$/i;
+const spacedFileName = /^[\w ()-]+\.(?:jpe?g|png|gif|svg|webp|avif|bmp|tiff?|ico|heic)$/i;
+const cameraName =
+  /^(?:dsc[fn]?|img|dcim|pict|p|screenshot|screen shot|scan|image)[-_ ]?\d{3,}(?:[-_ ]\d+)*$/i;
+
+function judge(image: ElementNode, scene: Scene): Verdict {
+  const name = scene.name(image);
+  if (
+    name.text === "" ||
+    !name.certain ||
+    (name.from !== "alt" && name.from !== "aria-label" && name.from !== "title attribute")
+  )
+    return inapplicable;
+  const source = image.attributes.get(name.from === "title attribute" ? "title" : name.from)?.source;
+  const details = { facts: { name: name.text }, ...(source == null ? {} : { source }) };
+  const repair = ask("Say what the picture shows or does here, in the words you would use on the telephone.");
+  if (fileName.test(name.text) || spacedFileName.test(name.text) || cameraName.test(name.text)) {
+    return failed(`The text alternative is a file name: "${name.text}".`, repair, details);
+  }
+  if (saysNothing.has(name.text.toLowerCase().replace(/[.:!]+$/, ""))) {
+    return failed(`The text alternative says only "${name.text}".`, repair, details);
+  }
+  return passed;
+}
+
+export const noFileName = {
+  id: "names.no-file-name",
+  criteria: ["1.1.1"],
+  severity: "barrier",
+  means: 'A text alternative is not a file name, a bare "image" or left-over placeholder text.',
+  who: "Someone using a screen reader hears letters and numbers that mean nothing, in place of the picture.",
+  mend: "Replace it with what the picture tells the reader.",
+  looksAt: (scene: Scene) =>
+    [...exposedByTag(scene, "img", "area")].filter(
+      (image) => attributeText(image, "alt") !== "" && scene.role(image).role !== "none",
+    ),
+  judge,
+  examples: {
+    kept: [
+      `<img src="hull-07.jpg" alt="Hull 07">`,
+      `<img src="petrel.jpg" alt="petrel">`,
+      `<img src="logo.svg" alt="Brackwater Boatyard">`,
+      `<img src="icon.svg" alt="">`,
+      `<img src="plan.png" alt="Picture of the yard from the air, 1931">`,
+    ],
+    broken: [
+      `<img src="hull-07.jpg" alt="hull-07.jpg">`,
+      `<img src="a.jpg" alt="image">`,
+      `<img src="a.jpg" alt="IMG_2041">`,
+      `<img src="a.jpg" alt="Alt text">`,
+    ],
+  },
+} as const satisfies Check;

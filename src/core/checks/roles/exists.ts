@@ -1,0 +1,70 @@
+import { nearestWord } from "../../document/nearest-word.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { removeAttribute, setAttribute } from "../../repair/attribute-edits.ts";
+import { withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { knownRole, roleTokens } from "../../semantics/role.ts";
+import { roleRow, roleSynonyms, roles } from "../../semantics/tables/roles.ts";
+import type { Check } from "../check.ts";
+import { isExposed } from "../shown-name.ts";
+
+const concrete = Object.keys(roles)
+  .filter((name) => roleRow(name as keyof typeof roles).abstract !== true)
+  .concat(Object.keys(roleSynonyms));
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const tokens = roleTokens(element);
+  if (tokens.length === 0) return inapplicable;
+  if (tokens.some((token) => knownRole(token) !== null)) return passed;
+  const source = element.attributes.get("role")?.source;
+  const details = { facts: { role: tokens.join(" ") }, ...(source == null ? {} : { source }) };
+  const [first = ""] = tokens;
+  const heard = scene.role(element).role ?? "no role";
+  if (Object.hasOwn(roles, first)) {
+    return failed(
+      `"${first}" is an abstract role: it orders the other roles and may not be used. Browsers tell this as ${heard}.`,
+      withEdits("likely", "Take the role away, or use the role that says what it is.", [
+        removeAttribute(element, "role"),
+      ]),
+      details,
+    );
+  }
+  const near = nearestWord(first, concrete);
+  return failed(
+    `There is no role "${first}". Browsers tell this as ${heard}.`,
+    near === null
+      ? withEdits("likely", "Take the role away, or use one that exists.", [removeAttribute(element, "role")])
+      : withEdits("likely", `Probably "${near}" is meant.`, [setAttribute(element, "role", near)]),
+    details,
+  );
+}
+
+export const rolesExist = {
+  id: "roles.exists",
+  criteria: ["4.1.2"],
+  severity: "barrier",
+  means: "Role values are roles of WAI-ARIA, and not abstract ones.",
+  who: "Someone using assistive technology is told nothing of what the element is meant to be: the browser drops the role.",
+  mend: "Use a role that exists, or the native element that already has it.",
+  looksAt: (scene: Scene) =>
+    scene.page.index.elements.filter(
+      (element) => attributeText(element, "role") !== null && isExposed(scene, element),
+    ),
+  judge,
+  examples: {
+    kept: [
+      `<div role="button" tabindex="0">Haul</div>`,
+      `<div role="meteor meter" aria-valuenow="3">3</div>`,
+      `<section role="doc-chapter">One</section>`,
+      `<p role="">x</p>`,
+      `<span role="img" aria-label="flag">⚑</span>`,
+    ],
+    broken: [
+      `<div role="buton" tabindex="0">Haul</div>`,
+      `<div role="widget">x</div>`,
+      `<ul role="lists"><li>a</li></ul>`,
+    ],
+  },
+} as const satisfies Check;

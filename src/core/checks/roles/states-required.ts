@@ -1,0 +1,86 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText, attributeUnknown } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { isFocusable } from "../../rendering/focusable.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { roleRow } from "../../semantics/tables/roles.ts";
+import type { Check } from "../check.ts";
+import { isExposed } from "../shown-name.ts";
+
+/** Values to begin with, where one is usual. */
+const examples: Readonly<Record<string, string>> = {
+  checked: "false",
+  expanded: "false",
+  selected: "false",
+  level: "2",
+  valuenow: "0",
+  controls: "…",
+};
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const { role, from } = scene.role(element);
+  if (role === null || from !== "role attribute") return inapplicable;
+  const row = roleRow(role);
+  const focusable = isFocusable(scene.page, scene.presence, element) === true;
+  const required = [...(row.required ?? []), ...(focusable ? (row.requiredWhenFocusable ?? []) : [])];
+  if (required.length === 0) return inapplicable;
+  const given = scene.states(element);
+  const missing = required.filter((state) => {
+    if (attributeUnknown(element, `aria-${state}`)) return false;
+    const written = attributeText(element, `aria-${state}`);
+    // An empty value is judged as a value; native states count.
+    if (written !== null) return false;
+    return !(state in given) || isFallback(element, state, row.fallbacks);
+  });
+  if (missing.length === 0) return passed;
+  const names = missing.map((state) => `aria-${state}`).join(" and ");
+  const suggestion = missing.map((state) => `aria-${state}="${examples[state] ?? "…"}"`).join(" ");
+  return failed(
+    `role="${role}" needs ${names}.`,
+    ask(`Add ${suggestion} and keep it true as the interface changes.`),
+    { facts: { role, missing: missing.join(" ") } },
+  );
+}
+
+/** Whether the state is told only because a fallback stands in for it: native checkedness and levels are real. */
+function isFallback(
+  element: ElementNode,
+  state: string,
+  fallbacks: Readonly<Record<string, string>> | undefined,
+): boolean {
+  if (fallbacks?.[state] === undefined) return false;
+  if (state === "checked") return element.tag !== "input";
+  if (state === "level") return !/^h[1-6]$/.test(element.tag);
+  if (state === "valuenow") return !/^(?:input|meter|progress)$/.test(element.tag);
+  return true;
+}
+
+export const statesRequired = {
+  id: "roles.states-required",
+  criteria: ["4.1.2"],
+  severity: "barrier",
+  means: "An element with a role carries the states its role cannot do without.",
+  who: "Someone using a screen reader is told a checkbox but not whether it is checked, or a slider but not where it stands.",
+  mend: "Add the missing state and change it whenever the interface changes; a native element keeps it by itself.",
+  looksAt: (scene: Scene) =>
+    scene.page.index.elements.filter(
+      (element) => element.attributes.has("role") && isExposed(scene, element),
+    ),
+  judge,
+  examples: {
+    kept: [
+      `<span role="checkbox" aria-checked="false" tabindex="0">Winch</span>`,
+      `<input type="checkbox" role="switch" aria-label="Deck light">`,
+      `<h2 role="heading">Slips</h2>`,
+      `<div role="separator"></div>`,
+      `<input role="combobox" aria-expanded="false" aria-label="Boat">`,
+    ],
+    broken: [
+      `<span role="checkbox" tabindex="0">Winch</span>`,
+      `<div role="slider" tabindex="0" aria-label="Tilt"></div>`,
+      `<input role="combobox" aria-label="Boat">`,
+      `<div role="separator" tabindex="0"></div>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,47 @@
+import { NO } from "../css/certainty.ts";
+import type { ElementNode } from "../document/node.ts";
+import type { Scene } from "../scene/scene.ts";
+
+/** Private-use characters: glyphs of icon fonts, which mean nothing where they are read aloud. Unicode §23.5. */
+const privateUse = /[\ue000-\uf8ff]|[\u{f0000}-\u{ffffd}]|[\u{100000}-\u{10fffd}]/gu;
+const formatting = /[\u00ad\u200b-\u200f\u2060\ufeff]/g;
+
+/** What of a name can be spoken. */
+export const speakable = (name: string): string =>
+  name
+    .replace(privateUse, "")
+    .replace(formatting, "")
+    .replace(/\u00a0/g, " ")
+    .trim();
+
+/** Whether a name for certain says nothing: empty, or glyphs of an icon font alone. */
+export function isUnnamed(scene: Scene, element: ElementNode): boolean {
+  const name = scene.name(element);
+  return name.certain && speakable(name.text) === "";
+}
+
+/** Whether assistive technology is given the element for certain. */
+export const isExposed = (scene: Scene, element: ElementNode): boolean =>
+  scene.presence.of(element).exposed !== NO;
+
+/** Elements of the given tags that are exposed. */
+export function* exposedByTag(scene: Scene, ...tags: readonly string[]): Iterable<ElementNode> {
+  for (const tag of tags)
+    for (const element of scene.page.index.byTag(tag)) if (isExposed(scene, element)) yield element;
+}
+
+/** A custom element that is not defined in source may put anything in its place. */
+export function holdsUnknownContent(scene: Scene, element: ElementNode): ElementNode | null {
+  const { index } = scene.page;
+  const stack = [...index.childElements(element)].reverse();
+  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+    if (at.tag.includes("-") && at.shadow === null && at.namespace === "html") return at;
+    for (const child of [...index.childElements(at)].reverse()) stack.push(child);
+  }
+  return null;
+}
+
+/** Elements with a role of their own or by kind, in document order, exposed ones only. */
+export function* exposedElements(scene: Scene): Iterable<ElementNode> {
+  for (const element of scene.page.index.elements) if (isExposed(scene, element)) yield element;
+}

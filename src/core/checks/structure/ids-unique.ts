@@ -1,0 +1,84 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText, attributeTokens } from "../../document/written.ts";
+import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { isExposed } from "../shown-name.ts";
+
+/** Attributes that refer to one or several ids. HTML, WAI-ARIA 1.2 §6.2.4. */
+const references = [
+  "for",
+  "headers",
+  "list",
+  "form",
+  "popovertarget",
+  "aria-labelledby",
+  "aria-describedby",
+  "aria-controls",
+  "aria-owns",
+  "aria-activedescendant",
+  "aria-details",
+  "aria-errormessage",
+  "aria-flowto",
+] as const;
+
+/** Every id that something exposed refers to, with the attribute that does. */
+const referredIds = keptForScene((scene: Scene): ReadonlyMap<string, string> => {
+  const found = new Map<string, string>();
+  for (const element of scene.page.index.elements) {
+    if (element.attributes.size === 0) continue;
+    for (const attribute of references) {
+      if (!element.attributes.has(attribute) || (!isExposed(scene, element) && element.tag !== "label"))
+        continue;
+      for (const id of attributeTokens(element, attribute)) if (!found.has(id)) found.set(id, attribute);
+    }
+  }
+  return found;
+});
+
+/** The later ones of elements that share an id which something refers to: references reach only the first. */
+function* repeated(scene: Scene): Iterable<ElementNode> {
+  const { repeatedIds } = scene.page.index;
+  if (repeatedIds.length === 0) return;
+  const referred = referredIds(scene);
+  for (const { id, elements } of repeatedIds)
+    if (referred.has(id))
+      yield* elements.slice(1).filter((element) => scene.presence.of(element).rendered !== 0);
+}
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const id = attributeText(element, "id") ?? "";
+  const { index } = scene.page;
+  const [first] = index.allWithId(index.record(element).root, id);
+  const attribute = referredIds(scene).get(id);
+  if (first === undefined || attribute === undefined) return passed;
+  const source = element.attributes.get("id")?.source;
+  return failed(
+    `The id "${id}" is taken already by a <${first.tag}> before it: ${attribute}="${id}" never reaches this one.`,
+    ask(`Give this element an id of its own, and use it where this element is meant.`),
+    { facts: { id, attribute }, cause: `id ${id}`, ...(source == null ? {} : { source }) },
+  );
+}
+
+export const idsUnique = {
+  id: "structure.ids-unique",
+  criteria: ["4.1.2", "1.3.1"],
+  severity: "barrier",
+  means: "An id that something refers to occurs once.",
+  who: "Someone using assistive technology is told the name or description of another element, because a reference reaches only the first of its id.",
+  mend: "Give every element an id of its own.",
+  looksAt: repeated,
+  judge,
+  examples: {
+    kept: [
+      `<p id="a">x</p><p id="a">y</p>`,
+      `<label for="a">Beam</label><input id="a"><label for="b">Draught</label><input id="b">`,
+    ],
+    broken: [
+      `<label for="a">Beam</label><input id="a"><label for="a">Draught</label><input id="a">`,
+      `<button aria-describedby="n">Haul</button><p id="n">one</p><p id="n">two</p>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,71 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText, attributeUnknown } from "../../document/written.ts";
+import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { setAttribute } from "../../repair/attribute-edits.ts";
+import { ask, withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { isLanguageTag, meantLanguages } from "../../standards/language-subtags.ts";
+import type { Check } from "../check.ts";
+
+const askForLanguage = ask('Say on <html> in which language the page is written, as in lang="en".');
+
+function judge(root: ElementNode): Verdict {
+  if (attributeUnknown(root, "lang")) return passed;
+  const written = attributeText(root, "lang");
+  const tag = written?.trim() ?? "";
+  const source = root.attributes.get("lang")?.source;
+  const details = source == null ? {} : { source };
+  if (tag === "") {
+    const xml = attributeText(root, "xml:lang")?.trim() ?? "";
+    if (xml !== "" && isLanguageTag(xml) !== false) {
+      return failed(
+        `This page names its language in xml:lang only, which counts for nothing in HTML.`,
+        withEdits("safe", `Write lang="${xml}" too.`, [setAttribute(root, "lang", xml)]),
+        details,
+      );
+    }
+    return failed(
+      written === null
+        ? "This page does not say in which language it is written."
+        : "The lang of this page is empty.",
+      askForLanguage,
+      details,
+    );
+  }
+  if (isLanguageTag(tag) !== false) return passed;
+  const underscored = tag.replace(/_/g, "-");
+  const meant = isLanguageTag(underscored) === true ? underscored : meantLanguages[tag.toLowerCase()];
+  return failed(
+    `"${tag}" is no language tag.`,
+    meant === undefined
+      ? askForLanguage
+      : withEdits("likely", `Write lang="${meant}".`, [setAttribute(root, "lang", meant)]),
+    details,
+  );
+}
+
+export const language = {
+  id: "structure.language",
+  criteria: ["3.1.1"],
+  severity: "barrier",
+  means: "A page says in which language it is written, with a tag that exists.",
+  who: "Someone using a screen reader hears the page in the voice of another language, which can make it impossible to follow.",
+  mend: 'Write the language on the root: <html lang="en">.',
+  pageOnly: true,
+  looksAt: (scene: Scene) => scene.page.index.byTag("html").slice(0, 1),
+  judge,
+  examples: {
+    kept: [
+      `<!doctype html><html lang="en"><title>t</title>`,
+      `<!doctype html><html lang="pt-BR"><title>t</title>`,
+      `<!doctype html><html lang="gsw-CH"><title>t</title>`,
+    ],
+    broken: [
+      `<!doctype html><html><title>t</title>`,
+      `<!doctype html><html lang=""><title>t</title>`,
+      `<!doctype html><html lang="english"><title>t</title>`,
+      `<!doctype html><html xml:lang="en"><title>t</title>`,
+      `<!doctype html><html lang="qq"><title>t</title>`,
+    ],
+  },
+} as const satisfies Check;

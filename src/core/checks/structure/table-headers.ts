@@ -1,0 +1,142 @@
+import { nearestWord } from "../../document/nearest-word.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
+import { attributeText, attributeTokens, hasAttribute, writtenText } from "../../document/written.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { setAttribute } from "../../repair/attribute-edits.ts";
+import { ask, withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { type TableGrid, tableGrid, tableOf } from "../../semantics/table-headers.ts";
+import type { Check } from "../check.ts";
+import { exposedByTag } from "../shown-name.ts";
+
+function* tablesAndReferringCells(scene: Scene): Iterable<ElementNode> {
+  for (const table of exposedByTag(scene, "table")) if (scene.role(table).role === "table") yield table;
+  for (const cell of exposedByTag(scene, "td", "th"))
+    if (attributeTokens(cell, "headers").length > 0) yield cell;
+}
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  return element.tag === "table" ? judgeTable(element, scene) : judgeReferences(element, scene);
+}
+
+/** `headers` must name cells of the same table. HTML §4.9.11. */
+function judgeReferences(cell: ElementNode, scene: Scene): Verdict {
+  const { index } = scene.page;
+  const table = tableOf(index, cell);
+  if (table === null) return inapplicable;
+  const grid = tableGrid(index, table);
+  const missing = attributeTokens(cell, "headers").filter((id) => {
+    const target = index.byId(cell, id);
+    return target === null || grid.cell(target) === null;
+  });
+  if (missing.length === 0) return passed;
+  const ids = grid.cells
+    .filter((c) => c.element.tag === "th")
+    .flatMap((c) => attributeText(c.element, "id") ?? []);
+  const fixed = attributeTokens(cell, "headers").map((id) =>
+    missing.includes(id) ? nearestWord(id, ids) : id,
+  );
+  const source = cell.attributes.get("headers")?.source;
+  const repair = fixed.every((id) => id !== null)
+    ? withEdits("likely", `Write headers="${fixed.join(" ")}".`, [
+        setAttribute(cell, "headers", fixed.join(" ")),
+      ])
+    : ask(`Name the ids of its header cells: ${ids.slice(0, 6).join(", ") || "they have none yet"}.`);
+  return failed(`headers names "${missing.join(" ")}", which is no cell of this table.`, repair, {
+    facts: { missing: missing.join(" ") },
+    ...(source == null ? {} : { source }),
+  });
+}
+
+function judgeTable(table: ElementNode, scene: Scene): Verdict {
+  const grid = tableGrid(scene.page.index, table);
+  if (grid.columns < 2 || grid.rows.length < 2) return inapplicable;
+  const cells = grid.cells.map((cell) => cell.element);
+  const hasHeader = cells.some((cell) => {
+    const { role } = scene.role(cell);
+    return (
+      cell.tag === "th" ||
+      role === "columnheader" ||
+      role === "rowheader" ||
+      attributeTokens(cell, "headers").length > 0 ||
+      hasAttribute(cell, "scope")
+    );
+  });
+  if (hasHeader) return passed;
+  if (cells.some((cell) => scene.page.index.childElements(cell).some((child) => child.tag === "table")))
+    return inapplicable;
+  const evidence = dataEvidence(table, scene);
+  const repair = ask(`Make the cells that head a column or row <th>${firstRowText(grid)}.`);
+  if (evidence !== null) return failed(`This table ${evidence}, but no cell of it is a header.`, repair);
+  return looksHeaded(grid)
+    ? cantTell(
+        "The first row of this table looks like headings. Is it a table of data? Then its headings must be <th>.",
+        repair,
+      )
+    : inapplicable;
+}
+
+/** What says for certain that this is a table of data and not a way to lay out a page. */
+function dataEvidence(table: ElementNode, scene: Scene): string | null {
+  const children = scene.page.index.childElements(table);
+  const caption = children.find((child) => child.tag === "caption");
+  if (caption !== undefined && textContent(caption) !== "") return "has a caption";
+  if (children.some((child) => child.tag === "thead" && scene.page.index.childElements(child).length > 0))
+    return "has a head";
+  if ((attributeText(table, "summary")?.trim() ?? "") !== "") return "has a summary";
+  return null;
+}
+
+const looksHeaded = (grid: TableGrid): boolean => {
+  const first = grid.cells.filter((cell) => cell.row === 0);
+  return (
+    grid.rows.length > 2 && first.length === grid.columns && first.every((cell) => isEmphasised(cell.element))
+  );
+};
+
+/** Whether all the text of a cell is in `b` or `strong`. */
+function isEmphasised(cell: ElementNode): boolean {
+  const content = cell.children.filter(
+    (child) => child.kind !== "comment" && !(child.kind === "text" && writtenText(child.value).trim() === ""),
+  );
+  return (
+    content.length > 0 &&
+    content.every((child) => child.kind === "element" && (child.tag === "b" || child.tag === "strong"))
+  );
+}
+
+function firstRowText(grid: TableGrid): string {
+  const words = grid.cells
+    .filter((cell) => cell.row === 0)
+    .map((cell) => textContent(cell.element))
+    .filter((text) => text !== "");
+  return words.length === 0 || words.join(", ").length > 60 ? "" : `: ${words.join(", ")}`;
+}
+
+export const tableHeaders = {
+  id: "structure.table-headers",
+  criteria: ["1.3.1"],
+  severity: "barrier",
+  means: "A table of data has header cells, and what `headers` names is there.",
+  who: "Someone using a screen reader hears a number without the row and column it belongs to.",
+  mend: 'Make the heading cells <th>, with scope="col" or scope="row" where it is not plain.',
+  looksAt: tablesAndReferringCells,
+  judge,
+  examples: {
+    kept: [
+      `<table><caption>Tides</caption><tr><th>High</th><th>Low</th></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
+      `<table role="presentation"><tr><td>a</td><td>b</td></tr><tr><td>c</td><td>d</td></tr></table>`,
+      `<table><tr><td>a</td><td>b</td></tr><tr><td>c</td><td>d</td></tr></table>`,
+      `<table><tr><th id="am">Morning</th></tr><tr><td headers="am">Finch</td></tr></table>`,
+    ],
+    broken: [
+      `<table><caption>Tides</caption><tr><td>High</td><td>Low</td></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
+      `<table><thead><tr><td>High</td><td>Low</td></tr></thead><tr><td>06:10</td><td>12:20</td></tr></table>`,
+      `<table><tr><th id="am">Morning</th><td headers="morning">Finch</td></tr></table>`,
+    ],
+    asked: [
+      `<table><tr><td><b>High</b></td><td><b>Low</b></td></tr><tr><td>06:10</td><td>12:20</td></tr><tr><td>07:01</td><td>13:11</td></tr></table>`,
+    ],
+  },
+} as const satisfies Check;

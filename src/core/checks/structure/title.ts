@@ -1,0 +1,56 @@
+import type { ElementNode } from "../../document/node.ts";
+import { writtenText } from "../../document/written.ts";
+import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { foldSpaces } from "../../semantics/text-alternative.ts";
+import type { Check } from "../check.ts";
+
+/** What editors and templates put there until somebody writes a title. */
+const leftOver = new Set([
+  "untitled",
+  "untitled document",
+  "document",
+  "new page",
+  "page title",
+  "title",
+  "insert title here",
+  "enter title here",
+]);
+
+function judge(_root: ElementNode, scene: Scene): Verdict {
+  const title = scene.page.index.byTag("title").find((element) => element.namespace === "html");
+  const repair = ask("Name the page in <title>: first what is particular to it, then the site.");
+  if (title === undefined) return failed("This page has no title.", repair);
+  const details = title.source === null ? {} : { source: title.source };
+  const text = foldSpaces(
+    title.children.map((child) => (child.kind === "text" ? writtenText(child.value) : "")).join(""),
+  );
+  if (text === "") return failed("The title of this page is empty.", repair, details);
+  if (leftOver.has(text.toLowerCase()) || /\.html?$/i.test(text))
+    return failed(`The title of this page is "${text}", which says nothing of it.`, repair, details);
+  return passed;
+}
+
+export const title = {
+  id: "structure.title",
+  criteria: ["2.4.2"],
+  severity: "barrier",
+  means: "A page has a title that says what it is.",
+  who: "Someone using a screen reader hears the title first and whenever they change windows; without it they must read the page to know where they are.",
+  mend: "Write a <title> that tells this page from the others.",
+  pageOnly: true,
+  looksAt: (scene: Scene) => scene.page.index.byTag("html").slice(0, 1),
+  judge,
+  examples: {
+    kept: [
+      `<!doctype html><html lang="en"><title>Slipway bookings – Brackwater Boatyard</title><h1>Slips</h1>`,
+    ],
+    broken: [
+      `<!doctype html><html lang="en"><h1>Slips</h1>`,
+      `<!doctype html><html lang="en"><title> </title><h1>Slips</h1>`,
+      `<!doctype html><html lang="en"><title>Untitled Document</title>`,
+      `<!doctype html><html lang="en"><body><svg><title>Flag</title></svg>`,
+    ],
+  },
+} as const satisfies Check;

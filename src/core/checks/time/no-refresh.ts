@@ -1,0 +1,64 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText, attributeToken } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+
+/** Longer than this a time limit is no limit. WCAG 2.2.1, "20 Hour Exception". */
+const TWENTY_HOURS = 72_000;
+
+/** HTML §4.2.5.3, "shared declarative refresh steps": the seconds, then perhaps an address. */
+function judge(meta: ElementNode): Verdict {
+  const content = attributeText(meta, "content");
+  const match =
+    content === null
+      ? null
+      : /^[ \t\n\f\r]*(\d+)?(?:\.[\d.]*)?(?:[ \t\n\f\r]*$|[;,\s]\s*(?:url\s*=\s*)?["']?([^"']*))/i.exec(
+          content,
+        );
+  if (content === null || match === null || (match[1] === undefined && !/^\s*\./.test(content)))
+    return inapplicable;
+  const seconds = Number(match[1] ?? 0);
+  const address = match[2]?.trim() ?? "";
+  if (seconds === 0 || seconds > TWENTY_HOURS) return passed;
+  const source = meta.attributes.get("content")?.source;
+  const after = seconds === 1 ? "1 second" : `${seconds} seconds`;
+  return failed(
+    address === ""
+      ? `The page reloads itself after ${after}.`
+      : `The page sends its reader to "${address}" after ${after}.`,
+    ask(
+      address === ""
+        ? "Take the refresh out and offer a button that reloads, or bring new content in without moving the reader."
+        : "Send people on at once from the server, or give them a link.",
+    ),
+    {
+      facts: { seconds },
+      ...(source == null ? {} : { source }),
+    },
+  );
+}
+
+export const noRefresh = {
+  id: "time.no-refresh",
+  criteria: ["2.2.1", "3.2.5"],
+  severity: "barrier",
+  means: "A page does not reload or leave by itself after a time.",
+  who: "Someone who reads slowly, or with a screen reader or magnifier, is thrown back to the top or taken away in the middle of a line.",
+  mend: "Let people decide when to reload or go on.",
+  looksAt: (scene: Scene) =>
+    scene.page.index.byTag("meta").filter((meta) => attributeToken(meta, "http-equiv") === "refresh"),
+  judge,
+  examples: {
+    kept: [
+      `<meta http-equiv="refresh" content="0; url=slips.html">`,
+      `<meta name="refresh" content="5">`,
+      `<meta http-equiv="refresh" content="90000">`,
+    ],
+    broken: [
+      `<meta http-equiv="refresh" content="30">`,
+      `<meta http-equiv="Refresh" content="5; URL='tides.html'">`,
+    ],
+  },
+} as const satisfies Check;

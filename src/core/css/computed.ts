@@ -1,0 +1,303 @@
+import type { AppliedBlock, Cascade, Style } from "./cascade.ts";
+import { type Declared, isWideKeyword } from "./declared.ts";
+import { expandShorthand } from "./shorthands.ts";
+import { properties } from "./tables/properties.ts";
+import { acceptsValue, holdsSubstitution } from "./value-syntax.ts";
+
+/** A value after the cascade and after `var()`: text, and the declarations that gave it. */
+export interface CascadedValue {
+  /** Null where it cannot be known from source. */
+  readonly text: string | null;
+  /** The winning declaration; null for an initial value. For an inherited value, the ancestor's. */
+  readonly declared: Declared | null;
+  readonly block: AppliedBlock | null;
+  /** Custom properties it came through, the nearest first. */
+  readonly through: readonly { readonly name: string; readonly declared: Declared | null }[];
+  /** Whether the element's own style declares it, rather than an ancestor's or nobody. */
+  readonly own: boolean;
+}
+
+const unknown: CascadedValue = { text: null, declared: null, block: null, through: [], own: false };
+
+/**
+ * The cascaded value of a longhand or custom property for a style, inheritance applied. CSS Cascade 5 §4 and §7;
+ * substitution by CSS Variables 1 §3. Works down the ancestors without recursion.
+ */
+export function cascadedValue(cascade: Cascade, style: Style, property: string): CascadedValue {
+  const known = style.computed.get(property) as CascadedValue | undefined;
+  if (known !== undefined) return known;
+  // Ancestors first, as far up as this property is not yet known, so that a deep tree needs no deep stack.
+  const chain: Style[] = [];
+  const inherits = inheritsByDefault(cascade, property);
+  for (let at: Style | null = style; at !== null && !at.computed.has(property); at = at.parent) {
+    chain.push(at);
+    if (!inherits && !mayInherit(at, property)) break;
+    if (inherits && declaresPlainly(at, property)) break;
+  }
+  for (let i = chain.length - 1; i >= 0; i--) {
+    const at = chain[i];
+    if (at !== undefined) at.computed.set(property, resolve(cascade, at, property, new Set()));
+  }
+  return (style.computed.get(property) as CascadedValue | undefined) ?? unknown;
+}
+
+const inheritsByDefault = (cascade: Cascade, property: string): boolean =>
+  property.startsWith("--")
+    ? (cascade.registered.get(property)?.inherits ?? true)
+    : (properties[property]?.inherited ?? false);
+
+const mayInherit = (style: Style, property: string): boolean =>
+  style.blocks.some((b) =>
+    [b.normal.get(property), b.important?.get(property)].some(
+      (d) => d !== undefined && (isWideKeyword(d.text) || holdsSubstitution(d.text)),
+    ),
+  );
+
+const declaresPlainly = (style: Style, property: string): boolean =>
+  style.blocks.some((b) => b.certain && (b.normal.has(property) || b.important?.has(property) === true)) &&
+  !mayInherit(style, property);
+
+interface Candidate {
+  readonly declared: Declared;
+  readonly block: AppliedBlock;
+}
+
+/** Declarations of the property, the strongest first. CSS Cascade 5 §6.1: importance turns the order of origins and layers. */
+function candidates(style: Style, property: string): readonly Candidate[] {
+  const important: Candidate[] = [];
+  const normal: Candidate[] = [];
+  for (const block of style.blocks) {
+    const strong = block.important?.get(property);
+    if (strong !== undefined) important.push({ declared: strong, block });
+    const weak = block.normal.get(property);
+    if (weak !== undefined) normal.push({ declared: weak, block });
+  }
+  normal.reverse();
+  if (important.length === 0) return normal;
+  // Stable: what is later in the list wins within one origin and layer.
+  important.reverse();
+  important.sort(
+    (a, b) =>
+      Number(b.block.origin === "user-agent") - Number(a.block.origin === "user-agent") ||
+      (a.block.layer === b.block.layer ? 0 : a.block.layer < b.block.layer ? -1 : 1),
+  );
+  // The style attribute's important declarations beat every sheet's of the same origin. CSS Cascade 5 §6.1, "element-attached".
+  const attached = important.filter((c) => c.block.selectorText === "style attribute");
+  const rest = important.filter(
+    (c) => c.block.selectorText !== "style attribute" || c.block.origin === "user-agent",
+  );
+  return [...attached, ...rest, ...normal];
+}
+
+function resolve(cascade: Cascade, style: Style, property: string, visiting: Set<string>): CascadedValue {
+  let list = candidates(style, property);
+  let result: CascadedValue | null = null;
+  for (let guard = 0; guard < 32; guard++) {
+    const first = list[0];
+    if (first === undefined) return result ?? defaulted(cascade, style, property);
+    if (!first.block.certain) {
+      // The rule may apply or not: the value is known only if both ways give the same.
+      const without = resolveFrom(cascade, style, property, list.slice(1), visiting);
+      const withIt = resolveFrom(
+        cascade,
+        style,
+        property,
+        [{ ...first, block: { ...first.block, certain: true } }, ...list.slice(1)],
+        visiting,
+      );
+      return without.text !== null && without.text === withIt.text ? withIt : unknown;
+    }
+    const keyword = first.declared.text.toLowerCase();
+    if (keyword === "revert") {
+      list = list.filter((c) => c.block.origin === "user-agent");
+      if (first.block.origin === "user-agent") list = [];
+      result = null;
+      continue;
+    }
+    if (keyword === "revert-layer") {
+      list = list
+        .slice(1)
+        .filter((c) => c.block.layer !== first.block.layer || c.block.origin !== first.block.origin);
+      continue;
+    }
+    return valueOf(cascade, style, property, first, visiting);
+  }
+  return unknown;
+}
+
+function resolveFrom(
+  cascade: Cascade,
+  style: Style,
+  property: string,
+  list: readonly Candidate[],
+  visiting: Set<string>,
+): CascadedValue {
+  // Many undecided rules for one property would double the work each time: past a few, the value is unknown.
+  if (list.filter((c) => !c.block.certain).length > 6) return unknown;
+  const first = list[0];
+  if (first === undefined) return defaulted(cascade, style, property);
+  if (!first.block.certain) {
+    const without = resolveFrom(cascade, style, property, list.slice(1), visiting);
+    const withIt = resolveFrom(
+      cascade,
+      style,
+      property,
+      [{ ...first, block: { ...first.block, certain: true } }, ...list.slice(1)],
+      visiting,
+    );
+    return without.text !== null && without.text === withIt.text ? withIt : unknown;
+  }
+  if (/^revert/i.test(first.declared.text)) return unknown;
+  return valueOf(cascade, style, property, first, visiting);
+}
+
+/** No declaration: the parent's value or the initial one. CSS Cascade 5 §7. */
+function defaulted(cascade: Cascade, style: Style, property: string): CascadedValue {
+  return inheritsByDefault(cascade, property)
+    ? inherited(cascade, style, property)
+    : initial(cascade, property);
+}
+
+function inherited(cascade: Cascade, style: Style, property: string): CascadedValue {
+  if (style.parent === null) return initial(cascade, property);
+  const value = cascadedValue(cascade, style.parent, property);
+  return value.own ? { ...value, own: false } : value;
+}
+
+function initial(cascade: Cascade, property: string): CascadedValue {
+  const text = property.startsWith("--")
+    ? (cascade.registered.get(property)?.initial ?? "")
+    : (properties[property]?.initial ?? "");
+  return {
+    text: property.startsWith("--") && !cascade.registered.has(property) ? "initial" : text,
+    declared: null,
+    block: null,
+    through: [],
+    own: false,
+  };
+}
+
+function valueOf(
+  cascade: Cascade,
+  style: Style,
+  property: string,
+  { declared, block }: Candidate,
+  visiting: Set<string>,
+): CascadedValue {
+  const keyword = declared.text.toLowerCase();
+  const own = { declared, block, own: true };
+  if (keyword === "inherit") return { ...inherited(cascade, style, property), own: true };
+  if (keyword === "initial") return { ...initial(cascade, property), ...own };
+  if (keyword === "unset") return { ...defaulted(cascade, style, property), own: true };
+  // In `content`, `attr()` is a part of the value and not a substitution: whoever reads it has the element.
+  if (!holdsSubstitution(property === "content" ? declared.text.replace(/\battr\(/gi, "(") : declared.text))
+    return { text: declared.text, through: [], ...own };
+
+  const through: { name: string; declared: Declared | null }[] = [];
+  const substituted = substitute(cascade, style, declared.text, new Set([...visiting, property]), through, 0);
+  if (substituted === null) return { ...unknown, declared, block, own: true };
+  // Invalid at computed-value time: as if `unset`. CSS Variables 1 §3.1.
+  if (substituted === "invalid") return { ...defaulted(cascade, style, property), own: true };
+  if (property.startsWith("--")) return { text: substituted.text, through, ...own };
+  const text =
+    declared.shorthand === null
+      ? substituted.text.trim()
+      : (expandShorthand(declared.shorthand, substituted.text.trim()).find(([l]) => l === property)?.[1] ??
+        null);
+  if (text === null) return { ...defaulted(cascade, style, property), own: true };
+  if (property !== "content" && /\battr\(/i.test(text)) return { ...unknown, declared, block, own: true };
+  if (isWideKeyword(text))
+    return {
+      ...valueOf(
+        cascade,
+        style,
+        property,
+        { declared: { ...declared, text, shorthand: null }, block },
+        visiting,
+      ),
+      through,
+    };
+  if (!acceptsValue(property, text)) return { ...defaulted(cascade, style, property), own: true };
+  return { text, through, ...own };
+}
+
+/** How long a chain of custom properties may be before its value counts as unknown. */
+const LONGEST_CHAIN = 64;
+/** How long a value may grow by substitution. */
+const LONGEST_VALUE = 100_000;
+
+/**
+ * Puts custom properties in place of `var()`. Null: not known from source; "invalid": a missing or cyclic property
+ * without a fallback.
+ */
+function substitute(
+  cascade: Cascade,
+  style: Style,
+  text: string,
+  visiting: Set<string>,
+  through: { name: string; declared: Declared | null }[],
+  depth: number,
+): { text: string } | "invalid" | null {
+  if (depth > LONGEST_CHAIN || text.length > LONGEST_VALUE) return null;
+  const start = /\bvar\(/i.exec(text);
+  if (start === null) return /\b(?:env|if|--[\w-]+)\(/i.test(text) ? null : { text };
+  const open = start.index + start[0].length;
+  let close = open;
+  for (let nesting = 1; close < text.length; close++) {
+    if (text[close] === "(") nesting++;
+    else if (text[close] === ")" && --nesting === 0) break;
+  }
+  const inside = text.slice(open, close);
+  const comma = inside.indexOf(",");
+  const name = (comma < 0 ? inside : inside.slice(0, comma)).trim();
+  const fallback = comma < 0 ? null : inside.slice(comma + 1).trim();
+  const value = customProperty(cascade, style, name, visiting);
+  let replacement: string;
+  if (value === null) return null;
+  if (value === "invalid") {
+    if (fallback === null) return "invalid";
+    const filled = substitute(cascade, style, fallback, visiting, through, depth + 1);
+    if (filled === null || filled === "invalid") return filled;
+    replacement = filled.text;
+  } else {
+    replacement = value.text ?? "";
+    through.push({ name, declared: value.declared }, ...value.through);
+  }
+  return substitute(
+    cascade,
+    style,
+    `${text.slice(0, start.index)}${replacement}${text.slice(close + 1)}`,
+    visiting,
+    through,
+    depth + 1,
+  );
+}
+
+function customProperty(
+  cascade: Cascade,
+  style: Style,
+  name: string,
+  visiting: Set<string>,
+): CascadedValue | "invalid" | null {
+  if (!name.startsWith("--")) return "invalid";
+  if (visiting.has(name)) return "invalid";
+  if (visiting.size > LONGEST_CHAIN) return null;
+  const known = style.computed.get(name) as CascadedValue | undefined;
+  // Found where it is declared, then handed down: only the declaring style may see a cycle.
+  let at: Style | null = style;
+  if (known === undefined && inheritsByDefault(cascade, name)) {
+    while (at !== null && !at.blocks.some((b) => b.normal.has(name) || b.important?.has(name) === true))
+      at = at.parent;
+  }
+  if (at === null) {
+    const registered = cascade.registered.get(name);
+    return registered?.initial == null ? "invalid" : { ...initial(cascade, name) };
+  }
+  const value =
+    known ??
+    (at === style
+      ? resolve(cascade, style, name, new Set([...visiting, name]))
+      : cascadedValue(cascade, at, name));
+  if (value.text === null) return null;
+  return value.text.toLowerCase() === "initial" ? "invalid" : value;
+}

@@ -1,0 +1,78 @@
+import type { Span } from "../document/node.ts";
+import { expandShorthand, isShorthand } from "./shorthands.ts";
+import { properties, sameProperty } from "./tables/properties.ts";
+import { acceptsValue, holdsSubstitution } from "./value-syntax.ts";
+
+/** One longhand as a rule declares it. */
+export interface Declared {
+  /** The value as written, trimmed, without `!important`; for a shorthand the part that falls to the longhand. */
+  readonly text: string;
+  /** Set where a shorthand waits for `var()`: the part is found after substitution. */
+  readonly shorthand: string | null;
+  /** Name, colon and value as written. */
+  readonly source: Span;
+  /** The value alone. */
+  readonly valueSource: Span;
+}
+
+export interface DeclarationBlock {
+  readonly normal: ReadonlyMap<string, Declared>;
+  readonly important: ReadonlyMap<string, Declared> | null;
+}
+
+const wideKeywords = new Set(["inherit", "initial", "unset", "revert", "revert-layer"]);
+
+export const isWideKeyword = (text: string): boolean => wideKeywords.has(text.toLowerCase());
+
+/** Gathers declarations into longhands; a later one of the same name and importance takes the place of an earlier. */
+export class DeclarationCollector {
+  #normal = new Map<string, Declared>();
+  #important: Map<string, Declared> | null = null;
+
+  get isEmpty(): boolean {
+    return this.#normal.size === 0 && this.#important === null;
+  }
+
+  /** Adds a declaration as a browser would: an unknown property or invalid value leaves no trace. */
+  add(written: string, text: string, important: boolean, source: Span, valueSource: Span): void {
+    if (written.startsWith("--")) {
+      this.#set(written, { text, shorthand: null, source, valueSource }, important);
+      return;
+    }
+    const name = written.toLowerCase();
+    const property = sameProperty[name] ?? name;
+    if (isShorthand(property)) {
+      for (const [longhand, part] of expandShorthand(property, text)) {
+        const declared = {
+          text: part,
+          shorthand: holdsSubstitution(text) ? property : null,
+          source,
+          valueSource,
+        };
+        this.#set(longhand, declared, important);
+      }
+      return;
+    }
+    if (!Object.hasOwn(properties, property)) return;
+    if (!isWideKeyword(text) && !acceptsValue(property, text)) return;
+    this.#set(property, { text, shorthand: null, source, valueSource }, important);
+  }
+
+  #set(property: string, declared: Declared, important: boolean): void {
+    if (important) {
+      this.#important ??= new Map();
+      this.#important.set(property, declared);
+    } else {
+      // Deleted first, so that the order of the map stays the order of appearance.
+      this.#normal.delete(property);
+      this.#normal.set(property, declared);
+    }
+  }
+
+  take(): DeclarationBlock {
+    const block = { normal: this.#normal, important: this.#important };
+    this.#normal = new Map();
+    this.#important = null;
+    return block;
+  }
+}

@@ -1,0 +1,254 @@
+import type { Cascade, Style } from "./cascade.ts";
+import { cascadedValue } from "./computed.ts";
+import { functionCall, splitAtCommas } from "./split-value.ts";
+
+/** Absolute sizes of `font-size` words at a default of 16 px. CSS Fonts 4 §2.5. */
+const fontSizeWords: Readonly<Record<string, number>> = {
+  "xx-small": 9,
+  "x-small": 10,
+  small: 13,
+  medium: 16,
+  large: 18,
+  "x-large": 24,
+  "xx-large": 32,
+  "xxx-large": 48,
+};
+const monospaceSize = 13;
+const defaultSize = 16;
+
+const absoluteUnits: Readonly<Record<string, number>> = {
+  px: 1,
+  pt: 4 / 3,
+  pc: 16,
+  in: 96,
+  cm: 96 / 2.54,
+  mm: 96 / 25.4,
+  q: 96 / 101.6,
+};
+
+/** What relative lengths are relative to, in CSS pixels; null: not known from source. */
+export interface LengthBasis {
+  readonly fontSize: number | null;
+  readonly rootFontSize: number | null;
+  readonly lineHeight: number | null;
+  /** What 100% is. */
+  readonly percentage: number | null;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A length or math function in CSS pixels; null where it is no length or hangs on layout or an unknown. CSS Values 4 §6, §10. */
+export function lengthInPixels(text: string, basis: LengthBasis, depth = 0): number | null {
+  const trimmed = text.trim().toLowerCase();
+  const plain = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)([a-z%]*)$/.exec(trimmed);
+  if (plain !== null) return inPixels(Number(plain[1]), plain[2] ?? "", basis);
+  if (depth > 32) return null;
+  const call = functionCall(trimmed);
+  if (call === null) return null;
+  const each = () => splitAtCommas(call.argument).map((part) => sum(part, basis, depth + 1));
+  switch (call.name) {
+    case "calc":
+    case "-webkit-calc":
+    case "":
+      return sum(call.argument, basis, depth + 1);
+    case "min":
+    case "max": {
+      const values = each();
+      return values.some((v) => v === null) || values.length === 0
+        ? null
+        : Math[call.name](...(values as number[]));
+    }
+    case "clamp": {
+      const [low, value, high] = each();
+      return low == null || value == null || high == null ? null : Math.max(low, Math.min(value, high));
+    }
+    default:
+      return null;
+  }
+}
+
+function inPixels(value: number, unit: string, basis: LengthBasis): number | null {
+  const of = (base: number | null, factor = 1) => (base === null ? null : value * base * factor);
+  switch (unit) {
+    case "":
+      return value;
+    case "em":
+      return of(basis.fontSize);
+    case "rem":
+      return of(basis.rootFontSize);
+    case "%":
+      return of(basis.percentage, 0.01);
+    case "ex":
+    case "ch":
+      // Half an em stands in for measures of a font that source does not give: good enough to compare, not to measure.
+      return null;
+    case "lh":
+      return of(basis.lineHeight);
+    case "vw":
+    case "svw":
+    case "lvw":
+    case "dvw":
+    case "vi":
+      return (value * basis.width) / 100;
+    case "vh":
+    case "svh":
+    case "lvh":
+    case "dvh":
+    case "vb":
+      return (value * basis.height) / 100;
+    case "vmin":
+      return (value * Math.min(basis.width, basis.height)) / 100;
+    case "vmax":
+      return (value * Math.max(basis.width, basis.height)) / 100;
+    default: {
+      const factor = absoluteUnits[unit];
+      return factor === undefined ? null : value * factor;
+    }
+  }
+}
+
+/** A calculation: sums of products of values, parentheses and functions. CSS Values 4 §10.1. */
+function sum(text: string, basis: LengthBasis, depth: number): number | null {
+  if (depth > 32) return null;
+  const parts: { sign: number; text: string }[] = [];
+  let level = 0;
+  let start = 0;
+  let sign = 1;
+  for (let i = 0; i < text.length; i++) {
+    const c = text[i];
+    if (c === "(") level++;
+    else if (c === ")") level--;
+    else if (
+      level === 0 &&
+      (c === "+" || c === "-") &&
+      /\s/.test(text[i - 1] ?? "") &&
+      /\s/.test(text[i + 1] ?? "")
+    ) {
+      parts.push({ sign, text: text.slice(start, i) });
+      sign = c === "+" ? 1 : -1;
+      start = i + 1;
+    }
+  }
+  parts.push({ sign, text: text.slice(start) });
+  let total = 0;
+  for (const part of parts) {
+    const value = product(part.text, basis, depth);
+    if (value === null) return null;
+    total += part.sign * value;
+  }
+  return total;
+}
+
+function product(text: string, basis: LengthBasis, depth: number): number | null {
+  let result: number | null = null;
+  let operator = "*";
+  let level = 0;
+  let start = 0;
+  const apply = (end: number): boolean => {
+    const factor = text.slice(start, end).trim();
+    const value = factor.startsWith("(")
+      ? sum(factor.slice(1, -1), basis, depth + 1)
+      : lengthInPixels(factor, basis, depth + 1);
+    if (value === null) return false;
+    result = result === null ? value : operator === "*" ? result * value : result / value;
+    return true;
+  };
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charAt(i);
+    if (c === "(") level++;
+    else if (c === ")") level--;
+    else if (level === 0 && (c === "*" || c === "/")) {
+      if (!apply(i)) return null;
+      operator = c;
+      start = i + 1;
+    }
+  }
+  return apply(text.length) ? result : null;
+}
+
+/** The computed font size in CSS pixels; null where it cannot be known. CSS Fonts 4 §2.5. Works down the ancestors. */
+export function fontSize(cascade: Cascade, style: Style): number | null {
+  const key = " font-size in px";
+  const chain: Style[] = [];
+  for (let at: Style | null = style; at !== null && !at.computed.has(key); at = at.parent) chain.push(at);
+  for (let i = chain.length - 1; i >= 0; i--) {
+    const at = chain[i];
+    if (at !== undefined) at.computed.set(key, ownFontSize(cascade, at, key));
+  }
+  return (style.computed.get(key) as number | null | undefined) ?? null;
+}
+
+function ownFontSize(cascade: Cascade, style: Style, key: string): number | null {
+  const parent =
+    style.parent === null
+      ? defaultSize
+      : ((style.parent.computed.get(key) as number | null | undefined) ?? null);
+  const value = cascadedValue(cascade, style, "font-size");
+  const monospace = isMonospace(cascade, style);
+  if (!value.own) {
+    // A monospace family of its own reads the inherited `medium` as 13 px, in every browser.
+    const parentMonospace = style.parent !== null && isMonospace(cascade, style.parent);
+    if (monospace !== parentMonospace && isMedium(cascade, style))
+      return monospace ? monospaceSize : defaultSize;
+    return parent;
+  }
+  if (value.text === null) return null;
+  const word = value.text.toLowerCase();
+  if (word === "inherit") return parent;
+  if (word === "smaller") return parent === null ? null : parent / 1.2;
+  if (word === "larger") return parent === null ? null : parent * 1.2;
+  const absolute = fontSizeWords[word];
+  if (absolute !== undefined) return monospace ? absolute * (monospaceSize / defaultSize) : absolute;
+  return lengthInPixels(value.text, {
+    fontSize: parent,
+    rootFontSize: style.parent === null ? defaultSize : rootFontSize(style, key),
+    lineHeight: null,
+    percentage: parent,
+    width: cascade.device.width,
+    height: cascade.device.height,
+  });
+}
+
+function rootFontSize(style: Style, key: string): number | null {
+  let root = style;
+  while (root.parent !== null) root = root.parent;
+  return (root.computed.get(key) as number | null | undefined) ?? null;
+}
+
+/** Whether the family is `monospace` and nothing else: the one case in which browsers start from another size. */
+const isMonospace = (cascade: Cascade, style: Style): boolean =>
+  cascadedValue(cascade, style, "font-family").text?.trim().toLowerCase() === "monospace";
+
+const isMedium = (cascade: Cascade, style: Style): boolean => {
+  const { text } = cascadedValue(cascade, style, "font-size");
+  return text === null || text.toLowerCase() === "medium";
+};
+
+/** The basis for lengths on a style other than its own font size. */
+export function lengthBasis(cascade: Cascade, style: Style, percentage: number | null): LengthBasis {
+  const own = fontSize(cascade, style);
+  let root = style;
+  while (root.parent !== null) root = root.parent;
+  return {
+    fontSize: own,
+    rootFontSize: fontSize(cascade, root),
+    lineHeight: lineHeight(cascade, style, own),
+    percentage,
+    width: cascade.device.width,
+    height: cascade.device.height,
+  };
+}
+
+function lineHeight(cascade: Cascade, style: Style, size: number | null): number | null {
+  const { text } = cascadedValue(cascade, style, "line-height");
+  if (text === null || size === null || text === "normal") return null;
+  if (/^[\d.]+$/.test(text)) return Number(text) * size;
+  return lengthInPixels(text, {
+    fontSize: size,
+    rootFontSize: null,
+    lineHeight: null,
+    percentage: size,
+    width: cascade.device.width,
+    height: cascade.device.height,
+  });
+}

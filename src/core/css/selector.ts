@@ -1,0 +1,418 @@
+import type {
+  CssNode,
+  Nth as NthNode,
+  SelectorList as SelectorListNode,
+  Selector as SelectorNode,
+} from "css-tree";
+
+/** Selectors 4, compiled for matching from right to left. */
+export interface ComplexSelector {
+  /** The subject first, then leftwards. */
+  readonly steps: readonly Step[];
+  readonly specificity: number;
+  /** `before`, `placeholder`, `slotted` …; null for the element itself. */
+  readonly pseudoElement: string | null;
+  /** What `::slotted()` holds, or the names of `::part()`. */
+  readonly slotted: SelectorList | null;
+  readonly parts: readonly string[] | null;
+  /** Pseudo-classes after a pseudo-element (`::slotted(a):hover`) are not decided by source. */
+  readonly subjectIsHost: boolean;
+}
+
+export type SelectorList = readonly ComplexSelector[];
+
+export interface Step {
+  readonly compound: Compound;
+  /** What joins this compound to the one at its left: the next step. */
+  readonly combinator: Combinator | null;
+}
+
+export type Combinator = " " | ">" | "+" | "~";
+
+export interface Compound {
+  readonly tag: string | null;
+  readonly id: string | null;
+  readonly classes: readonly string[];
+  readonly attributes: readonly AttributeTest[];
+  readonly pseudoClasses: readonly PseudoClass[];
+}
+
+export interface AttributeTest {
+  readonly name: string;
+  readonly operator: "=" | "~=" | "|=" | "^=" | "$=" | "*=" | null;
+  readonly value: string;
+  readonly ignoreCase: boolean;
+}
+
+export type PseudoClass =
+  | { readonly kind: "plain"; readonly name: string }
+  | { readonly kind: "is" | "not"; readonly list: SelectorList }
+  | { readonly kind: "has"; readonly list: readonly RelativeSelector[] }
+  | {
+      readonly kind: "nth";
+      readonly a: number;
+      readonly b: number;
+      readonly last: boolean;
+      readonly ofType: boolean;
+      readonly of: SelectorList | null;
+    }
+  | { readonly kind: "lang"; readonly ranges: readonly string[] }
+  | { readonly kind: "dir"; readonly direction: string }
+  | { readonly kind: "host"; readonly list: SelectorList | null }
+  | { readonly kind: "host-context"; readonly list: SelectorList }
+  | { readonly kind: "state"; readonly name: string };
+
+export interface RelativeSelector {
+  readonly combinator: Combinator;
+  readonly selector: ComplexSelector;
+}
+
+/** Specificity (A, B, C) as one number that orders alike. Selectors 4 §16. */
+const A = 1 << 20;
+const B = 1 << 10;
+const C = 1;
+
+/** Pseudo-elements of old, written with one colon. Selectors 4 §3.6 note. */
+const oneColonPseudoElements = new Set(["before", "after", "first-line", "first-letter"]);
+
+/** Pseudo-elements a browser knows beside every `-webkit-` one, which it accepts unseen. */
+const pseudoElements = new Set(
+  "after backdrop before cue details-content file-selector-button first-letter first-line grammar-error highlight marker part picker picker-icon placeholder scroll-marker scroll-marker-group search-text selection slotted spelling-error target-text view-transition checkmark column".split(
+    " ",
+  ),
+);
+
+/** A selector that a browser does not accept; the whole rule goes. CSS Syntax 3 §9, Selectors 4 §3.9. */
+export class InvalidSelector extends Error {}
+
+/** Compiles a parsed selector list. `parent` is what `&` stands for in a nested rule (CSS Nesting 1). */
+export function compileSelectorList(list: SelectorListNode, parent: SelectorList | null): SelectorList {
+  return list.children.toArray().map((node) => {
+    if (node.type !== "Selector") throw new InvalidSelector(node.type);
+    return compileSelector(node, parent, parent !== null);
+  });
+}
+
+const nestingCompound = (parent: SelectorList | null): PseudoClass =>
+  parent === null ? { kind: "plain", name: "scope" } : { kind: "is", list: parent };
+
+const largestSpecificity = (list: SelectorList): number =>
+  list.reduce((most, s) => Math.max(most, s.specificity), 0);
+
+interface Draft {
+  tag: string | null;
+  id: string | null;
+  classes: string[];
+  attributes: AttributeTest[];
+  pseudoClasses: PseudoClass[];
+  empty: boolean;
+}
+
+const draft = (): Draft => ({
+  tag: null,
+  id: null,
+  classes: [],
+  attributes: [],
+  pseudoClasses: [],
+  empty: true,
+});
+
+function compileSelector(node: SelectorNode, parent: SelectorList | null, nested: boolean): ComplexSelector {
+  const parts = node.children.toArray();
+  let specificity = 0;
+  let pseudoElement: string | null = null;
+  let slotted: SelectorList | null = null;
+  let partNames: readonly string[] | null = null;
+  let subjectIsHost = false;
+  const compounds: { compound: Compound; combinatorAtLeft: Combinator | null }[] = [];
+  let current = draft();
+  let combinator: Combinator | null = null;
+  const mentionsParent = parts.some((p) => p.type === "NestingSelector") || (nested && containsNesting(node));
+  if (nested && !mentionsParent) {
+    // CSS Nesting 1 §3.1: a nested selector without `&` is relative to it.
+    compounds.push({
+      compound: { ...draft(), pseudoClasses: [nestingCompound(parent)] },
+      combinatorAtLeft: null,
+    });
+    specificity += parent === null ? 0 : largestSpecificity(parent);
+    if (parts[0]?.type !== "Combinator") combinator = " ";
+  }
+  const close = () => {
+    if (current.empty) throw new InvalidSelector("an empty compound");
+    compounds.push({ compound: current, combinatorAtLeft: combinator });
+    current = draft();
+  };
+  for (const [at, part] of parts.entries()) {
+    if (part.type === "Combinator") {
+      if (at > 0) close();
+      else if (!nested || compounds.length === 0) throw new InvalidSelector("a leading combinator");
+      const name = part.name.trim();
+      if (name !== "" && name !== ">" && name !== "+" && name !== "~") throw new InvalidSelector(name);
+      combinator = name === "" ? " " : name;
+      continue;
+    }
+    current.empty = false;
+    if (
+      pseudoElement !== null &&
+      part.type !== "PseudoClassSelector" &&
+      part.type !== "PseudoElementSelector"
+    ) {
+      throw new InvalidSelector("a selector after a pseudo-element");
+    }
+    switch (part.type) {
+      case "TypeSelector": {
+        const name = part.name.slice(part.name.indexOf("|") + 1);
+        if (name !== "*") {
+          current.tag = name;
+          specificity += C;
+        }
+        break;
+      }
+      case "IdSelector":
+        if (current.id === null) current.id = unescapeIdentifier(part.name);
+        else
+          current.attributes.push({
+            name: "id",
+            operator: "=",
+            value: unescapeIdentifier(part.name),
+            ignoreCase: false,
+          });
+        specificity += A;
+        break;
+      case "ClassSelector":
+        current.classes.push(unescapeIdentifier(part.name));
+        specificity += B;
+        break;
+      case "AttributeSelector":
+        current.attributes.push(attributeTest(part));
+        specificity += B;
+        break;
+      case "NestingSelector":
+        current.pseudoClasses.push(nestingCompound(parent));
+        specificity += parent === null ? 0 : largestSpecificity(parent);
+        break;
+      case "PseudoClassSelector": {
+        const name = part.name.toLowerCase();
+        if (oneColonPseudoElements.has(name) && part.children === null) {
+          pseudoElement = name;
+          specificity += C;
+          break;
+        }
+        if (pseudoElement !== null) {
+          current.pseudoClasses.push({ kind: "state", name: "after-pseudo-element" });
+          break;
+        }
+        const compiled = compilePseudoClass(name, part.children?.toArray() ?? null, parent);
+        current.pseudoClasses.push(compiled.pseudoClass);
+        if (compiled.pseudoClass.kind === "host" || compiled.pseudoClass.kind === "host-context")
+          subjectIsHost = true;
+        specificity += compiled.specificity;
+        break;
+      }
+      case "PseudoElementSelector": {
+        const name = part.name.toLowerCase();
+        if (!pseudoElements.has(name) && !name.startsWith("-webkit-")) throw new InvalidSelector(`::${name}`);
+        specificity += C;
+        const inner = part.children?.toArray() ?? null;
+        if (name === "slotted") {
+          slotted = innerList(inner, parent);
+          specificity += largestSpecificity(slotted);
+        } else if (name === "part") {
+          partNames = (inner ?? []).flatMap((n) =>
+            n.type === "Raw" ? n.value.trim().split(/\s+/) : n.type === "Identifier" ? [n.name] : [],
+          );
+        }
+        pseudoElement =
+          pseudoElement === "slotted" || pseudoElement === "part" ? `${pseudoElement}::${name}` : name;
+        break;
+      }
+      default:
+        throw new InvalidSelector(part.type);
+    }
+  }
+  close();
+  const steps = compounds
+    .map((entry) => ({ compound: entry.compound, combinator: entry.combinatorAtLeft }))
+    .reverse();
+  const isHost =
+    subjectIsHost &&
+    (steps[0]?.compound.pseudoClasses.some((p) => p.kind === "host" || p.kind === "host-context") ?? false);
+  return { steps, specificity, pseudoElement, slotted, parts: partNames, subjectIsHost: isHost };
+}
+
+function containsNesting(node: CssNode): boolean {
+  if (node.type === "NestingSelector") return true;
+  const inner = "children" in node && node.children != null ? node.children.toArray() : [];
+  return inner.some(containsNesting);
+}
+
+function attributeTest(node: Extract<CssNode, { type: "AttributeSelector" }>): AttributeTest {
+  const name = node.name.name.slice(node.name.name.indexOf("|") + 1).toLowerCase();
+  const value =
+    node.value === null
+      ? ""
+      : node.value.type === "String"
+        ? node.value.value
+        : unescapeIdentifier(node.value.name);
+  const flag = node.flags?.toLowerCase() ?? null;
+  return {
+    name,
+    operator: (node.matcher as AttributeTest["operator"]) ?? null,
+    value,
+    ignoreCase: flag === "i" || (flag !== "s" && caseInsensitiveAttributes.has(name)),
+  };
+}
+
+/** Attributes whose values selectors compare without case. HTML §4.16.2, "case-sensitivity of selectors", the usual ones. */
+const caseInsensitiveAttributes = new Set(
+  "accept align alink axis bgcolor charset checked clear color compact defer dir direction disabled enctype face frame hreflang lang language link media method multiple nohref noresize noshade nowrap readonly rel rev rules scope scrolling selected shape target text type valign valuetype vlink".split(
+    " ",
+  ),
+);
+
+function innerList(children: readonly CssNode[] | null, parent: SelectorList | null): SelectorList {
+  const list = children?.[0];
+  if (list?.type === "SelectorList") return compileSelectorListInside(list, parent);
+  if (list?.type === "Selector") return [compileSelector(list, parent, false)];
+  throw new InvalidSelector("nothing to match");
+}
+
+const compileSelectorListInside = (list: SelectorListNode, parent: SelectorList | null): SelectorList =>
+  list.children.toArray().map((s) => {
+    if (s.type !== "Selector") throw new InvalidSelector(s.type);
+    return compileSelector(s, parent, false);
+  });
+
+/** `:is()` and `:where()` forgive what they cannot read. Selectors 4 §18.1, "forgiving selector list". */
+function forgivingList(children: readonly CssNode[] | null, parent: SelectorList | null): SelectorList {
+  const list = children?.[0];
+  if (list?.type !== "SelectorList") return [];
+  return list.children.toArray().flatMap((s) => {
+    if (s.type !== "Selector") return [];
+    try {
+      return [compileSelector(s, parent, false)];
+    } catch (error) {
+      if (error instanceof InvalidSelector) return [];
+      throw error;
+    }
+  });
+}
+
+interface CompiledPseudoClass {
+  readonly pseudoClass: PseudoClass;
+  readonly specificity: number;
+}
+
+function compilePseudoClass(
+  name: string,
+  children: readonly CssNode[] | null,
+  parent: SelectorList | null,
+): CompiledPseudoClass {
+  switch (name) {
+    case "is":
+    case "matches":
+    case "-webkit-any": {
+      const list = forgivingList(children, parent);
+      return { pseudoClass: { kind: "is", list }, specificity: largestSpecificity(list) };
+    }
+    case "where":
+      return { pseudoClass: { kind: "is", list: forgivingList(children, parent) }, specificity: 0 };
+    case "not": {
+      const list = innerList(children, parent);
+      return { pseudoClass: { kind: "not", list }, specificity: largestSpecificity(list) };
+    }
+    case "has": {
+      const list = relativeList(children, parent);
+      return {
+        pseudoClass: { kind: "has", list },
+        specificity: largestSpecificity(list.map((r) => r.selector)),
+      };
+    }
+    case "host": {
+      const list = children === null ? null : innerList(children, parent);
+      return {
+        pseudoClass: { kind: "host", list },
+        specificity: B + (list === null ? 0 : largestSpecificity(list)),
+      };
+    }
+    case "host-context": {
+      const list = innerList(children, parent);
+      return { pseudoClass: { kind: "host-context", list }, specificity: B + largestSpecificity(list) };
+    }
+    case "nth-child":
+    case "nth-last-child":
+    case "nth-of-type":
+    case "nth-last-of-type": {
+      const nth = children?.find((n): n is NthNode => n.type === "Nth");
+      if (nth === undefined) throw new InvalidSelector(name);
+      const of = nth.selector === null ? null : compileSelectorListInside(nth.selector, parent);
+      const { a, b } = stepAndOffset(nth);
+      return {
+        pseudoClass: { kind: "nth", a, b, last: name.includes("last"), ofType: name.endsWith("type"), of },
+        specificity: B + (of === null ? 0 : largestSpecificity(of)),
+      };
+    }
+    case "lang": {
+      const ranges = (children ?? []).flatMap((n) =>
+        n.type === "Identifier"
+          ? [n.name]
+          : n.type === "String"
+            ? [n.value]
+            : n.type === "Raw"
+              ? n.value.split(",").map((v) => v.trim().replace(/^["']|["']$/g, ""))
+              : [],
+      );
+      return { pseudoClass: { kind: "lang", ranges }, specificity: B };
+    }
+    case "dir": {
+      const first = children?.[0];
+      const direction =
+        first?.type === "Identifier" ? first.name : first?.type === "Raw" ? first.value.trim() : "";
+      return { pseudoClass: { kind: "dir", direction: direction.toLowerCase() }, specificity: B };
+    }
+    default:
+      // Another engine's private pseudo-class makes the rule invalid here (Selectors 4 §3.9).
+      if (/^-(?:moz|ms|o)-/.test(name)) throw new InvalidSelector(`:${name}`);
+      return { pseudoClass: { kind: "plain", name }, specificity: B };
+  }
+}
+
+function relativeList(
+  children: readonly CssNode[] | null,
+  parent: SelectorList | null,
+): readonly RelativeSelector[] {
+  const list = children?.[0];
+  if (list?.type !== "SelectorList") throw new InvalidSelector(":has()");
+  return list.children.toArray().map((node) => {
+    if (node.type !== "Selector") throw new InvalidSelector(node.type);
+    const parts = node.children.toArray();
+    const first = parts[0];
+    if (first?.type !== "Combinator")
+      return { combinator: " ", selector: compileSelector(node, parent, false) };
+    const name = first.name.trim();
+    if (name !== ">" && name !== "+" && name !== "~" && name !== "") throw new InvalidSelector(name);
+    const rest = { ...node, children: node.children.copy() };
+    rest.children.shift();
+    return { combinator: name === "" ? " " : name, selector: compileSelector(rest, parent, false) };
+  });
+}
+
+function stepAndOffset(nth: NthNode): { a: number; b: number } {
+  if (nth.nth.type === "Identifier")
+    return nth.nth.name.toLowerCase() === "odd" ? { a: 2, b: 1 } : { a: 2, b: 0 };
+  const { a, b } = nth.nth;
+  return {
+    a: a === null ? 0 : a === "-" ? -1 : a === "+" || a === "" ? 1 : Number(a),
+    b: b === null ? 0 : Number(b),
+  };
+}
+
+/** CSS Syntax 3 §4.3.7, for names that hold escapes (`.md\:flex`). */
+export function unescapeIdentifier(name: string): string {
+  if (!name.includes("\\")) return name;
+  return name.replace(
+    /\\(?:([0-9a-fA-F]{1,6})\s?|(.))/gsu,
+    (_, hex: string | undefined, character: string | undefined) =>
+      hex === undefined ? (character ?? "") : String.fromCodePoint(Number.parseInt(hex, 16) || 0xfffd),
+  );
+}

@@ -1,0 +1,57 @@
+import type { Document, ShadowRoot, Span } from "../document/node.ts";
+import type { Declared } from "./declared.ts";
+import type { SelectorList } from "./selector.ts";
+
+/** A stylesheet as parsed, whatever the device: conditions stay with the rules they guard. */
+export interface Sheet {
+  readonly file: string;
+  readonly items: readonly SheetItem[];
+}
+
+export type SheetItem =
+  | { readonly kind: "rule"; readonly rule: StyleRule }
+  /** `@layer a, b;` or the opening of a layer block: fixes the order of layers. */
+  | { readonly kind: "layer"; readonly name: string; readonly conditions: Conditions }
+  | { readonly kind: "import"; readonly import: ImportRule }
+  | {
+      readonly kind: "property";
+      readonly name: string;
+      readonly inherits: boolean;
+      readonly initial: string | null;
+    };
+
+/** Conditions from the innermost outwards. */
+export type Conditions = { readonly condition: Condition; readonly outer: Conditions } | null;
+
+export type Condition =
+  | { readonly kind: "media" | "supports" | "container"; readonly text: string }
+  | { readonly kind: "scope"; readonly start: SelectorList | null; readonly end: SelectorList | null };
+
+export interface StyleRule {
+  readonly selectors: SelectorList;
+  readonly selectorText: string;
+  readonly normal: ReadonlyMap<string, Declared>;
+  readonly important: ReadonlyMap<string, Declared> | null;
+  readonly conditions: Conditions;
+  /** Full dotted name of the cascade layer; null outside every layer. */
+  readonly layer: string | null;
+  readonly source: Span;
+}
+
+export interface ImportRule {
+  readonly href: string;
+  readonly media: string | null;
+  readonly supports: string | null;
+  /** Name of the layer it is imported into; null without one. */
+  readonly layer: string | null;
+  readonly source: Span;
+}
+
+/** A sheet with its imports resolved, and the tree it styles. */
+export interface AppliedSheet {
+  readonly sheet: Sheet;
+  readonly media: string | null;
+  readonly scope: Document | ShadowRoot;
+  /** What each `@import` of the sheet brought; absent where the file could not be read. */
+  readonly imports: ReadonlyMap<ImportRule, AppliedSheet>;
+}

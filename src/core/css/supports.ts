@@ -1,0 +1,32 @@
+import { type Certainty, MAYBE, NO, YES } from "./certainty.ts";
+import { evaluateCondition } from "./media.ts";
+import { isShorthand } from "./shorthands.ts";
+import { properties, sameProperty } from "./tables/properties.ts";
+import { acceptsValue, holdsSubstitution } from "./value-syntax.ts";
+
+/** Whether an `@supports` condition holds in today's browsers, as far as our own tables tell. CSS Conditional 3 §6. */
+export function evaluateSupports(text: string): Certainty {
+  return evaluateCondition(text, (leaf) => {
+    const selector = /^selector\(([^]*)\)$/i.exec(leaf);
+    if (selector !== null) return /::?-(?:moz|ms|o)-/i.test(selector[1] ?? "") ? NO : MAYBE;
+    if (/^font-(?:tech|format)\(/i.test(leaf)) return MAYBE;
+    const declaration = /^(--[\w-]+|[\w-]+)\s*:\s*([^]+)$/.exec(leaf);
+    if (declaration === null) return NO;
+    const name = (declaration[1] ?? "").toLowerCase();
+    const value = (declaration[2] ?? "").trim();
+    if (name.startsWith("--") || holdsSubstitution(value)) return YES;
+    if (/^-(?:moz|ms|o)-/.test(name) || /(?:^|\s)-(?:moz|ms|o)-/.test(value)) return NO;
+    const known = sameProperty[name] ?? name;
+    const row = properties[known];
+    if (row !== undefined && row.syntax.kind !== "any") return acceptsValue(known, value) ? YES : NO;
+    if (known === "display") return acceptsValue(known, value) ? YES : NO;
+    return isShorthand(known) || supportedEverywhere.has(known) ? YES : MAYBE;
+  });
+}
+
+/** Properties outside our tables that stylesheets often ask for and every current browser has, whatever the usual value. */
+const supportedEverywhere = new Set(
+  "gap grid-template-columns grid-template-areas grid aspect-ratio object-fit backdrop-filter position scroll-snap-type scroll-behavior accent-color inset transform-style transform filter mask clip-path mix-blend-mode overscroll-behavior font-variation-settings".split(
+    " ",
+  ),
+);

@@ -1,0 +1,94 @@
+/** A stretch of a source file: UTF-16 offsets, half-open, counted from the start of the decoded text. */
+export interface Span {
+  readonly file: string;
+  readonly start: number;
+  readonly end: number;
+}
+
+/** A value written in source that the reader could not evaluate: `{label}`, `:alt="x"`. */
+export interface Hole {
+  readonly hole: string;
+  readonly source: Span;
+  readonly mayBeEmpty: boolean;
+}
+
+/** What stands in the source: text, a hole, or both in turn (`Slip ${n}` keeps its known part). */
+export type Written = string | Hole | readonly (string | Hole)[];
+
+export interface Attribute {
+  readonly name: string;
+  readonly value: Written;
+  /** Name and value together, as written; null where no source is known. */
+  readonly source: Span | null;
+}
+
+/** One step of the way from a page to an element: where a component is used (for a root: defined). */
+export interface ComponentFrame {
+  readonly name: string;
+  readonly source: Span;
+}
+
+export type Namespace = "html" | "svg" | "math";
+
+export interface ElementNode {
+  readonly kind: "element";
+  /** Lower case for HTML, as the parser adjusted it for SVG and MathML. */
+  readonly tag: string;
+  readonly namespace: Namespace;
+  readonly attributes: ReadonlyMap<string, Attribute>;
+  /** `{...rest}`: any attribute might be there. */
+  readonly spread: Hole | null;
+  /** `sometimes` where a condition decides: `cond && <p/>`, v-if, {#if}. */
+  readonly presence: "always" | "sometimes";
+  /** Whether list rendering may make it any number of times. */
+  readonly repeats: boolean;
+  /** Event names without `on`, lower case. */
+  readonly listeners: ReadonlySet<string> | "unknown";
+  readonly children: readonly Node[];
+  readonly shadow: ShadowRoot | null;
+  /** The start tag; null for an element that the parser implied. */
+  readonly source: Span | null;
+  /** The end tag; null when it is missing, implied or void. */
+  readonly endTag: Span | null;
+  readonly components: readonly ComponentFrame[];
+}
+
+export interface TextNode {
+  readonly kind: "text";
+  readonly value: Written;
+  readonly source: Span | null;
+}
+
+export interface CommentNode {
+  readonly kind: "comment";
+  readonly value: string;
+  readonly source: Span | null;
+}
+
+/** Children that source alone does not give: `{children}`, a slot filled elsewhere. */
+export interface HoleNode {
+  readonly kind: "hole";
+  readonly hole: Hole;
+}
+
+export type Node = ElementNode | TextNode | CommentNode | HoleNode;
+
+export interface ShadowRoot {
+  readonly mode: "open" | "closed";
+  readonly delegatesFocus: boolean;
+  readonly children: readonly Node[];
+}
+
+/** A whole page, or a piece of one for which page-level questions make no sense. */
+export interface Document {
+  readonly kind: "document" | "fragment";
+  readonly file: string;
+  readonly children: readonly Node[];
+  /** No doctype, or an old one: class names and ids then match without regard to case. */
+  readonly quirks: boolean;
+}
+
+/** A tree of its own for ids, selectors and styles. */
+export type TreeRoot = Document | ShadowRoot;
+
+export const isElement = (node: Node): node is ElementNode => node.kind === "element";

@@ -1,0 +1,50 @@
+/** Something the outside world got wrong: what happened, where, and what to do next, in one line. */
+export interface Problem {
+  readonly target: string;
+  readonly message: string;
+}
+
+export type Result<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly problem: Problem };
+
+const problem = (target: string, message: string): Problem => ({ target, message });
+
+export const notFound = (target: string): Problem =>
+  problem(target, "No such file or folder. Check the path, or quote the glob.");
+export const noPages = (target: string, extensions: readonly string[]): Problem =>
+  problem(
+    target,
+    `Nothing to audit here: no file ending in ${extensions.join(" or ")} that .gitignore does not exclude.`,
+  );
+export const noMatch = (target: string, extensions: readonly string[]): Problem =>
+  problem(target, `The pattern matches no file ending in ${extensions.join(" or ")}.`);
+export const notAPage = (target: string, extensions: readonly string[]): Problem =>
+  problem(target, `Not a page: expected a file ending in ${extensions.join(" or ")}.`);
+export const notText = (target: string): Problem =>
+  problem(target, "Not a text file: it holds NUL bytes. Give a page in HTML.");
+export const emptyFile = (target: string): Problem =>
+  problem(target, "The file is empty: there is nothing to audit.");
+export const unreadable = (target: string, reason: string): Problem =>
+  problem(target, `Could not be read (${reason}). Check the permissions of the file.`);
+export const tooLarge = (target: string, megabytes: number, limit: number): Problem =>
+  problem(
+    target,
+    `${megabytes.toFixed(1)} MB is over the limit of ${limit} MB. Raise it with --max-size ${Math.ceil(megabytes)}.`,
+  );
+export const stylesheetMissing = (target: string, href: string): Problem =>
+  problem(target, `The stylesheet "${href}" was not found: its colours and hidden parts are unknown.`);
+export const stylesheetOutside = (target: string, href: string): Problem =>
+  problem(
+    target,
+    `The stylesheet "${href}" lies outside the working directory and was not read. Allow its folder with --root.`,
+  );
+export const stylesheetRemote = (target: string, href: string): Problem =>
+  problem(
+    target,
+    `The stylesheet "${href}" is on the network and was not fetched: its colours and hidden parts are unknown.`,
+  );
+export const stylesheetUnreadable = (target: string, href: string, reason: string): Problem =>
+  problem(target, `The stylesheet "${href}" could not be read (${reason}).`);
+export const cannotWrite = (target: string, reason: string): Problem =>
+  problem(target, `Could not be written (${reason}). Nothing was changed.`);

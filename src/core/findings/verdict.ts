@@ -1,0 +1,67 @@
+import type { ElementNode, Span } from "../document/node.ts";
+import type { Repair } from "../repair/edit.ts";
+import type { CriterionNumber } from "../standards/criteria.ts";
+
+/** By what it does to a person: cannot complete the task; needs help or a workaround; is slower or confused. */
+export type Severity = "blocker" | "barrier" | "friction";
+
+/** The words of EARL. */
+export type Outcome = "passed" | "failed" | "cantTell" | "inapplicable" | "untested";
+
+/** Values a reader may want to see, in the order they are shown. */
+export type Facts = Readonly<Record<string, string | number | boolean | null>>;
+
+/** What a check says of one element. */
+export type Verdict =
+  | { readonly outcome: "passed"; readonly facts?: Facts }
+  | { readonly outcome: "inapplicable" }
+  | Judged;
+
+/** A verdict that people are shown. */
+export interface Judged {
+  readonly outcome: "failed" | "cantTell";
+  /** What is wrong, or the question a person must answer: a whole sentence. */
+  readonly message: string;
+  readonly repair: Repair | null;
+  readonly facts?: Facts;
+  /** Where to point, when it is not the element's start tag. */
+  readonly source?: Span;
+  /** The criteria that apply in this case, when they are not all of the check's. */
+  readonly criteria?: readonly CriterionNumber[];
+  /** A key that findings share which one change would mend; alone without one. */
+  readonly cause?: string;
+}
+
+export const passed: Verdict = { outcome: "passed" };
+export const inapplicable: Verdict = { outcome: "inapplicable" };
+
+type Details = Omit<Judged, "outcome" | "message" | "repair">;
+
+export const failed = (message: string, repair: Repair | null, details: Details = {}): Verdict => ({
+  outcome: "failed",
+  message,
+  repair,
+  ...details,
+});
+
+/** Source gives evidence but no certainty: a person is asked. */
+export const cantTell = (question: string, repair: Repair | null = null, details: Details = {}): Verdict => ({
+  outcome: "cantTell",
+  message: question,
+  repair,
+  ...details,
+});
+
+/** A verdict with its place: what reporters and other programs are given. */
+export interface Finding {
+  readonly check: string;
+  readonly outcome: Outcome;
+  readonly severity: Severity;
+  readonly criteria: readonly CriterionNumber[];
+  readonly element: ElementNode;
+  readonly source: Span | null;
+  readonly message: string;
+  readonly repair: Repair | null;
+  readonly facts: Facts;
+  readonly cause: string | null;
+}

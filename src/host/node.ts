@@ -1,0 +1,126 @@
+import { createHash, randomBytes } from "node:crypto";
+import { mkdir, readFile, realpath, rename, rm, stat, writeFile } from "node:fs/promises";
+import path from "node:path";
+import ignore, { type Ignore } from "ignore";
+import { glob } from "tinyglobby";
+import type { Files, Host } from "./host.ts";
+
+/** The words of the operating system for what went wrong, without its codes. */
+function reasonOf(error: unknown): string {
+  const code = error instanceof Error && "code" in error ? String(error.code) : "";
+  const words: Readonly<Record<string, string>> = {
+    EACCES: "permission denied",
+    EPERM: "permission denied",
+    EISDIR: "it is a folder",
+    ENOTDIR: "a part of the path is no folder",
+    ENOENT: "no such file",
+    ENOSPC: "the disk is full",
+    EROFS: "the file system is read only",
+    ELOOP: "its symbolic links go in a circle",
+    EMFILE: "too many open files",
+    ERR_FS_FILE_TOO_LARGE: "it is too large",
+  };
+  return words[code] ?? (error instanceof Error ? error.message : String(error));
+}
+
+const isMissing = (error: unknown): boolean =>
+  error instanceof Error && "code" in error && (error.code === "ENOENT" || error.code === "ENOTDIR");
+
+/** The rules of every `.gitignore` from the folder up to the root of its repository, and of those further down when met. */
+class GitIgnore {
+  readonly #rules = new Map<string, Ignore | null>();
+
+  async #rulesOf(folder: string): Promise<Ignore | null> {
+    let rules = this.#rules.get(folder);
+    if (rules === undefined) {
+      const text = await readFile(path.join(folder, ".gitignore"), "utf8").catch(() => null);
+      rules = text === null ? null : ignore().add(text);
+      this.#rules.set(folder, rules);
+    }
+    return rules;
+  }
+
+  async ignores(file: string, top: string): Promise<boolean> {
+    for (let folder = path.dirname(file); ; folder = path.dirname(folder)) {
+      const rules = await this.#rulesOf(folder);
+      if (rules?.ignores(path.relative(folder, file).split(path.sep).join("/")) === true) return true;
+      if (folder === top || folder === path.dirname(folder)) return false;
+    }
+  }
+}
+
+/** The folder that holds `.git`, else the folder itself. */
+async function repositoryRoot(folder: string): Promise<string> {
+  for (let at = folder; ; at = path.dirname(at)) {
+    if (
+      await stat(path.join(at, ".git")).then(
+        () => true,
+        () => false,
+      )
+    )
+      return at;
+    if (at === path.dirname(at)) return folder;
+  }
+}
+
+const files: Files = {
+  async info(file) {
+    try {
+      const found = await stat(file);
+      return { kind: found.isFile() ? "file" : found.isDirectory() ? "folder" : "other", size: found.size };
+    } catch {
+      return null;
+    }
+  },
+  async read(file) {
+    try {
+      return { ok: true, bytes: await readFile(file) };
+    } catch (error) {
+      return { ok: false, reason: reasonOf(error), missing: isMissing(error) };
+    }
+  },
+  realPath: (file) => realpath(file).catch(() => null),
+  async find(patterns, folder) {
+    const found = await glob([...patterns], {
+      cwd: folder,
+      absolute: true,
+      onlyFiles: true,
+      dot: false,
+      ignore: ["**/node_modules/**", "**/.git/**"],
+      followSymbolicLinks: false,
+    });
+    const top = await repositoryRoot(folder);
+    const rules = new GitIgnore();
+    const kept: string[] = [];
+    for (const file of found) if (!(await rules.ignores(file, top))) kept.push(file);
+    return kept.sort((a, b) => (a < b ? -1 : a > b ? 1 : 0));
+  },
+  async writeWhole(file, text) {
+    // Beside the file, so that the last step is one rename on one disk.
+    const draft = `${file}.${randomBytes(4).toString("hex")}.part`;
+    try {
+      await mkdir(path.dirname(file), { recursive: true });
+      await writeFile(draft, text, { flag: "wx" });
+      await rename(draft, file);
+      return null;
+    } catch (error) {
+      await rm(draft, { force: true }).catch(() => undefined);
+      return reasonOf(error);
+    }
+  },
+};
+
+async function standardInput(): Promise<Uint8Array> {
+  const chunks: Buffer[] = [];
+  for await (const chunk of process.stdin) chunks.push(chunk as Buffer);
+  return Buffer.concat(chunks);
+}
+
+/** The real world. */
+export const nodeHost = (): Host => ({
+  files,
+  clock: { now: () => new Date(), elapsed: () => performance.now() },
+  workingDirectory: process.cwd(),
+  standardInput,
+  hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),
+});

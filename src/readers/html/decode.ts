@@ -1,0 +1,81 @@
+import type { Result } from "../../core/findings/problems.ts";
+import { notText } from "../../core/findings/problems.ts";
+
+export interface DecodedText {
+  /** Without its byte-order mark; offsets count from here. */
+  readonly text: string;
+  readonly encoding: string;
+  readonly hasByteOrderMark: boolean;
+}
+
+const byteOrderMarks = [
+  { bytes: [0xef, 0xbb, 0xbf], encoding: "utf-8" },
+  { bytes: [0xfe, 0xff], encoding: "utf-16be" },
+  { bytes: [0xff, 0xfe], encoding: "utf-16le" },
+] as const;
+
+/** How far a declaration is looked for. HTML §13.2.3.2, "prescan a byte stream to determine its encoding". */
+const PRESCAN_BYTES = 1024;
+
+/**
+ * The text of a page or stylesheet: byte-order mark, else the declared encoding, else UTF-8, else windows-1252
+ * when the bytes are not UTF-8. HTML §13.2.3; for stylesheets CSS Syntax 3 §3.2.
+ */
+export function decodeText(bytes: Uint8Array, file: string, language: "html" | "css"): Result<DecodedText> {
+  for (const { bytes: mark, encoding } of byteOrderMarks) {
+    if (mark.every((byte, i) => bytes[i] === byte)) {
+      return textIn(bytes.subarray(mark.length), encoding, file, true);
+    }
+  }
+  const head = String.fromCharCode(...bytes.subarray(0, PRESCAN_BYTES));
+  if (bytes.subarray(0, PRESCAN_BYTES).includes(0)) return { ok: false, problem: notText(file) };
+  const declared = language === "html" ? declaredInHtml(head) : declaredInCss(head);
+  if (declared !== null && isKnown(declared)) {
+    // A declaration that can be read byte by byte cannot be UTF-16: the standard reads it as UTF-8.
+    return textIn(bytes, /^utf-?16/i.test(declared) ? "utf-8" : declared, file, false);
+  }
+  try {
+    return {
+      ok: true,
+      value: {
+        text: new TextDecoder("utf-8", { fatal: true }).decode(bytes),
+        encoding: "utf-8",
+        hasByteOrderMark: false,
+      },
+    };
+  } catch {
+    return textIn(bytes, "windows-1252", file, false);
+  }
+}
+
+function textIn(
+  bytes: Uint8Array,
+  encoding: string,
+  file: string,
+  hasByteOrderMark: boolean,
+): Result<DecodedText> {
+  const text = new TextDecoder(encoding, { ignoreBOM: true }).decode(bytes);
+  if (text.slice(0, PRESCAN_BYTES).includes("\0")) return { ok: false, problem: notText(file) };
+  return { ok: true, value: { text, encoding, hasByteOrderMark } };
+}
+
+function isKnown(label: string): boolean {
+  try {
+    new TextDecoder(label);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+function declaredInHtml(head: string): string | null {
+  const withoutComments = head.replace(/<!--[^]*?(?:-->|$)/g, "");
+  for (const [tag] of withoutComments.matchAll(/<meta\b[^>]*>/gi)) {
+    const found = /\bcharset\s*=\s*["']?\s*([^\s"'/>;]+)/i.exec(tag);
+    if (found?.[1] !== undefined) return found[1];
+  }
+  const xml = /^\s*<\?xml[^>]*\bencoding\s*=\s*["']([^"']+)["']/i.exec(head);
+  return xml?.[1] ?? null;
+}
+
+const declaredInCss = (head: string): string | null => /^@charset "([^"]+)";/.exec(head)?.[1] ?? null;

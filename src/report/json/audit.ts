@@ -1,0 +1,44 @@
+import type { AuditAnswer } from "../../answers/audit.ts";
+import type { AuditDocument } from "./audit-schema.ts";
+
+/** The audit as one JSON document, without a line end. */
+export function auditJson(answer: AuditAnswer, toolVersion: string): string {
+  const failed = answer.findings.filter((finding) => finding.outcome === "failed");
+  const bySeverity = (severity: string) => failed.filter((finding) => finding.severity === severity).length;
+  const document: AuditDocument = {
+    format: "even-keel/audit",
+    version: 1,
+    tool: { name: "even-keel", version: toolVersion },
+    startedAt: answer.startedAt.toISOString(),
+    elapsedMs: answer.elapsedMs,
+    conformance: answer.conformance,
+    subjects: answer.subjects.map((subject) => ({ ...subject, outcomes: { ...subject.outcomes } })),
+    findings: answer.findings.map(({ heard: _, ...finding }) => ({
+      ...finding,
+      criteria: [...finding.criteria],
+      components: [],
+      facts: { ...finding.facts },
+      repair: finding.repair === null ? null : { ...finding.repair, edits: [...finding.repair.edits] },
+    })),
+    checks: answer.checks.map(({ id, outcome, targets, failed: bad, cantTell, passed }) => ({
+      id,
+      outcome,
+      targets,
+      failed: bad,
+      cantTell,
+      passed,
+    })),
+    summary: {
+      failed: failed.length,
+      cantTell: answer.findings.filter((finding) => finding.outcome === "cantTell").length,
+      accepted: 0,
+      bySeverity: {
+        blocker: bySeverity("blocker"),
+        barrier: bySeverity("barrier"),
+        friction: bySeverity("friction"),
+      },
+    },
+    problems: answer.problems.map(({ target, message }) => ({ target, message })),
+  };
+  return JSON.stringify(document, null, 2);
+}

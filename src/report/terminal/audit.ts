@@ -1,0 +1,230 @@
+import type { AuditAnswer, FindingAnswer, Subject } from "../../answers/audit.ts";
+import type { Check } from "../../core/checks/check.ts";
+import type { Severity } from "../../core/findings/verdict.ts";
+import { criteria } from "../../core/standards/criteria.ts";
+import type { Paint } from "./paint.ts";
+import { printable } from "./printable.ts";
+import { cut, sourceFrame } from "./source-frame.ts";
+
+export interface AuditView {
+  readonly paint: Paint;
+  readonly checks: readonly Check[];
+  /** Shows every finding instead of three of a kind. */
+  readonly all: boolean;
+  /** One line a finding, nothing else. */
+  readonly quiet: boolean;
+}
+
+/** How many findings of one check on one page are shown in full. */
+const SHOWN_OF_A_KIND = 3;
+
+const marks: Readonly<Record<Severity | "question", string>> = {
+  blocker: "■",
+  barrier: "▲",
+  friction: "●",
+  question: "?",
+};
+const plurals: Readonly<Record<Severity, string>> = {
+  blocker: "blockers",
+  barrier: "barriers",
+  friction: "frictions",
+};
+
+const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
+
+/** What people are shown: by page, the worst first, each with its place, who is hurt and how to mend it. */
+export function auditText(answer: AuditAnswer, view: AuditView): string {
+  if (view.quiet)
+    return answer.findings
+      .filter((finding) => finding.outcome === "failed")
+      .map(oneLine)
+      .join("");
+  const parts: string[] = [];
+  const { colours } = view.paint;
+  for (const subject of answer.subjects) {
+    const findings = answer.findings.filter(
+      (finding) => finding.subject === subject.id && finding.outcome !== "passed",
+    );
+    if (findings.length === 0 && answer.subjects.length > 1) continue;
+    parts.push(`${colours.bold(printable(subject.id))}  ${colours.dim(about(subject))}\n`);
+    parts.push(...findingsText(findings, answer, view));
+  }
+  const clean = answer.subjects.filter(
+    (subject) => !answer.findings.some((f) => f.subject === subject.id && f.outcome !== "passed"),
+  );
+  if (clean.length > 0 && answer.subjects.length > 1) {
+    const names = clean.map((subject) => printable(subject.id)).join(", ");
+    parts.push(`${view.paint.paragraph(`${colours.green("✓")} `, `nothing found in ${names}`, 2)}\n`);
+  }
+  parts.push(closing(answer, view));
+  return parts.join("\n");
+}
+
+const about = (subject: Subject): string =>
+  `${subject.kind} · ${counted(subject.elements, "element", "elements")} · ${subject.engine}`;
+
+const oneLine = (finding: FindingAnswer): string => {
+  const place =
+    finding.source === null
+      ? finding.subject
+      : `${finding.source.file}:${finding.source.line}:${finding.source.column}`;
+  return `${printable(place)}: ${finding.severity}: ${printable(finding.message)} (${finding.check})\n`;
+};
+
+function findingsText(
+  findings: readonly FindingAnswer[],
+  answer: AuditAnswer,
+  view: AuditView,
+): readonly string[] {
+  const parts: string[] = [];
+  const kinds = new Map<string, FindingAnswer[]>();
+  for (const finding of findings) {
+    const key = `${finding.outcome} ${finding.check}`;
+    const kind = kinds.get(key);
+    if (kind === undefined) kinds.set(key, [finding]);
+    else kind.push(finding);
+  }
+  for (const kind of kinds.values()) {
+    const shown = view.all ? kind : kind.slice(0, SHOWN_OF_A_KIND);
+    for (const [at, finding] of shown.entries()) parts.push(findingText(finding, answer, view, at === 0));
+    const folded = kind.slice(shown.length);
+    const [first] = folded;
+    if (first !== undefined) {
+      const lines = folded.map((finding) => finding.source?.line).filter((line) => line !== undefined);
+      const where =
+        lines.length === 0
+          ? ""
+          : `: line ${[...new Set(lines)].slice(0, 12).join(", ")}${new Set(lines).size > 12 ? " …" : ""}`;
+      parts.push(
+        `    ${view.paint.colours.dim(`and ${folded.length} more of ${first.check}${where}  (--all shows them)`)}\n`,
+      );
+    }
+  }
+  return parts;
+}
+
+function findingText(finding: FindingAnswer, answer: AuditAnswer, view: AuditView, explain: boolean): string {
+  const { paint } = view;
+  const { colours } = paint;
+  const isQuestion = finding.outcome === "cantTell";
+  const tint = isQuestion
+    ? colours.blue
+    : finding.severity === "blocker"
+      ? colours.red
+      : finding.severity === "barrier"
+        ? colours.yellow
+        : colours.cyan;
+  const word = isQuestion ? "question" : finding.severity;
+  const lines: string[] = [];
+  lines.push(
+    paint.paragraph(
+      `  ${tint(`${marks[word]} ${word}`)}  `,
+      colours.bold(printable(finding.message)),
+      4 + word.length + 2,
+    ),
+  );
+  const place =
+    finding.source === null
+      ? finding.subject
+      : `${finding.source.file}:${finding.source.line}:${finding.source.column}`;
+  lines.push(
+    paint.paragraph(
+      "    ",
+      colours.dim([printable(place), ...finding.criteria.map(criterionText), finding.check].join(" · ")),
+      4,
+    ),
+  );
+  const frame =
+    finding.source === null
+      ? null
+      : sourceFrame(answer.texts, finding.source, `heard as: ${printable(finding.heard)}`, paint);
+  if (frame !== null) lines.push(...frame.map((line) => `  ${line}`));
+  const check = view.checks.find((c) => c.id === finding.check);
+  if (explain && check !== undefined)
+    lines.push(paint.paragraph(`    ${colours.dim("who ")}  `, check.who, 10));
+  if (finding.repair !== null) {
+    lines.push(paint.paragraph(`    ${colours.dim("mend")}  `, printable(finding.repair.summary), 10));
+    lines.push(...editLines(finding, answer, view));
+  }
+  return `${lines.join("\n")}\n`;
+}
+
+const criterionText = (number: string): string => {
+  const row: { readonly level: string } | undefined = Object.hasOwn(criteria, number)
+    ? criteria[number as keyof typeof criteria]
+    : undefined;
+  return `WCAG ${number}${row === undefined ? "" : ` ${row.level}`}`;
+};
+
+/** The lines of source as the edits would leave them. */
+function editLines(finding: FindingAnswer, answer: AuditAnswer, view: AuditView): readonly string[] {
+  const edits = finding.repair?.edits ?? [];
+  const { colours } = view.paint;
+  const changed = new Map<string, string>();
+  for (const edit of edits) {
+    const lines = answer.texts.lines(edit.file);
+    const text = answer.texts.text(edit.file);
+    if (lines === null || text === null) continue;
+    const { line, column } = lines.position(edit.start);
+    const inLine = edits
+      .filter((e) => e.file === edit.file && lines.position(e.start).line === line)
+      .toSorted((a, b) => b.start - a.start);
+    const lineStart = edit.start - (column - 1);
+    let whole = lines.line(line) ?? "";
+    for (const e of inLine)
+      whole = whole.slice(0, e.start - lineStart) + e.text + whole.slice(e.end - lineStart);
+    changed.set(
+      `${edit.file}:${line}`,
+      `      ${colours.dim(String(line).padStart(4))} ${colours.green("+")} ${colours.green(cut(printable(whole.trim()), view.paint.width - 14))}`,
+    );
+  }
+  return [...changed.values()];
+}
+
+function closing(answer: AuditAnswer, view: AuditView): string {
+  const { colours } = view.paint;
+  const failed = answer.findings.filter((finding) => finding.outcome === "failed");
+  const questions = answer.findings.filter((finding) => finding.outcome === "cantTell").length;
+  const passed = answer.checks.filter((check) => check.outcome === "passed").length;
+  const bySeverity = (["blocker", "barrier", "friction"] as const).flatMap((severity) => {
+    const n = failed.filter((finding) => finding.severity === severity).length;
+    return n === 0 ? [] : [counted(n, severity, plurals[severity])];
+  });
+  const pages = answer.subjects.length > 1 ? ` in ${answer.subjects.length} pages` : "";
+  const summary = [
+    failed.length === 0
+      ? colours.green(`Nothing to mend${pages}`)
+      : colours.bold(`${failed.length} to mend${pages}: ${bySeverity.join(", ")}`),
+    ...(questions > 0 ? [counted(questions, "question for a person", "questions for a person")] : []),
+    `${counted(passed, "check", "checks")} passed`,
+  ].join(" · ");
+  const lines = [view.paint.paragraph("", summary, 0)];
+  const first = failed[0] ?? answer.findings[0];
+  if (first !== undefined) {
+    const id = /\bid="([\w-]+)"/.exec(first.element.snippet)?.[1];
+    const at = id === undefined ? first.element.tag : `#${id}`;
+    lines.push(
+      view.paint.paragraph(
+        colours.dim("next  "),
+        colours.dim(
+          `keel tree ${shellWord(first.subject)} --at ${shellWord(at)} shows what assistive technology is given there; mend, and run this again.`,
+        ),
+        6,
+      ),
+    );
+  } else if (answer.subjects.length > 0) {
+    lines.push(
+      view.paint.paragraph(
+        colours.dim("next  "),
+        colours.dim(
+          "What no check can see remains for a person: read the page with keel hear, and press Tab through it.",
+        ),
+        6,
+      ),
+    );
+  }
+  return `${lines.join("\n")}\n`;
+}
+
+const shellWord = (text: string): string =>
+  /^[\w./-]+$/.test(text) ? text : `'${printable(text).replace(/'/g, "'\\''")}'`;

@@ -1,0 +1,32 @@
+import type { PageTree } from "../../answers/tree.ts";
+import type { SpeechLine } from "../../core/semantics/reading-order.ts";
+import type { Paint } from "./paint.ts";
+import { printable } from "./printable.ts";
+import { cut } from "./source-frame.ts";
+
+/** Speech lines, containers indented; `places` adds the line of source at the left. */
+export function speechText(
+  page: PageTree,
+  lines: readonly SpeechLine[],
+  heading: string,
+  places: boolean,
+  paint: Paint,
+): string {
+  const { colours, width } = paint;
+  const title = `${colours.bold(printable(page.target))}${heading === "" ? "" : `  ${colours.dim(heading)}`}\n`;
+  if (lines.length === 0) return `${title}${colours.dim("  none on this page")}\n`;
+  const numbers = lines.map(({ source }) => page.texts.place(source)?.line ?? null);
+  const gutter = places ? Math.max(...numbers.map((n) => String(n ?? "").length)) + 2 : 0;
+  const body = lines.map(({ text, depth }, i) => {
+    const indent = "  ".repeat(Math.min(depth, Math.floor(width / 6)));
+    const number = places ? `${colours.dim(String(numbers[i] ?? "").padStart(gutter - 2))}  ` : "";
+    const said = printable(text);
+    const closing = said.startsWith("end of ");
+    const shown = places ? cut(said, Math.max(20, width - gutter - indent.length)) : said;
+    const line = `${indent}${closing ? colours.dim(shown) : shown}`;
+    return places
+      ? `${number}${line}`
+      : paint.paragraph(indent, closing ? colours.dim(said) : said, indent.length);
+  });
+  return `${title}${body.join("\n")}\n`;
+}
