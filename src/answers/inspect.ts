@@ -5,7 +5,7 @@ import type { Scene } from "../core/scene/scene.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import { type NameCandidate, type NameFrom, nameCandidates } from "../core/semantics/name.ts";
 import type { States } from "../core/semantics/states.ts";
-import { valueOf } from "../core/semantics/states.ts";
+import { spokenValue } from "../core/semantics/states.ts";
 import { contentsText } from "../core/semantics/text-alternative.ts";
 import { isTold } from "../core/semantics/tree.ts";
 import { type ElementAnswer, elementAnswer, type SourceAnswer, type SourceTexts } from "./element-answer.ts";
@@ -67,7 +67,7 @@ export function inspect(scene: Scene, element: ElementNode, texts: SourceTexts):
     },
     description: { text: description.text, from: description.from },
     states: scene.states(element),
-    value: valueOf(scene, element),
+    value: spokenValue(scene, element),
     focus: focusOf(scene, element),
     hidden: {
       exposed: exposed && isTold(scene, element),

@@ -120,7 +120,7 @@ function resolve(cascade: Cascade, style: Style, property: string, visiting: Set
         .filter((c) => c.block.layer !== first.block.layer || c.block.origin !== first.block.origin);
       continue;
     }
-    return valueOf(cascade, style, property, first, visiting);
+    return valueFrom(cascade, style, property, first, visiting);
   }
   return unknown;
 }
@@ -148,7 +148,7 @@ function resolveFrom(
     return without.text !== null && without.text === withIt.text ? withIt : unknown;
   }
   if (/^revert/i.test(first.declared.text)) return unknown;
-  return valueOf(cascade, style, property, first, visiting);
+  return valueFrom(cascade, style, property, first, visiting);
 }
 
 /** No declaration: the parent's value or the initial one. CSS Cascade 5 §7. */
@@ -177,7 +177,7 @@ function initial(cascade: Cascade, property: string): CascadedValue {
   };
 }
 
-function valueOf(
+function valueFrom(
   cascade: Cascade,
   style: Style,
   property: string,
@@ -208,7 +208,7 @@ function valueOf(
   if (property !== "content" && /\battr\(/i.test(text)) return { ...unknown, declared, block, own: true };
   if (isWideKeyword(text))
     return {
-      ...valueOf(
+      ...spokenValue(
         cascade,
         style,
         property,

@@ -69,7 +69,7 @@ export function evaluateMedia(text: string, device: Device): Certainty {
 }
 
 function evaluateQuery(query: string, device: Device): Certainty {
-  const match = /^(?:(not|only)\s+)?([a-z-]+)(?:\s+and\s+([^]+))?$/.exec(query);
+  const match = /^(?:(not|only)\s+)?([a-z-]+)(?:\s+and\s+([\s\S]+))?$/.exec(query);
   if (match !== null && match[2] !== "not" && !query.startsWith("(")) {
     const [, modifier, type = "", rest] = match;
     const ofType = type === "all" || type === "screen" ? YES : NO;
@@ -132,7 +132,7 @@ function splitAtWord(text: string, word: string): readonly string[] {
 }
 
 function evaluateFeature(text: string, device: Device): Certainty {
-  const plain = /^(min-|max-)?([a-z-]+?)\s*:\s*([^]+)$/.exec(
+  const plain = /^(min-|max-)?([a-z-]+?)\s*:\s*([\s\S]+)$/.exec(
     text.replace(/^-webkit-(min|max)-/, "$1--webkit-"),
   );
   if (plain !== null) {

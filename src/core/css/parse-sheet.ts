@@ -346,7 +346,7 @@ export function parseSheet(style: StyleText): Sheet {
   }
 
   function scopeLimits(prelude: string): { start: SelectorList | null; end: SelectorList | null } | null {
-    const match = /^(?:\(([^]*?)\))?\s*(?:to\s*\(([^]*)\))?$/i.exec(prelude);
+    const match = /^(?:\(([\s\S]*?)\))?\s*(?:to\s*\(([\s\S]*)\))?$/i.exec(prelude);
     if (match === null) return null;
     const compile = (text: string | undefined) =>
       text === undefined ? null : compiledSelectors(text.trim(), null);
@@ -375,7 +375,7 @@ function closingParenthesis(text: string, open: number): number {
 
 const isSpace = (type: number | undefined): boolean => type === WhiteSpace || type === Comment;
 const withoutComments = (text: string): string =>
-  text.includes("/*") ? text.replace(/\/\*[^]*?(?:\*\/|$)/g, " ") : text;
+  text.includes("/*") ? text.replace(/\/\*[\s\S]*?(?:\*\/|$)/g, " ") : text;
 const trimmedLength = (text: string): number => text.replace(/\s*!\s*important\s*$/i, "").length;
 const unescapeName = (name: string): string => (name.includes("\\") ? name.replace(/\\(.)/gs, "$1") : name);
 

@@ -40,6 +40,6 @@ function split(text: string, separator: string | null): readonly string[] {
 
 /** The name and arguments of `name(arguments)`; null for anything else. */
 export function functionCall(text: string): { readonly name: string; readonly argument: string } | null {
-  const match = /^([a-z-][\w-]*)\(([^]*)\)$/i.exec(text);
+  const match = /^([a-z-][\w-]*)\(([\s\S]*)\)$/i.exec(text);
   return match === null ? null : { name: (match[1] ?? "").toLowerCase(), argument: match[2] ?? "" };
 }

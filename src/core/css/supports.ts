@@ -7,10 +7,10 @@ import { acceptsValue, holdsSubstitution } from "./value-syntax.ts";
 /** Whether an `@supports` condition holds in today's browsers, as far as our own tables tell. CSS Conditional 3 §6. */
 export function evaluateSupports(text: string): Certainty {
   return evaluateCondition(text, (leaf) => {
-    const selector = /^selector\(([^]*)\)$/i.exec(leaf);
+    const selector = /^selector\(([\s\S]*)\)$/i.exec(leaf);
     if (selector !== null) return /::?-(?:moz|ms|o)-/i.test(selector[1] ?? "") ? NO : MAYBE;
     if (/^font-(?:tech|format)\(/i.test(leaf)) return MAYBE;
-    const declaration = /^(--[\w-]+|[\w-]+)\s*:\s*([^]+)$/.exec(leaf);
+    const declaration = /^(--[\w-]+|[\w-]+)\s*:\s*([\s\S]+)$/.exec(leaf);
     if (declaration === null) return NO;
     const name = (declaration[1] ?? "").toLowerCase();
     const value = (declaration[2] ?? "").trim();

@@ -30,7 +30,7 @@ export function generatedText(
   let text = "";
   let certain = true;
   for (const part of splitAtSpaces(alternative ?? shown)) {
-    const string = /^(["'])([^]*)\1$/.exec(part);
+    const string = /^(["'])([\s\S]*)\1$/.exec(part);
     if (string !== null) {
       text += unescapeString(string[2] ?? "");
       continue;
@@ -54,7 +54,7 @@ export function generatedText(
 /** CSS Syntax 3 §4.3.7. */
 const unescapeString = (text: string): string =>
   text.replace(
-    /\\(?:([0-9a-fA-F]{1,6})[ \t\n\f\r]?|(\r\n|[\n\f\r])|([^]))/gu,
+    /\\(?:([0-9a-fA-F]{1,6})[ \t\n\f\r]?|(\r\n|[\n\f\r])|([\s\S]))/gu,
     (_, hex: string | undefined, newline: string | undefined, character: string | undefined) =>
       hex !== undefined
         ? fromCodePoint(Number.parseInt(hex, 16))

@@ -1,7 +1,7 @@
 import type { ElementNode } from "../document/node.ts";
 import type { Semantics } from "./semantics.ts";
 import type { States } from "./states.ts";
-import { valueOf } from "./states.ts";
+import { spokenValue } from "./states.ts";
 import { roleWords } from "./tables/role-words.ts";
 import type { Role } from "./tables/roles.ts";
 import { rolelessWord } from "./tree.ts";
@@ -83,7 +83,7 @@ export function heardLineOf(semantics: Semantics, element: ElementNode): string 
     role: semantics.role(element).role ?? "generic",
     name: semantics.name(element).text,
     states: semantics.states(element),
-    value: valueOf(semantics, element),
+    value: spokenValue(semantics, element),
     element,
   });
 }

@@ -251,7 +251,7 @@ function addRange(element: ElementNode, limits: { low: number; high: number } | 
 }
 
 /** What an element says beside its name: the text in a field, the option chosen, a range's value; null for none. */
-export function valueOf(semantics: Semantics, element: ElementNode): string | null {
+export function spokenValue(semantics: Semantics, element: ElementNode): string | null {
   const { index } = semantics.page;
   if (element.namespace === "html") {
     if (element.tag === "input") {

@@ -136,9 +136,12 @@ function ownAlternative(traversal: Traversal, element: ElementNode): TextAlterna
     const named = referencedText(traversal.semantics, element, "aria-labelledby", traversal.visited);
     if (named !== null && named.text !== "") return named;
   }
-  const value = traversal.visited.size > 1 || traversal.referenced ? embeddedValue(traversal, element) : null;
-  if (value !== null) return value;
   const label = attributeAlternative(element, "aria-label");
+  // What is referred to speaks for itself first; a control met inside a label is part of the sentence by its value.
+  const isReferred = traversal.referenced && traversal.visited.size === 1;
+  if (isReferred && label !== null) return label;
+  const value = isReferred || traversal.visited.size > 1 ? embeddedValue(traversal, element) : null;
+  if (value !== null) return value;
   if (label !== null) return label;
   const { role } = traversal.semantics.role(element);
   if (role === "none") return null;

@@ -7,7 +7,7 @@ import { focusCause, tabindexOf } from "../rendering/focusable.ts";
 import { generatedText } from "./generated-content.ts";
 import type { NameFrom } from "./name.ts";
 import type { Semantics } from "./semantics.ts";
-import { type States, valueOf } from "./states.ts";
+import { type States, spokenValue } from "./states.ts";
 import { roleless } from "./tables/native-roles.ts";
 import { type Role, roleRow } from "./tables/roles.ts";
 import { stateRow } from "./tables/states.ts";
@@ -162,7 +162,7 @@ function treeNode(
     nameFrom: name.from,
     description: semantics.description(element).text,
     states: semantics.states(element),
-    value: valueOf(semantics, element),
+    value: spokenValue(semantics, element),
     certain: role.certain && name.certain && element.presence === "always" && !element.repeats,
     children: [],
   };

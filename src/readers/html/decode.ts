@@ -69,7 +69,7 @@ function isKnown(label: string): boolean {
 }
 
 function declaredInHtml(head: string): string | null {
-  const withoutComments = head.replace(/<!--[^]*?(?:-->|$)/g, "");
+  const withoutComments = head.replace(/<!--[\s\S]*?(?:-->|$)/g, "");
   for (const [tag] of withoutComments.matchAll(/<meta\b[^>]*>/gi)) {
     const found = /\bcharset\s*=\s*["']?\s*([^\s"'/>;]+)/i.exec(tag);
     if (found?.[1] !== undefined) return found[1];
