@@ -1,10 +1,14 @@
 import type { Check } from "../core/checks/check.ts";
 import { type CheckResult, runChecks } from "../core/checks/run.ts";
+import { NO } from "../core/css/certainty.ts";
+import type { ElementNode } from "../core/document/node.ts";
+import { textContent } from "../core/document/text-content.ts";
 import type { Problem } from "../core/findings/problems.ts";
 import type { Finding, Outcome, Severity } from "../core/findings/verdict.ts";
 import type { Repair } from "../core/repair/edit.ts";
-import { sceneFromSource } from "../core/scene/scene.ts";
+import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
+import { isTold } from "../core/semantics/tree.ts";
 import { criteria } from "../core/standards/criteria.ts";
 import type { Host } from "../host/host.ts";
 import { type ElementAnswer, elementAnswer, type SourceAnswer, SourceTexts } from "./element-answer.ts";
@@ -50,7 +54,7 @@ export interface FindingAnswer {
   readonly facts: Finding["facts"];
   readonly repair: Repair | null;
   /** What is heard at the element; for people. */
-  readonly heard: string;
+  readonly heard: string | null;
 }
 
 export interface AuditAnswer {
@@ -193,13 +197,20 @@ function auditPage(
         source: texts.place(finding.source),
         components: [],
         message: finding.message,
-        cause: finding.cause === null ? fingerprint : host.hash(`${finding.check}\n${finding.cause}`),
+        cause: finding.cause === null ? fingerprint : host.hash(`${page.name}\n${finding.cause}`),
         facts: finding.facts,
         repair: finding.repair,
-        heard: heardLineOf(scene, finding.element),
+        heard: heardAs(scene, finding.element),
       };
     });
   return { subject, found, results: run.checks };
+}
+
+/** What is heard at an element; null for one that nobody meets, such as a meta element. */
+function heardAs(scene: Scene, element: ElementNode): string | null {
+  if (scene.presence.of(element).exposed === NO) return null;
+  if (isTold(scene, element) || element.tag === "html") return heardLineOf(scene, element);
+  return textContent(element) === "" ? null : "plain text";
 }
 
 const ranked: readonly Outcome[] = ["failed", "cantTell", "passed", "untested", "inapplicable"];

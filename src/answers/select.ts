@@ -1,4 +1,4 @@
-import { parse } from "css-tree";
+import parse from "css-tree/selector-parser";
 import { YES } from "../core/css/certainty.ts";
 import { matcherFor, noInteraction } from "../core/css/match.ts";
 import { compileSelectorList, InvalidSelector, type SelectorList } from "../core/css/selector.ts";

@@ -208,7 +208,7 @@ function valueFrom(
   if (property !== "content" && /\battr\(/i.test(text)) return { ...unknown, declared, block, own: true };
   if (isWideKeyword(text))
     return {
-      ...spokenValue(
+      ...valueFrom(
         cascade,
         style,
         property,

@@ -1,4 +1,6 @@
-import { parse as parseCss, type SelectorList as SelectorListNode, tokenize, tokenTypes } from "css-tree";
+import type { SelectorList as SelectorListNode } from "css-tree";
+import parseCss from "css-tree/selector-parser";
+import { tokenize, tokenTypes } from "css-tree/tokenizer";
 import { type DeclarationBlock, DeclarationCollector } from "./declared.ts";
 import { compileSelectorList, InvalidSelector, type SelectorList } from "./selector.ts";
 import type { Conditions, ImportRule, Sheet, SheetItem } from "./sheet.ts";

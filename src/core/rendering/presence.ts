@@ -32,6 +32,8 @@ export interface Presence {
   readonly reason: HiddenReason | null;
   /** The element that is the reason; null while exposed. */
   readonly because: ElementNode | null;
+  /** Whether text right inside it is not there although the element is: in a closed details, or as fallback. */
+  readonly ownTextHidden: boolean;
   /** Whether the children are not rendered although the element is (`content-visibility`). */
   readonly childrenHidden: HiddenReason | null;
 }
@@ -47,10 +49,18 @@ const present: Presence = {
   inert: false,
   reason: null,
   because: null,
+  ownTextHidden: false,
   childrenHidden: null,
 };
 
-const absent: Presence = { ...present, rendered: NO, visible: NO, exposed: NO, reason: "not in a slot" };
+const absent: Presence = {
+  ...present,
+  rendered: NO,
+  visible: NO,
+  exposed: NO,
+  reason: "not in a slot",
+  ownTextHidden: true,
+};
 
 /** Content that stands in where an element is not supported. HTML §4.8: transparent only to old browsers. */
 const fallbackOnly = new Set(["video", "audio", "iframe", "object", "progress", "meter"]);
@@ -83,18 +93,18 @@ export function presenceOf(page: Page): PresenceMap {
   return { of: (element) => known.get(element) ?? absent };
 }
 
+const isFallbackParent = (element: ElementNode): boolean =>
+  element.namespace === "html" &&
+  fallbackOnly.has(element.tag) &&
+  (element.tag !== "object" || hasAttribute(element, "data"));
+
 function presenceUnder(page: Page, element: ElementNode, above: Presence): Presence {
   if (above.rendered === NO)
     return above.childrenHidden === null ? above : { ...above, childrenHidden: null };
   if (above.childrenHidden !== null)
     return gone(above.childrenHidden, page.index.flatParent(element) ?? element);
   const parent = page.index.flatParent(element);
-  if (
-    parent !== null &&
-    parent.namespace === "html" &&
-    fallbackOnly.has(parent.tag) &&
-    (parent.tag !== "object" || hasAttribute(parent, "data"))
-  ) {
+  if (parent !== null && isFallbackParent(parent)) {
     return gone("fallback content", parent);
   }
   if (element.namespace === "svg" && neverDrawn.has(element.tag)) return gone("never rendered", element);
@@ -123,20 +133,24 @@ function presenceUnder(page: Page, element: ElementNode, above: Presence): Prese
   const blocked = reason === "aria-hidden" || reason === "inert";
   exposed = blocked ? NO : visible;
   if (exposed === YES && (ariaHidden === MAYBE || above.exposed === MAYBE)) exposed = MAYBE;
+  const closedDetails =
+    element.tag === "details" && element.namespace === "html" && !hasAttribute(element, "open");
   const childrenHidden =
     page.styles.keyword(element, "content-visibility") === "hidden" ? "content-visibility: hidden" : null;
+  const ownTextHidden = closedDetails || childrenHidden !== null || isFallbackParent(element);
   if (
     rendered === above.rendered &&
     visible === above.visible &&
     exposed === above.exposed &&
     inert === above.inert &&
+    ownTextHidden === above.ownTextHidden &&
     reason === above.reason &&
     because === above.because &&
     childrenHidden === null
   ) {
     return above;
   }
-  return { rendered, visible, exposed, inert, reason, because, childrenHidden };
+  return { rendered, visible, exposed, inert, reason, because, ownTextHidden, childrenHidden };
 }
 
 const gone = (reason: HiddenReason, because: ElementNode): Presence => ({
@@ -146,6 +160,7 @@ const gone = (reason: HiddenReason, because: ElementNode): Presence => ({
   inert: false,
   reason,
   because,
+  ownTextHidden: true,
   childrenHidden: null,
 });
 

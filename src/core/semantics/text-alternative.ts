@@ -437,7 +437,7 @@ function gather(traversal: Traversal, root: ElementNode): TextAlternative {
       continue;
     }
     if (isApart(traversal, node)) collector.space();
-    enter(node, false);
+    enter(node, !traversal.hiddenAllowed && semantics.presence.of(node).ownTextHidden);
   }
   return collector.result();
 }

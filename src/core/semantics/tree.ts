@@ -59,8 +59,8 @@ export function accessibilityTree(semantics: Semantics): ElementTreeNode | null 
 
   /** Puts the children of an element on the stack; owned elements after its own. */
   const enter = (element: ElementNode, into: TreeNode[]) => {
-    const { reason, rendered } = semantics.presence.of(element);
-    const silent = reason !== null || rendered === NO;
+    const { reason, rendered, ownTextHidden } = semantics.presence.of(element);
+    const silent = reason !== null || rendered === NO || ownTextHidden;
     const owned = owners.owned.get(element);
     const own = index.flatChildren(element);
     const nodes = owned === undefined ? own : [...own, ...owned];

@@ -48,13 +48,22 @@ export function decodeText(bytes: Uint8Array, file: string, language: "html" | "
   }
 }
 
+/** What windows-1252 has at 0x80–0x9F. Encoding Standard §9. */
+const windows1252 = "€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ";
+
+/** Node.js 20 decodes windows-1252 as if it were ISO 8859-1: control characters stand where quotes should. */
+const withoutControls = (text: string): string =>
+  text.replace(/[\u0080-\u009f]/g, (c) => windows1252[c.charCodeAt(0) - 0x80] ?? c);
+
 function textIn(
   bytes: Uint8Array,
   encoding: string,
   file: string,
   hasByteOrderMark: boolean,
 ): Result<DecodedText> {
-  const text = new TextDecoder(encoding, { ignoreBOM: true }).decode(bytes);
+  const decoder = new TextDecoder(encoding, { ignoreBOM: true });
+  const decoded = decoder.decode(bytes);
+  const text = decoder.encoding === "windows-1252" ? withoutControls(decoded) : decoded;
   if (text.slice(0, PRESCAN_BYTES).includes("\0")) return { ok: false, problem: notText(file) };
   return { ok: true, value: { text, encoding, hasByteOrderMark } };
 }

@@ -1,21 +1,9 @@
-import { z } from "zod";
 import type { PageTree } from "../../answers/tree.ts";
 import type { SpeechLine } from "../../core/semantics/reading-order.ts";
-import { sourceSchema } from "./shapes.ts";
-
-/** What `keel hear --format json` prints. */
-export const hearSchema = z.strictObject({
-  format: z.literal("even-keel/hear"),
-  version: z.literal(1),
-  target: z.string(),
-  by: z.string().nullable(),
-  lines: z.array(
-    z.strictObject({ text: z.string(), depth: z.int().min(0), source: sourceSchema.nullable() }),
-  ),
-});
+import type { HearDocument } from "./hear-schema.ts";
 
 export function hearJson(page: PageTree, by: string | null, lines: readonly SpeechLine[]): string {
-  const document: z.infer<typeof hearSchema> = {
+  const document: HearDocument = {
     format: "even-keel/hear",
     version: 1,
     target: page.target,

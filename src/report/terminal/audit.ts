@@ -18,6 +18,9 @@ export interface AuditView {
 /** How many findings of one check on one page are shown in full. */
 const SHOWN_OF_A_KIND = 3;
 
+/** How many findings that share a cause are named one by one. */
+const MOST_NAMED = 3;
+
 const marks: Readonly<Record<Severity | "question", string>> = {
   blocker: "■",
   barrier: "▲",
@@ -78,7 +81,11 @@ function findingsText(
 ): readonly string[] {
   const parts: string[] = [];
   const kinds = new Map<string, FindingAnswer[]>();
+  const causes = new Map<string, FindingAnswer[]>();
+  for (const finding of findings) causes.set(finding.cause, [...(causes.get(finding.cause) ?? []), finding]);
   for (const finding of findings) {
+    // One change mends them all: people are shown the first, with the others named below it.
+    if (causes.get(finding.cause)?.[0] !== finding) continue;
     const key = `${finding.outcome} ${finding.check}`;
     const kind = kinds.get(key);
     if (kind === undefined) kinds.set(key, [finding]);
@@ -86,7 +93,8 @@ function findingsText(
   }
   for (const kind of kinds.values()) {
     const shown = view.all ? kind : kind.slice(0, SHOWN_OF_A_KIND);
-    for (const [at, finding] of shown.entries()) parts.push(findingText(finding, answer, view, at === 0));
+    for (const [at, finding] of shown.entries())
+      parts.push(findingText(finding, (causes.get(finding.cause) ?? []).slice(1), answer, view, at === 0));
     const folded = kind.slice(shown.length);
     const [first] = folded;
     if (first !== undefined) {
@@ -103,7 +111,13 @@ function findingsText(
   return parts;
 }
 
-function findingText(finding: FindingAnswer, answer: AuditAnswer, view: AuditView, explain: boolean): string {
+function findingText(
+  finding: FindingAnswer,
+  also: readonly FindingAnswer[],
+  answer: AuditAnswer,
+  view: AuditView,
+  explain: boolean,
+): string {
   const { paint } = view;
   const { colours } = paint;
   const isQuestion = finding.outcome === "cantTell";
@@ -137,7 +151,12 @@ function findingText(finding: FindingAnswer, answer: AuditAnswer, view: AuditVie
   const frame =
     finding.source === null
       ? null
-      : sourceFrame(answer.texts, finding.source, `heard as: ${printable(finding.heard)}`, paint);
+      : sourceFrame(
+          answer.texts,
+          finding.source,
+          finding.heard === null ? "" : `heard as: ${printable(finding.heard)}`,
+          paint,
+        );
   if (frame !== null) lines.push(...frame.map((line) => `  ${line}`));
   const check = view.checks.find((c) => c.id === finding.check);
   if (explain && check !== undefined)
@@ -146,6 +165,20 @@ function findingText(finding: FindingAnswer, answer: AuditAnswer, view: AuditVie
     lines.push(paint.paragraph(`    ${colours.dim("mend")}  `, printable(finding.repair.summary), 10));
     lines.push(...editLines(finding, answer, view));
   }
+  for (const other of also.slice(0, MOST_NAMED)) {
+    const line = other.source === null ? "" : `, line ${other.source.line}`;
+    lines.push(
+      paint.paragraph(
+        `    ${colours.dim("also")}  `,
+        colours.dim(
+          `${printable(other.message)} (${[...other.criteria.map(criterionText), other.check].join(" · ")}${line})`,
+        ),
+        10,
+      ),
+    );
+  }
+  if (also.length > MOST_NAMED)
+    lines.push(`          ${colours.dim(`and ${also.length - MOST_NAMED} more that the same change mends`)}`);
   return `${lines.join("\n")}\n`;
 }
 
@@ -196,13 +229,15 @@ function closing(answer: AuditAnswer, view: AuditView): string {
       ? colours.green(`Nothing to mend${pages}`)
       : colours.bold(`${failed.length} to mend${pages}: ${bySeverity.join(", ")}`),
     ...(questions > 0 ? [counted(questions, "question for a person", "questions for a person")] : []),
-    `${counted(passed, "check", "checks")} passed`,
+    ...(passed > 0 ? [`${counted(passed, "check", "checks")} passed`] : []),
   ].join(" · ");
   const lines = [view.paint.paragraph("", summary, 0)];
   const first = failed[0] ?? answer.findings[0];
   if (first !== undefined) {
     const id = /\bid="([\w-]+)"/.exec(first.element.snippet)?.[1];
-    const at = id === undefined ? first.element.tag : `#${id}`;
+    const named = /\bclass="([a-zA-Z][\w-]*)/.exec(first.element.snippet)?.[1];
+    const at =
+      id !== undefined ? `#${id}` : named !== undefined ? `${first.element.tag}.${named}` : first.element.tag;
     lines.push(
       view.paint.paragraph(
         colours.dim("next  "),

@@ -8,6 +8,7 @@ import type { Role } from "../../semantics/tables/roles.ts";
 import type { CriterionNumber } from "../../standards/criteria.ts";
 import type { Check } from "../check.ts";
 import { holdsUnknownContent, isExposed, isUnnamed } from "../shown-name.ts";
+import { pictureCause } from "./picture-cause.ts";
 
 const actions = new Set<Role>([
   "link",
@@ -42,7 +43,14 @@ function repairFor(scene: Scene, action: ElementNode, word: string): Repair {
   const { index } = scene.page;
   const image = firstInside(scene, action, (e) => e.tag === "img" && e.attributes.has("alt"));
   if (image !== null)
-    return ask(`Its picture is marked as decoration: say in the picture's alt what the ${word} does.`);
+    return ask(
+      `Its picture is marked as decoration: say in the picture's alt ${word === "link" ? "where the link leads" : `what the ${word} does`}.`,
+    );
+  if (firstInside(scene, action, (e) => e.tag === "img") !== null) {
+    return ask(
+      `Its picture has no alternative: say in the picture's alt ${word === "link" ? "where the link leads" : "what the button does"}.`,
+    );
+  }
   const svg = firstInside(scene, action, (e) => e.tag === "svg");
   if (svg !== null)
     return ask(`Its drawing says nothing: add aria-label="…" to the ${word}, or a <title> to the drawing.`);
@@ -82,7 +90,11 @@ function judge(action: ElementNode, scene: Scene): Verdict {
       { criteria },
     );
   }
-  return failed(`This ${word} has no name.`, repairFor(scene, action, word), { criteria });
+  const picture = firstInside(scene, action, (e) => e.tag === "img" && !e.attributes.has("alt"));
+  return failed(`This ${word} has no name.`, repairFor(scene, action, word), {
+    criteria,
+    ...(picture === null ? {} : { cause: pictureCause(scene, picture) }),
+  });
 }
 
 export const actionNamed = {

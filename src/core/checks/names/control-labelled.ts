@@ -11,6 +11,7 @@ import type { Role } from "../../semantics/tables/roles.ts";
 import { foldSpaces } from "../../semantics/text-alternative.ts";
 import type { Check } from "../check.ts";
 import { isExposed, isUnnamed, speakable } from "../shown-name.ts";
+import { labelsThatMiss, missedLabelCause } from "./meant-label.ts";
 
 const buttonTypes = new Set(["submit", "reset", "button", "image", "hidden"]);
 const controlRoles = new Set<Role>([
@@ -81,7 +82,12 @@ function judge(control: ElementNode, scene: Scene): Verdict {
       repairFor(scene, control),
     );
   }
-  return failed(message, repairFor(scene, control));
+  const missing = labelsThatMiss(scene).get(control);
+  return failed(
+    message,
+    repairFor(scene, control),
+    missing === undefined ? {} : { cause: missedLabelCause(scene, missing) },
+  );
 }
 
 function misspeltNaming(control: ElementNode): { written: string; meant: string } | null {
@@ -104,6 +110,13 @@ const isIdOfReference = (control: ElementNode, attribute: string): boolean => {
 };
 
 function repairFor(scene: Scene, control: ElementNode): Repair {
+  const missing = labelsThatMiss(scene).get(control);
+  const ownId = attributeText(control, "id");
+  if (missing !== undefined && ownId !== null && ownId !== "") {
+    return withEdits("likely", `Its label points elsewhere: write for="${ownId}" there.`, [
+      setAttribute(missing, "for", ownId),
+    ]);
+  }
   const label = looseLabelBeside(scene, control);
   if (label !== null) {
     const id = attributeText(control, "id");

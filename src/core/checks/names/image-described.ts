@@ -8,6 +8,7 @@ import { attributeAlternativeText } from "../../semantics/text-alternative.ts";
 import { isTold } from "../../semantics/tree.ts";
 import type { Check } from "../check.ts";
 import { isExposed, isUnnamed } from "../shown-name.ts";
+import { pictureCause } from "./picture-cause.ts";
 
 /** Everything that is told as a picture: by its kind or by its role. */
 function* images(scene: Scene): Iterable<ElementNode> {
@@ -33,6 +34,15 @@ const isPictureRole = (scene: Scene, element: ElementNode): boolean => {
   const { role } = scene.role(element);
   return role === "image" || role === "graphics-symbol";
 };
+
+/** The nameless link or button that the picture is in; null for none. */
+function unnamedActionAround(scene: Scene, image: ElementNode): ElementNode | null {
+  for (let up = scene.page.index.parent(image); up !== null; up = scene.page.index.parent(up)) {
+    const { role } = scene.role(up);
+    if ((role === "link" || role === "button") && isUnnamed(scene, up)) return up;
+  }
+  return null;
+}
 
 /** The picture's link or button may be what needs the words. */
 function repairFor(scene: Scene, image: ElementNode): Repair {
@@ -74,7 +84,12 @@ function judge(image: ElementNode, scene: Scene): Verdict {
       repairFor(scene, image),
     );
   }
-  return failed("This image has no text alternative.", repairFor(scene, image));
+  const cause = unnamedActionAround(scene, image);
+  return failed(
+    "This image has no text alternative.",
+    repairFor(scene, image),
+    cause === null ? {} : { cause: pictureCause(scene, image) },
+  );
 }
 
 /** A picture that sends a form needs words of its own: the browser's "Submit" says nothing of it. */

@@ -1,5 +1,4 @@
 import { isLabelable } from "../../document/document-index.ts";
-import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
@@ -7,27 +6,15 @@ import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, type Repair, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
-import { isUnnamed } from "../shown-name.ts";
-
-/** The first unnamed control after the label in its own part of the form; null when a named one or nothing comes first. */
-function unnamedControlAfter(scene: Scene, label: ElementNode): ElementNode | null {
-  const { index } = scene.page;
-  const from = index.record(label).order;
-  for (const element of index.elements.slice(from + 1, from + 12)) {
-    if (element.tag === "label") return null;
-    if (isLabelable(element) && element.tag !== "button") return isUnnamed(scene, element) ? element : null;
-  }
-  return null;
-}
+import { fieldMeantBy, missedLabelCause } from "./meant-label.ts";
 
 function connect(scene: Scene, label: ElementNode, otherwise: string): Repair {
-  const control = unnamedControlAfter(scene, label);
-  const id = control === null ? null : attributeText(control, "id");
-  if (id !== null && id !== "")
-    return withEdits("likely", `The label stands before the field "${id}": write for="${id}".`, [
-      setAttribute(label, "for", id),
-    ]);
-  return ask(otherwise);
+  const field = fieldMeantBy(scene, label);
+  const id = field === null ? null : attributeText(field, "id");
+  if (id === null || id === "") return ask(otherwise);
+  return withEdits("likely", `The label stands before the field "${id}": write for="${id}".`, [
+    setAttribute(label, "for", id),
+  ]);
 }
 
 function judge(label: ElementNode, scene: Scene): Verdict {
@@ -37,24 +24,19 @@ function judge(label: ElementNode, scene: Scene): Verdict {
   const source = label.attributes.get("for")?.source;
   const details = { facts: { for: id }, ...(source == null ? {} : { source }) };
   const target = id === "" ? null : index.byId(label, id);
+  const cause = fieldMeantBy(scene, label) === null ? {} : { cause: missedLabelCause(scene, label) };
   if (target === null) {
-    const ids = index.elements
-      .filter((element) => isLabelable(element))
-      .flatMap((element) => attributeText(element, "id") ?? []);
-    const near = nearestWord(id, ids);
-    const repair =
-      near === null
-        ? connect(scene, label, `Give the field this label belongs to id="${id}".`)
-        : withEdits("likely", `Write for="${near}": that field is there.`, [
-            setAttribute(label, "for", near),
-          ]);
+    const repair = connect(scene, label, `Give the field this label belongs to id="${id}".`);
     if (scene.document.kind === "fragment")
       return cantTell(
         `This label is for "${id}". Is there such a field where this piece is used?`,
         repair,
         details,
       );
-    return failed(`This label is for "${id}", but nothing here has that id.`, repair, details);
+    return failed(`This label is for "${id}", but nothing here has that id.`, repair, {
+      ...details,
+      ...cause,
+    });
   }
   if (!isLabelable(target)) {
     if (target.tag.includes("-")) return passed;
@@ -62,12 +44,12 @@ function judge(label: ElementNode, scene: Scene): Verdict {
     return failed(
       `This label is for "${id}", which is a <${target.tag}> and cannot take a label.`,
       connect(scene, label, "Point for at the field itself, or name the element with aria-labelledby."),
-      details,
+      { ...details, ...cause },
     );
   }
   const labels = index.labels(target);
   if (labels.length > 1 && labels[0] !== label) {
-    const next = unnamedControlAfter(scene, label);
+    const next = fieldMeantBy(scene, label);
     if (next !== null) {
       const first = labels[0] === undefined ? "" : scene.name(target).text;
       return failed(

@@ -1,0 +1,13 @@
+// The parts of css-tree that are loaded alone; the package's types describe only the whole.
+declare module "css-tree/selector-parser" {
+  import type { parse } from "css-tree";
+
+  const parseSelector: typeof parse;
+  export default parseSelector;
+}
+
+declare module "css-tree/tokenizer" {
+  import type { tokenize as tokenizeWhole, tokenTypes as wholeTokenTypes } from "css-tree";
+  export const tokenize: typeof tokenizeWhole;
+  export const tokenTypes: typeof wholeTokenTypes;
+}
