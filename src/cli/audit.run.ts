@@ -37,7 +37,6 @@ export async function runAudit(args: AuditArguments): Promise<void> {
   const progress = progressLine(args.quiet);
   const answer = await audit(
     {
-      targets: args.targets,
       ...loadOptions(args, host),
       checks: chosen.checks,
       wcag: args.wcag as WcagVersion,

@@ -18,6 +18,9 @@ export const command = <Arguments>(
   addTo: (parser) => void parser.command(module),
 });
 
+/** Stands for `-` among the targets while the parser is at work, which would drop it. */
+export const STANDARD_INPUT = ":standard-input:";
+
 /** Options that every command which reads pages takes. */
 export const pageOptions = {
   root: {

@@ -9,7 +9,7 @@ import { COULD_NOT, complain, deliver, loadOptions, paintOf, reportProblems } fr
 
 export async function runHear(args: HearArguments): Promise<void> {
   const host = nodeHost();
-  const answer = await trees({ targets: args.targets, ...loadOptions(args, host) }, host);
+  const answer = await trees(loadOptions(args, host), host);
   reportProblems(answer.problems);
   if (answer.incomplete) process.exitCode = COULD_NOT;
   if (args.format === "json" && answer.pages.length > 1)

@@ -2,6 +2,7 @@
 import yargs, { type Argv } from "yargs";
 import { hideBin } from "yargs/helpers";
 import { auditCommand } from "./audit.ts";
+import { STANDARD_INPUT } from "./command.ts";
 import { demoCommand } from "./demo.ts";
 import { hearCommand } from "./hear.ts";
 import { treeCommand } from "./tree.ts";
@@ -27,7 +28,7 @@ async function unknownWord(words: readonly string[], known: readonly string[]): 
     : `unknown option ${shown}; did you mean --${near}?`;
 }
 
-const argv = hideBin(process.argv);
+const argv = hideBin(process.argv).map((word) => (word === "-" ? STANDARD_INPUT : word));
 const parser: Argv = yargs(argv)
   .scriptName("keel")
   .locale("en")
@@ -57,7 +58,8 @@ parser.fail((message, error) => {
     void (isCommand ? unknownCommand(first) : unknownWord(words, knownOptions()).then(refuse));
     return;
   }
-  void refuse(message.replace(/\n+/g, " "));
+  const command = /^Unknown commands?: (.+)$/.exec(message);
+  void (command === null ? refuse(message.replace(/\s*\n\s*/g, " ")) : unknownCommand(command[1] ?? ""));
 });
 
 async function unknownCommand(word: string): Promise<never> {

@@ -3,7 +3,7 @@ import type { Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import { type Paint, paintFor } from "../report/terminal/paint.ts";
 import { printable } from "../report/terminal/printable.ts";
-import type { PageArguments, PrintArguments } from "./command.ts";
+import { type PageArguments, type PrintArguments, STANDARD_INPUT } from "./command.ts";
 
 /** Exit statuses that other programs rely on. */
 export const DONE = 0;
@@ -28,7 +28,9 @@ export const paintOf = (args: PrintArguments): Paint =>
     wantsColour(args),
   );
 
+/** What the command line asks to read, and within which limits. */
 export const loadOptions = (args: PageArguments, host: Host) => ({
+  targets: args.targets.map((target) => (target === STANDARD_INPUT ? "-" : target)),
   roots: args.root.map((root) => path.resolve(host.workingDirectory, root)),
   maxSize: args["max-size"],
   stdinName: args["stdin-name"],

@@ -22,7 +22,7 @@ export async function runTree(args: TreeArguments): Promise<void> {
     const near = nearestWord(args.only, Object.keys(roles));
     return complain(`there is no role "${args.only}"${near === null ? "" : `; did you mean ${near}?`}`);
   }
-  const answer = await trees({ targets: args.targets, ...loadOptions(args, host) }, host);
+  const answer = await trees(loadOptions(args, host), host);
   reportProblems(answer.problems);
   if (answer.incomplete) process.exitCode = COULD_NOT;
   if (args.format === "json" && answer.pages.length > 1)

@@ -42,8 +42,7 @@ export function computeDescription(semantics: Semantics, element: ElementNode): 
     if (value !== null && value.text !== name.text) return { ...value, from: "value" };
   }
   const title = attributeAlternative(element, "title");
-  // A tooltip that gave the name, or only says it again, describes nothing.
-  if (title !== null && name.from !== "title attribute" && title.text !== name.text)
+  if (title !== null && name.from !== "title attribute")
     return { ...title, from: "title attribute" };
   return none;
 }

@@ -1,6 +1,6 @@
 import type { DocumentIndex } from "../document/document-index.ts";
 import type { ElementNode } from "../document/node.ts";
-import { attributeText, attributeToken, attributeTokens } from "../document/written.ts";
+import { attributeText, attributeToken, attributeTokens, writtenText } from "../document/written.ts";
 
 /** A cell in its place: zero-based, with what it spans. */
 export interface TableCell {
@@ -119,13 +119,16 @@ export function automaticScope(
 
 const dataPlaces = new WeakMap<TableGrid, { rows: Set<number>; columns: Set<number> }>();
 
-/** Rows and columns that hold a `td`. */
+/**
+ * Rows and columns that hold a `td` with anything in it. Deviates from HTML §4.9.12.2 (2026-11) as browsers do: the empty
+ * corner of a table with headers on two sides takes none of them away.
+ */
 function dataRows(grid: TableGrid): { rows: Set<number>; columns: Set<number> } {
   let places = dataPlaces.get(grid);
   if (places === undefined) {
     places = { rows: new Set(), columns: new Set() };
     for (const cell of grid.cells) {
-      if (cell.element.tag !== "td") continue;
+      if (cell.element.tag !== "td" || isEmptyCell(cell.element)) continue;
       for (let y = 0; y < cell.height; y++) places.rows.add(cell.row + y);
       for (let x = 0; x < cell.width; x++) places.columns.add(cell.column + x);
     }
@@ -133,6 +136,12 @@ function dataRows(grid: TableGrid): { rows: Set<number>; columns: Set<number> } 
   }
   return places;
 }
+
+/** HTML §4.9.12.3, "empty cell". */
+const isEmptyCell = (cell: ElementNode): boolean =>
+  cell.children.every(
+    (child) => child.kind === "comment" || (child.kind === "text" && writtenText(child.value).trim() === ""),
+  );
 
 /**
  * The headers assigned to a cell, in reading order: those its `headers` attribute names, else those found to the left

@@ -176,7 +176,7 @@ function embeddedValue(traversal: Traversal, element: ElementNode): TextAlternat
   if (role === null) return null;
   if (typedRoles.has(role)) {
     if (element.tag === "input")
-      return textTypes.has(inputType(element)) ? (attributeAlternative(element, "value") ?? nothing) : null;
+      return textTypes.has(inputType(element)) ? attributeAlternative(element, "value") : null;
     return gather(traversal, element);
   }
   if (role === "combobox" || role === "listbox") {
@@ -229,9 +229,13 @@ function sourceText(
   switch (source) {
     case "label element": {
       const labels = index.labels(element);
-      if (labels.length === 0) return null;
+      // Deviates from AccName 1.2 step 2A (2026-11) as browsers do: a label that is hidden names nothing.
+      const shown = labels.filter(
+        (label) => traversal.hiddenAllowed || !isHidden(traversal.semantics, label),
+      );
+      if (shown.length === 0) return null;
       if (traversal.depth >= DEEPEST_LABEL) return { text: "", certain: false };
-      return joined(labels.map((label) => labelText(traversal, label)));
+      return joined(shown.map((label) => labelText(traversal, label)));
     }
     case "alt": {
       const attribute = element.attributes.get("alt");

@@ -1,5 +1,6 @@
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask, type Repair } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -87,6 +88,13 @@ function judge(action: ElementNode, scene: Scene): Verdict {
     return cantTell(
       `Does <${unknown.tag}> bring text of its own? Without it this ${word} has no name.`,
       repairFor(scene, action, word),
+      { criteria },
+    );
+  }
+  if (firstInside(scene, action, (e) => (attributeText(e, "title")?.trim() ?? "") !== "") !== null) {
+    return cantTell(
+      `Only a tooltip inside this ${word} says what it does, and browsers differ on whether that names it. Is there a name elsewhere?`,
+      ask(`Write the words of the tooltip in aria-label on the ${word}.`),
       { criteria },
     );
   }

@@ -76,6 +76,13 @@ function judge(control: ElementNode, scene: Scene): Verdict {
       ]),
     );
   }
+  const hiddenLabel = scene.page.index.labels(control).find((label) => textContent(label) !== "");
+  if (hiddenLabel !== undefined) {
+    return cantTell(
+      `The label "${textContent(hiddenLabel)}" is hidden, and browsers differ on whether it still names this field. Is the field shown together with it?`,
+      ask("Show the label, or write its words in aria-label."),
+    );
+  }
   if (scene.document.kind === "fragment" && attributeText(control, "id") !== null) {
     return cantTell(
       `${message} Does the page this piece goes into have a label for "${attributeText(control, "id")}"?`,
@@ -207,6 +214,9 @@ export const controlLabelled = {
       `<label for="b">*</label><input id="b">`,
       `<div role="textbox" tabindex="0" contenteditable></div>`,
     ],
-    asked: [`<input id="draught">`],
+    asked: [
+      `<input id="draught">`,
+      `<!doctype html><title>t</title><label for="b" hidden>Beam</label><input id="b">`,
+    ],
   },
 } as const satisfies Check;

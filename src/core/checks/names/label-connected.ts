@@ -59,7 +59,7 @@ function judge(label: ElementNode, scene: Scene): Verdict {
           label,
           `Give the field after it an id and write it in for. ("${id}" is heard as "${first}".)`,
         ),
-        details,
+        { ...details, ...cause },
       );
     }
   }

@@ -1,0 +1,68 @@
+// Draws the pictures of docs/screenshots/: each command runs in a real terminal window, which is then photographed.
+// Needs Xvfb, xterm and ImageMagick's `import` (Debian: apt-get install xvfb xterm imagemagick).
+import { execFileSync, spawn } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { fileURLToPath } from "node:url";
+
+const here = path.dirname(fileURLToPath(import.meta.url));
+const root = path.resolve(here, "../..");
+const demo = path.join(root, "demo");
+
+/** What each picture shows: a command run in demo/, and which of its lines where they do not all fit. */
+const shots = JSON.parse(readFileSync(path.join(here, "shots.json"), "utf8"));
+
+for (const tool of ["Xvfb", "xterm", "import"]) {
+  try {
+    execFileSync("sh", ["-c", `command -v ${tool}`], { stdio: "ignore" });
+  } catch {
+    console.error(`${tool} is missing: apt-get install xvfb xterm imagemagick`);
+    process.exit(2);
+  }
+}
+
+const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+const screen = ":97";
+const server = spawn("Xvfb", [screen, "-screen", "0", "1300x820x24", "-nolisten", "tcp"], { stdio: "ignore" });
+const folder = mkdtempSync(path.join(tmpdir(), "keel-shots-"));
+const env = { ...process.env, DISPLAY: screen };
+await wait(1500);
+
+try {
+  const chosen = process.argv.slice(2);
+  for (const { name, command, lines } of shots) {
+    if (chosen.length > 0 && !chosen.includes(name)) continue;
+    const script = path.join(folder, "show.sh");
+    const part = lines === undefined ? "" : ` | sed -n '${lines}p'`;
+    const program = command.replace(/^keel /, `node ${path.join(root, "dist/cli.js")} `);
+    // The prompt and the command as typed, then what it prints; colour is forced only where a pipe cuts lines out.
+    writeFileSync(
+      script,
+      `cd ${demo}\nprintf '\\033[2m$\\033[0m %s\\n\\n' ${JSON.stringify(command.replaceAll("\\", "\\\\"))}\n${lines === undefined ? "" : "export FORCE_COLOR=1\n"}${program} 2>&1${part}\ntouch ${folder}/done\nsleep 30\n`,
+    );
+    rmSync(path.join(folder, "done"), { force: true });
+    const terminal = spawn(
+      "xterm",
+      ["-geometry", "140x46+0+0", "-fa", "DejaVu Sans Mono", "-fs", "11", "-bg", "#10171c", "-fg", "#e8eef1", "-xrm", "XTerm*color4: #7aa7ff", "-xrm", "XTerm*color12: #7aa7ff", "+sb", "-e", "bash", script],
+      { env, stdio: "ignore" },
+    );
+    for (let i = 0; i < 100; i++) {
+      await wait(100);
+      try {
+        readFileSync(path.join(folder, "done"));
+        break;
+      } catch {
+        // Still at work.
+      }
+    }
+    await wait(500);
+    execFileSync("import", ["-window", "root", "-crop", "1280x800+0+0", "+repage", "-depth", "8", "-colors", "64", path.join(here, `${name}.png`)], { env });
+    terminal.kill();
+    await wait(200);
+    console.log(`docs/screenshots/${name}.png`);
+  }
+} finally {
+  server.kill();
+  rmSync(folder, { recursive: true, force: true });
+}
