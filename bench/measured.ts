@@ -7,7 +7,8 @@ import { sceneFromSource } from "../src/core/scene/scene.ts";
 import { accessibilityTree } from "../src/core/semantics/tree.ts";
 import { readHtml } from "../src/readers/html/read-html.ts";
 
-const styleText = (html: string): string => [...html.matchAll(/<style>([\s\S]*?)<\/style>/g)].map((m) => m[1] ?? "").join("\n");
+const styleText = (html: string): string =>
+  [...html.matchAll(/<style>([\s\S]*?)<\/style>/g)].map((m) => m[1] ?? "").join("\n");
 
 /** What we are measured against: markup with locations and stylesheets, parsed and no more. */
 export function parseOnly(html: string): void {
@@ -22,8 +23,25 @@ export function parseBoth(html: string, css: string): void {
 
 function scene(html: string, extra: string | null = null) {
   const page = readHtml(html, "bench.html");
-  const sheets = page.styles.flatMap((style) => (style.kind === "text" ? [{ sheet: parseSheet({ file: "bench.html", text: style.text, start: style.start }), media: style.media, scope: style.scope, imports: new Map() }] : []));
-  if (extra !== null) sheets.push({ sheet: parseSheet({ file: "bench.css", text: extra, start: 0 }), media: null, scope: page.document, imports: new Map() });
+  const sheets = page.styles.flatMap((style) =>
+    style.kind === "text"
+      ? [
+          {
+            sheet: parseSheet({ file: "bench.html", text: style.text, start: style.start }),
+            media: style.media,
+            scope: style.scope,
+            imports: new Map(),
+          },
+        ]
+      : [],
+  );
+  if (extra !== null)
+    sheets.push({
+      sheet: parseSheet({ file: "bench.css", text: extra, start: 0 }),
+      media: null,
+      scope: page.document,
+      imports: new Map(),
+    });
   return sceneFromSource(page.document, sheets);
 }
 
@@ -46,7 +64,8 @@ function heldBy(make: () => unknown): number {
   return held === null ? 0 : after - before;
 }
 
-export const parseTreeBytes = (html: string): number => heldBy(() => parse(html, { sourceCodeLocationInfo: true }));
+export const parseTreeBytes = (html: string): number =>
+  heldBy(() => parse(html, { sourceCodeLocationInfo: true }));
 
 export function treeBytes(html: string): number {
   return heldBy(() => {

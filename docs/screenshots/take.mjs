@@ -24,7 +24,9 @@ for (const tool of ["Xvfb", "xterm", "import"]) {
 
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 const screen = ":97";
-const server = spawn("Xvfb", [screen, "-screen", "0", "1300x820x24", "-nolisten", "tcp"], { stdio: "ignore" });
+const server = spawn("Xvfb", [screen, "-screen", "0", "1300x820x24", "-nolisten", "tcp"], {
+  stdio: "ignore",
+});
 const folder = mkdtempSync(path.join(tmpdir(), "keel-shots-"));
 const env = { ...process.env, DISPLAY: screen };
 await wait(1500);
@@ -44,7 +46,26 @@ try {
     rmSync(path.join(folder, "done"), { force: true });
     const terminal = spawn(
       "xterm",
-      ["-geometry", "140x46+0+0", "-fa", "DejaVu Sans Mono", "-fs", "11", "-bg", "#10171c", "-fg", "#e8eef1", "-xrm", "XTerm*color4: #7aa7ff", "-xrm", "XTerm*color12: #7aa7ff", "+sb", "-e", "bash", script],
+      [
+        "-geometry",
+        "140x46+0+0",
+        "-fa",
+        "DejaVu Sans Mono",
+        "-fs",
+        "11",
+        "-bg",
+        "#10171c",
+        "-fg",
+        "#e8eef1",
+        "-xrm",
+        "XTerm*color4: #7aa7ff",
+        "-xrm",
+        "XTerm*color12: #7aa7ff",
+        "+sb",
+        "-e",
+        "bash",
+        script,
+      ],
       { env, stdio: "ignore" },
     );
     for (let i = 0; i < 100; i++) {
@@ -57,7 +78,22 @@ try {
       }
     }
     await wait(500);
-    execFileSync("import", ["-window", "root", "-crop", "1280x800+0+0", "+repage", "-depth", "8", "-colors", "64", path.join(here, `${name}.png`)], { env });
+    execFileSync(
+      "import",
+      [
+        "-window",
+        "root",
+        "-crop",
+        "1280x800+0+0",
+        "+repage",
+        "-depth",
+        "8",
+        "-colors",
+        "64",
+        path.join(here, `${name}.png`),
+      ],
+      { env },
+    );
     terminal.kill();
     await wait(200);
     console.log(`docs/screenshots/${name}.png`);

@@ -54,7 +54,7 @@ interface Entry {
   readonly uncertainBlock: AppliedBlock;
   readonly rank: number;
   readonly certainty: Certainty;
-  /** Hashes of ids, classes and tags that some ancestor must have; an empty list tells nothing. */
+  /** Places in the filter of ids, classes and tags that some ancestor must have; an empty list tells nothing. */
   readonly ancestors: readonly number[];
 }
 
@@ -73,20 +73,20 @@ interface TreeRules {
   readonly interactive: boolean;
 }
 
-/** Bits of the filter of what the ancestors are: a miss is certain, a hit is looked at. */
-const FILTER_BITS = 4096;
-
 /** Builds the cascade of a document for one device: every rule indexed, every element's style found in one pass. */
 export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[], device: Device): Cascade {
   const matcher = matcherFor(index);
   const registered = new Map<string, { inherits: boolean; initial: string | null }>();
   const fold = index.document.quirks ? (text: string) => text.toLowerCase() : (text: string) => text;
+  /** What selectors look for among ancestors, each with its place in the filter. */
+  const places = new Map<string, number>();
   const userAgent = treeRules(
     [userAgentSheet(index.document)],
     "user-agent",
     index.document,
     device,
     registered,
+    places,
     fold,
   );
   const byTree = new Map<TreeRoot, TreeRules>();
@@ -99,6 +99,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
         scope,
         device,
         registered,
+        places,
         fold,
       ),
     );
@@ -107,7 +108,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
   const shared = new Map<string, Style>();
   const styles = new Map<ElementNode, Style>();
   const ids = new Map<Style | null, number>([[null, 0]]);
-  const filter = new Uint32Array(FILTER_BITS);
+  const filter = new Uint32Array(places.size);
   /** Ancestors whose id or classes source does not give: they may be anything a selector asks for. */
   let unknownAncestors = 0;
 
@@ -264,7 +265,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
   enqueue(index.document.children, null);
   for (let at = pending.pop(); at !== undefined; at = pending.pop()) {
     const { element } = at;
-    const bits = filterBits(element, fold);
+    const bits = filterBits(element, places, fold);
     if (at.leaving) {
       for (const bit of bits) filter[bit] = (filter[bit] ?? 1) - 1;
       if (attributeUnknown(element, "class") || attributeUnknown(element, "id")) unknownAncestors--;
@@ -308,19 +309,29 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
     return known.get(element) ?? null;
   };
 
-  const pseudoStyles = new Map<string, Style | null>();
+  const pseudoStyles = new Map<string, Map<ElementNode, Style | null>>();
+  /** The pseudo-elements that some rule of the page itself makes: most pages ask for few. */
+  const authorPseudos = new Set([...byTree.values()].flatMap((tree) => [...tree.pseudos.keys()]));
   return {
     device,
     registered,
     matcher,
     style,
     pseudoStyle(element, pseudo, interaction = noInteraction) {
+      const browserMakesIt = userAgent.pseudos.get(pseudo);
+      if (
+        !authorPseudos.has(pseudo) &&
+        (browserMakesIt === undefined || candidates(browserMakesIt, element).length === 0)
+      )
+        return null;
       const own = style(element, interaction);
       if (own === null) return null;
-      const { root, order } = index.record(element);
-      const cacheKey = `${order}${pseudo}${orders(interaction)}`;
-      const known = pseudoStyles.get(cacheKey);
-      if (known !== undefined) return known;
+      const cacheKey = interaction.kind === "none" ? pseudo : `${pseudo} ${orders(interaction)}`;
+      const known = pseudoStyles.get(cacheKey) ?? new Map<ElementNode, Style | null>();
+      pseudoStyles.set(cacheKey, known);
+      const kept = known.get(element);
+      if (kept !== undefined) return kept;
+      const { root } = index.record(element);
       const blocks: AppliedBlock[] = [];
       const inTree = (rules: TreeRules | undefined, tree: TreeRoot) => {
         const pseudoRules = rules?.pseudos.get(pseudo);
@@ -338,7 +349,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       if (element.shadow !== null) inTree(byTree.get(element.shadow), element.shadow);
       inTree(byTree.get(root), root);
       const made = blocks.length === 0 ? null : { parent: own, blocks, computed: new Map<string, unknown>() };
-      pseudoStyles.set(cacheKey, made);
+      known.set(element, made);
       return made;
     },
   };
@@ -357,6 +368,7 @@ function treeRules(
   scope: Document | ShadowRoot,
   device: Device,
   registered: Map<string, { inherits: boolean; initial: string | null }>,
+  places: Map<string, number>,
   fold: (text: string) => string,
 ): TreeRules {
   const rules: { rule: StyleRule; certainty: Certainty; layer: string | null }[] = [];
@@ -444,7 +456,7 @@ function treeRules(
     uncertainBlock: d.uncertainBlock,
     certainty: d.certainty,
     rank,
-    ancestors: "mode" in scope ? [] : requiredAncestors(d.selector, fold),
+    ancestors: "mode" in scope ? [] : requiredAncestors(d.selector, places, fold),
   }));
   const groups = new Map<string | null, Entry[]>();
   for (const entry of entries) {
@@ -520,27 +532,46 @@ function ruleIndex(entries: readonly Entry[], fold: (text: string) => string): R
   return { byId, byClass, byTag, others };
 }
 
-function hash(text: string): number {
-  let h = 2166136261;
-  for (let i = 0; i < text.length; i++) h = Math.imul(h ^ text.charCodeAt(i), 16777619);
-  return (h >>> 0) % FILTER_BITS;
-}
-
-function filterBits(element: ElementNode, fold: (text: string) => string): readonly number[] {
-  const bits = [hash(`t${element.tag}`)];
-  const id = attributeText(element, "id");
-  if (id !== null) bits.push(hash(`#${fold(id)}`));
-  for (const name of attributeTokens(element, "class")) bits.push(hash(`.${fold(name)}`));
+/** The bits of an element that some selector looks for among ancestors. */
+function filterBits(
+  element: ElementNode,
+  needed: ReadonlyMap<string, number>,
+  fold: (text: string) => string,
+): readonly number[] {
+  if (needed.size === 0) return noBits;
+  const bits: number[] = [];
+  const add = (key: string) => {
+    const bit = needed.get(key);
+    if (bit !== undefined) bits.push(bit);
+  };
+  add(`t${element.tag}`);
+  if (element.attributes.size > 0) {
+    const id = attributeText(element, "id");
+    if (id !== null) add(`#${fold(id)}`);
+    for (const name of attributeTokens(element, "class")) add(`.${fold(name)}`);
+  }
   return bits;
 }
 
-function requiredAncestors(selector: ComplexSelector, fold: (text: string) => string): readonly number[] {
+const noBits: readonly number[] = [];
+
+/** What some ancestor must have for the selector to match, as places in the filter; new ones are given a place. */
+function requiredAncestors(
+  selector: ComplexSelector,
+  places: Map<string, number>,
+  fold: (text: string) => string,
+): readonly number[] {
   const bits: number[] = [];
+  const place = (key: string): number => {
+    const known = places.get(key) ?? places.size;
+    places.set(key, known);
+    return known;
+  };
   const add = (compound: Compound) => {
-    if (compound.id !== null) bits.push(hash(`#${fold(compound.id)}`));
-    else if (compound.classes[0] !== undefined) bits.push(hash(`.${fold(compound.classes[0])}`));
+    if (compound.id !== null) bits.push(place(`#${fold(compound.id)}`));
+    else if (compound.classes[0] !== undefined) bits.push(place(`.${fold(compound.classes[0])}`));
     else if (compound.tag !== null && compound.tag === compound.tag.toLowerCase())
-      bits.push(hash(`t${compound.tag}`));
+      bits.push(place(`t${compound.tag}`));
   };
   let ancestor = false;
   for (const [at, step] of selector.steps.entries()) {

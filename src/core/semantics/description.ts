@@ -22,6 +22,7 @@ const none: Description = { text: "", certain: true, from: null };
 
 /** The accessible description. AccName 1.2 §4.3.3; native sources by HTML-AAM 1.0 §4.1. */
 export function computeDescription(semantics: Semantics, element: ElementNode): Description {
+  if (element.attributes.size === 0 && element.tag !== "table") return none;
   const { role } = semantics.role(element);
   if (role === "none") return none;
   const described = referencedText(semantics, element, "aria-describedby");
@@ -42,7 +43,6 @@ export function computeDescription(semantics: Semantics, element: ElementNode): 
     if (value !== null && value.text !== name.text) return { ...value, from: "value" };
   }
   const title = attributeAlternative(element, "title");
-  if (title !== null && name.from !== "title attribute")
-    return { ...title, from: "title attribute" };
+  if (title !== null && name.from !== "title attribute") return { ...title, from: "title attribute" };
   return none;
 }

@@ -4,43 +4,59 @@ import type { ElementNode } from "../document/node.ts";
 import { attributeText, attributeToken, hasAttribute } from "../document/written.ts";
 import { isDetailsSummary } from "../rendering/focusable.ts";
 import { hasAuthorName } from "./author-name.ts";
+import type { ComputedRole } from "./role.ts";
 import type { Semantics } from "./semantics.ts";
 import { automaticScope } from "./table-headers.ts";
 import { inputRoles, type NativeCondition, nativeRoles } from "./tables/native-roles.ts";
 import type { Role } from "./tables/roles.ts";
 
-export interface NativeRole {
-  readonly role: Role | null;
-  readonly because: string;
-}
-
 const sectioningTags = new Set(["article", "aside", "main", "nav", "section"]);
 const sectioningRoles = new Set<Role>(["article", "complementary", "main", "navigation", "region"]);
 
+const native = (role: Role | null, because: string): ComputedRole => ({
+  role,
+  native: role,
+  from: "element",
+  because,
+  certain: true,
+});
+
+interface ReadyRow {
+  readonly when: readonly NativeCondition[];
+  readonly computed: ComputedRole;
+}
+
+/** The table with its answers made once: most elements of a page share a few of them. */
+const readyRows: ReadonlyMap<string, readonly ReadyRow[]> = new Map(
+  Object.entries(nativeRoles).map(([tag, rows]) => [
+    tag,
+    rows.map(({ when = [], role }) => ({
+      when,
+      computed: native(role, `<${tag}>${when.length === 0 ? "" : ` (${when.join(", ")})`}`),
+    })),
+  ]),
+);
+const readyInputs: ReadonlyMap<string, ComputedRole> = new Map(
+  Object.entries(inputRoles).map(([type, { role }]) => [type, native(role, `<input type="${type}">`)]),
+);
+
 /** The role an element has by its kind, place and native attributes. HTML-AAM 1.0 §3.5. */
-export function nativeRole(semantics: Semantics, element: ElementNode): NativeRole {
+export function nativeRole(semantics: Semantics, element: ElementNode): ComputedRole {
   const { index } = semantics.page;
   if (element.namespace === "svg") return svgRole(index, element);
-  if (element.namespace === "math")
-    return { role: element.tag === "math" ? "math" : null, because: `<${element.tag}>` };
+  if (element.namespace === "math") return native(element.tag === "math" ? "math" : null, `<${element.tag}>`);
   if (element.tag === "input") {
     const type = inputType(element);
-    const row = inputRoles[type];
-    const list = row?.withList === undefined ? null : attributeText(element, "list");
-    const named = list === null ? null : index.byId(element, list);
-    if (row?.withList !== undefined && named?.tag === "datalist")
-      return { role: row.withList, because: `<input type="${type}"> with a list` };
-    return { role: row?.role ?? null, because: `<input type="${type}">` };
+    const withList = inputRoles[type]?.withList;
+    const list = withList === undefined ? null : attributeText(element, "list");
+    const isListed = list !== null && index.byId(element, list)?.tag === "datalist";
+    if (withList !== undefined && isListed) return native(withList, `<input type="${type}"> with a list`);
+    return readyInputs.get(type) ?? native(null, "<input>");
   }
-  const rows = nativeRoles[element.tag];
-  if (rows === undefined) return { role: "generic", because: `<${element.tag}>` };
-  for (const row of rows) {
-    if ((row.when ?? []).every((condition) => holds(semantics, element, condition))) {
-      const reasons = row.when === undefined ? "" : ` (${row.when.join(", ")})`;
-      return { role: row.role, because: `<${element.tag}>${reasons}` };
-    }
-  }
-  return { role: "generic", because: `<${element.tag}>` };
+  const row = readyRows
+    .get(element.tag)
+    ?.find(({ when }) => when.every((condition) => holds(semantics, element, condition)));
+  return row?.computed ?? native("generic", `<${element.tag}>`);
 }
 
 function holds(semantics: Semantics, element: ElementNode, condition: NativeCondition): boolean {
@@ -143,17 +159,17 @@ function headerKind(index: DocumentIndex, header: ElementNode): "columnheader" |
 }
 
 /** SVG-AAM 1.0 §5.3: shapes and groups are told only when they are named or titled. */
-function svgRole(index: DocumentIndex, element: ElementNode): NativeRole {
+function svgRole(index: DocumentIndex, element: ElementNode): ComputedRole {
   const because = `<${element.tag}>`;
-  if (element.tag === "svg") return { role: "graphics-document", because };
+  if (element.tag === "svg") return native("graphics-document", because);
   if (element.tag === "a")
-    return {
-      role: hasAttribute(element, "href") || hasAttribute(element, "xlink:href") ? "link" : "group",
+    return native(
+      hasAttribute(element, "href") || hasAttribute(element, "xlink:href") ? "link" : "group",
       because,
-    };
-  if (element.tag === "image") return { role: "image", because };
-  if (element.tag === "foreignObject" || element.tag === "text") return { role: "group", because };
+    );
+  if (element.tag === "image") return native("image", because);
+  if (element.tag === "foreignObject" || element.tag === "text") return native("group", because);
   const titled =
     hasNamingAttribute(index, element) || index.childElements(element).some((child) => child.tag === "title");
-  return { role: titled ? "graphics-symbol" : null, because };
+  return native(titled ? "graphics-symbol" : null, because);
 }

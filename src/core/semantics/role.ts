@@ -1,4 +1,4 @@
-import type { ElementNode, Span } from "../document/node.ts";
+import type { ElementNode } from "../document/node.ts";
 import { attributeText, attributeUnknown } from "../document/written.ts";
 import { isFocusable } from "../rendering/focusable.ts";
 import { hasAuthorName } from "./author-name.ts";
@@ -16,7 +16,6 @@ export interface ComputedRole {
   readonly because: string;
   /** False where the role attribute holds a value that source does not give. */
   readonly certain: boolean;
-  readonly source: Span | null;
 }
 
 /** A role token as browsers know it; null for an unknown or abstract one. WAI-ARIA 1.2 §8.1. */
@@ -38,15 +37,8 @@ const needNameToCount = new Set<Role>(["form", "region"]);
 
 /** The role of an element: the first usable token of its role attribute, else that of its kind. WAI-ARIA 1.2 §8.1, HTML-AAM 1.0 §3.5. */
 export function computeRole(semantics: Semantics, element: ElementNode): ComputedRole {
-  const { role: native, because } = nativeRole(semantics, element);
-  const fromElement: ComputedRole = {
-    role: native,
-    native,
-    from: "element",
-    because,
-    certain: true,
-    source: element.source,
-  };
+  const fromElement = nativeRole(semantics, element);
+  const { native, because } = fromElement;
   const attribute = element.attributes.get("role");
   if (attribute === undefined)
     return attributeUnknown(element, "role") ? { ...fromElement, certain: false } : fromElement;
@@ -76,7 +68,7 @@ export function computeRole(semantics: Semantics, element: ElementNode): Compute
       passed.length === 0
         ? `role="${token}"`
         : `role="${token}", the first that counts: ${passed.join(", ")}`;
-    return { role, native, from: "role attribute", because: why, certain: true, source: attribute.source };
+    return { role, native, from: "role attribute", because: why, certain: true };
   }
   return passed.length === 0 ? fromElement : { ...fromElement, because: `${because}; ${passed.join(", ")}` };
 }

@@ -16,28 +16,47 @@ export interface Semantics {
   states(element: ElementNode): States;
 }
 
+/** What has been worked out of one element so far. */
+interface Known {
+  role: ComputedRole | null;
+  name: AccessibleName | null;
+  description: Description | null;
+  states: States | null;
+}
+
 export function semanticsOf(page: Page): Semantics {
-  const roles = new Map<ElementNode, ComputedRole>();
-  const names = new Map<ElementNode, AccessibleName>();
-  const descriptions = new Map<ElementNode, Description>();
-  const states = new Map<ElementNode, States>();
-  const kept =
-    <T>(map: Map<ElementNode, T>, compute: (semantics: Semantics, element: ElementNode) => T) =>
-    (element: ElementNode): T => {
-      let value = map.get(element);
-      if (value === undefined) {
-        value = compute(semantics, element);
-        map.set(element, value);
-      }
-      return value;
-    };
+  const known = new Map<ElementNode, Known>();
+  const of = (element: ElementNode): Known => {
+    let facts = known.get(element);
+    if (facts === undefined) {
+      facts = { role: null, name: null, description: null, states: null };
+      known.set(element, facts);
+    }
+    return facts;
+  };
   const semantics: Semantics = {
     page,
     presence: presenceOf(page),
-    role: kept(roles, computeRole),
-    name: kept(names, computeName),
-    description: kept(descriptions, computeDescription),
-    states: kept(states, computeStates),
+    role(element) {
+      const facts = of(element);
+      facts.role ??= computeRole(semantics, element);
+      return facts.role;
+    },
+    name(element) {
+      const facts = of(element);
+      facts.name ??= computeName(semantics, element);
+      return facts.name;
+    },
+    description(element) {
+      const facts = of(element);
+      facts.description ??= computeDescription(semantics, element);
+      return facts.description;
+    },
+    states(element) {
+      const facts = of(element);
+      facts.states ??= computeStates(semantics, element);
+      return facts.states;
+    },
   };
   return semantics;
 }

@@ -42,13 +42,16 @@ export function computeStates(semantics: Semantics, element: ElementNode): State
   for (const name of element.attributes.keys())
     if (name.startsWith("aria-")) addAria(semantics, element, role, name.slice("aria-".length), result);
   addFallbacks(role, result);
-  if (element.namespace === "html") addNative(semantics, element, result);
+  if (element.namespace === "html" && mayHaveStates.test(element.tag)) addNative(semantics, element, result);
   return ordered(result);
 }
 
+const noStates: States = {};
+
 const ordered = (draft: Draft): States => {
   const names = Object.keys(draft);
-  if (names.length < 2) return draft;
+  if (names.length === 0) return noStates;
+  if (names.length === 1) return draft;
   return Object.fromEntries(names.sort().map((name) => [name, draft[name] as string | number | boolean]));
 };
 
@@ -135,7 +138,9 @@ const word = (token: string): string | boolean =>
 /** What a required state counts as while it is missing. WAI-ARIA 1.2 §5.2.6. */
 function addFallbacks(role: Role | null, result: Draft): void {
   if (role === null) return;
-  for (const [name, value] of Object.entries({ ...roleRow(role).fallbacks })) {
+  const { fallbacks } = roleRow(role);
+  if (fallbacks === undefined) return;
+  for (const [name, value] of Object.entries(fallbacks)) {
     if (result[name] !== undefined) continue;
     if (value === "=middle") {
       const low = typeof result.valuemin === "number" ? result.valuemin : 0;
@@ -147,6 +152,10 @@ function addFallbacks(role: Role | null, result: Draft): void {
 }
 
 const headingLevels: Readonly<Record<string, number>> = { h1: 1, h2: 2, h3: 3, h4: 4, h5: 5, h6: 6 };
+
+/** Elements with states of their own. */
+const mayHaveStates =
+  /^(?:h[1-6]|input|button|select|textarea|fieldset|optgroup|option|summary|progress|meter|td|th)$|-/;
 
 /** Native states; they win over ARIA. ARIA in HTML §4, HTML-AAM 1.0 §3.6. */
 function addNative(semantics: Semantics, element: ElementNode, result: Draft): void {
