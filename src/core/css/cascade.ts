@@ -1,30 +1,14 @@
 import type { DocumentIndex } from "../document/document-index.ts";
-import type { Document, ElementNode, Node, ShadowRoot, TreeRoot } from "../document/node.ts";
+import type { ElementNode, Node, Span, TreeRoot } from "../document/node.ts";
 import { attributeText, attributeTokens, attributeUnknown } from "../document/written.ts";
-import { and, type Certainty, MAYBE, NO, YES } from "./certainty.ts";
-import type { DeclarationBlock } from "./declared.ts";
+import { and, type Certainty, NO, YES } from "./certainty.ts";
 import type { Device } from "./device.ts";
 import { type Interaction, type Matcher, matcherFor, noInteraction, type Surroundings } from "./match.ts";
-import { evaluateMedia } from "./media.ts";
 import { parseStyleAttribute } from "./parse-sheet.ts";
 import { presentationalHints } from "./presentational-hints.ts";
-import type { ComplexSelector, Compound } from "./selector.ts";
-import type { AppliedSheet, Conditions, StyleRule } from "./sheet.ts";
-import { evaluateSupports } from "./supports.ts";
+import { type AppliedBlock, type Entry, type RuleIndex, type TreeRules, treeRules } from "./rule-index.ts";
+import type { AppliedSheet, Conditions } from "./sheet.ts";
 import { userAgentSheet } from "./user-agent.ts";
-
-/** Where a declaration comes from, the weakest first. CSS Cascade 5 §6.2; hints rank before the author's own (§6.5). */
-export type Origin = "user-agent" | "hint" | "author";
-
-/** One block of declarations that applies to an element. */
-export interface AppliedBlock extends DeclarationBlock {
-  readonly origin: Origin;
-  /** `maybe` where a condition or selector could not be decided. */
-  readonly certain: boolean;
-  /** Larger wins among normal declarations, smaller among important ones; unlayered is `Infinity`. */
-  readonly layer: number;
-  readonly selectorText: string;
-}
 
 /** The cascaded declarations of an element and its place in inheritance. Shared by elements that are styled alike. */
 export interface Style {
@@ -33,6 +17,32 @@ export interface Style {
   readonly blocks: readonly AppliedBlock[];
   /** Filled as values are asked for. */
   readonly computed: Map<string, unknown>;
+}
+
+/** Gives one style to all elements that have the same parent style and the same blocks, found block by block. */
+function styleSharing(): (parent: Style | null, blocks: readonly AppliedBlock[]) => Style {
+  interface Branch {
+    readonly next: Map<AppliedBlock, Branch>;
+    style: Style | null;
+  }
+  const roots = new Map<Style | null, Branch>();
+  return (parent, blocks) => {
+    let branch = roots.get(parent);
+    if (branch === undefined) {
+      branch = { next: new Map(), style: null };
+      roots.set(parent, branch);
+    }
+    for (const block of blocks) {
+      let next = branch.next.get(block);
+      if (next === undefined) {
+        next = { next: new Map(), style: null };
+        branch.next.set(block, next);
+      }
+      branch = next;
+    }
+    branch.style ??= { parent, blocks, computed: new Map() };
+    return branch.style;
+  };
 }
 
 export interface Cascade {
@@ -44,33 +54,6 @@ export interface Cascade {
   /** Custom properties registered by `@property`. */
   readonly registered: ReadonlyMap<string, { readonly inherits: boolean; readonly initial: string | null }>;
   readonly matcher: Matcher;
-}
-
-/** A selector of a rule, ranked among all of its tree. */
-interface Entry {
-  readonly selector: ComplexSelector;
-  readonly rule: StyleRule;
-  readonly block: AppliedBlock;
-  readonly uncertainBlock: AppliedBlock;
-  readonly rank: number;
-  readonly certainty: Certainty;
-  /** Places in the filter of ids, classes and tags that some ancestor must have; an empty list tells nothing. */
-  readonly ancestors: readonly number[];
-}
-
-interface RuleIndex {
-  readonly byId: ReadonlyMap<string, readonly Entry[]>;
-  readonly byClass: ReadonlyMap<string, readonly Entry[]>;
-  readonly byTag: ReadonlyMap<string, readonly Entry[]>;
-  readonly others: readonly Entry[];
-}
-
-/** The rules of one tree: for elements, and for each pseudo-element by name. */
-interface TreeRules {
-  readonly elements: RuleIndex;
-  readonly pseudos: ReadonlyMap<string, RuleIndex>;
-  /** Whether a user action can change what applies. */
-  readonly interactive: boolean;
 }
 
 /** Builds the cascade of a document for one device: every rule indexed, every element's style found in one pass. */
@@ -104,10 +87,9 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       ),
     );
   }
-  const styleAttributes = new Map<string, DeclarationBlock>();
-  const shared = new Map<string, Style>();
+  /** Blocks of attributes, by what they say. */
+  const ownBlocks = new Map<string, AppliedBlock>();
   const styles = new Map<ElementNode, Style>();
-  const ids = new Map<Style | null, number>([[null, 0]]);
   const filter = new Uint32Array(places.size);
   /** Ancestors whose id or classes source does not give: they may be anything a selector asks for. */
   let unknownAncestors = 0;
@@ -130,19 +112,36 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
     return found;
   };
 
-  const matching = (
-    rules: RuleIndex,
+  const around = (root: TreeRoot, interaction: Interaction): Surroundings => ({
+    root,
+    scope: null,
+    interaction,
+  });
+
+  /** Adds the blocks of the rules that match, the weakest first. */
+  const addMatching = (
+    blocks: AppliedBlock[],
+    rules: RuleIndex | undefined,
     element: ElementNode,
-    around: Surroundings,
+    asked: Surroundings,
     useFilter: boolean,
-  ): { entry: Entry; certainty: Certainty }[] => {
-    const found: { entry: Entry; certainty: Certainty }[] = [];
+  ): void => {
+    if (rules === undefined) return;
+    const sure: Entry[] = [];
+    let unsure: Set<Entry> | null = null;
     for (const entry of candidates(rules, element)) {
-      if (useFilter && unknownAncestors === 0 && entry.ancestors.some((bit) => filter[bit] === 0)) continue;
-      const certainty = and(entry.certainty, entryMatches(entry, element, around));
-      if (certainty !== NO) found.push({ entry, certainty });
+      if (useFilter && unknownAncestors === 0 && entry.ancestors.some((place) => filter[place] === 0))
+        continue;
+      const certainty = and(entry.certainty, entryMatches(entry, element, asked));
+      if (certainty === NO) continue;
+      if (certainty !== YES) {
+        unsure ??= new Set();
+        unsure.add(entry);
+      }
+      sure.push(entry);
     }
-    return found.sort((a, b) => a.entry.rank - b.entry.rank);
+    if (sure.length > 1) sure.sort((a, b) => a.rank - b.rank);
+    for (const entry of sure) blocks.push(unsure?.has(entry) === true ? entry.uncertainBlock : entry.block);
   };
 
   /** Inside `@scope`, `:scope` is the nearest ancestor that the limits allow. CSS Cascade 6 §2.5. */
@@ -179,107 +178,93 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
     return best;
   };
 
-  const blocksFor = (
-    element: ElementNode,
-    interaction: Interaction,
-    useFilter: boolean,
-  ): { blocks: AppliedBlock[]; key: string } => {
-    const { root } = index.record(element);
+  /** Every block that applies to an element, the weakest first. */
+  const blocksFor = (element: ElementNode, interaction: Interaction, useFilter: boolean): AppliedBlock[] => {
+    const { root, parent } = index.record(element);
     const blocks: AppliedBlock[] = [];
-    let key = "";
-    const take = (rules: RuleIndex | undefined, around: Surroundings, withFilter: boolean) => {
-      if (rules === undefined) return;
-      for (const { entry, certainty } of matching(rules, element, around, withFilter)) {
-        blocks.push(certainty === YES ? entry.block : entry.uncertainBlock);
-        key += `${entry.rank}${certainty === YES ? "" : "?"},`;
-      }
-      key += "|";
-    };
-    const around = (tree: TreeRoot): Surroundings => ({ root: tree, scope: null, interaction });
-    take(userAgent.elements, around(root), false);
+    addMatching(blocks, userAgent.elements, element, around(root, interaction), false);
     const hints = presentationalHints(index, element);
-    if (hints !== null) {
-      blocks.push({ ...hints.block, origin: "hint", certain: true, layer: -1, selectorText: "" });
-      key += hints.key;
-    }
+    if (hints !== null)
+      blocks.push(
+        kept(ownBlocks, hints.key, () => ({
+          ...hints.block,
+          origin: "hint",
+          certain: true,
+          layer: -1,
+          selectorText: "",
+        })),
+      );
     // Inner contexts are weaker than outer ones: `:host` and `::slotted` rules lose to the tree's own. CSS Cascade 5 §6.1.
-    if (element.shadow !== null) take(byTree.get(element.shadow)?.elements, around(element.shadow), false);
-    const { parent } = index.record(element);
-    if (parent !== null && parent.shadow !== null)
-      take(byTree.get(parent.shadow)?.pseudos.get("slotted"), around(parent.shadow), false);
-    take(byTree.get(root)?.elements, around(root), useFilter);
+    if (element.shadow !== null)
+      addMatching(
+        blocks,
+        byTree.get(element.shadow)?.elements,
+        element,
+        around(element.shadow, interaction),
+        false,
+      );
+    if (parent !== null && parent.shadow !== null) {
+      addMatching(
+        blocks,
+        byTree.get(parent.shadow)?.pseudos.get("slotted"),
+        element,
+        around(parent.shadow, interaction),
+        false,
+      );
+    }
+    addMatching(blocks, byTree.get(root)?.elements, element, around(root, interaction), useFilter);
     if ("mode" in root && element.attributes.has("part")) {
       const outer = index.record(index.host(root)).root;
-      take(byTree.get(outer)?.pseudos.get("part"), around(outer), false);
+      addMatching(blocks, byTree.get(outer)?.pseudos.get("part"), element, around(outer, interaction), false);
     }
     const attribute = element.attributes.get("style");
-    if (attribute !== undefined && typeof attribute.value === "string") {
-      const own = styleAttribute(attribute.value, attribute.source);
-      // Shared only among elements whose attribute is one and the same text at one place.
-      key += `style@${attribute.source?.start ?? attribute.value}`;
-      blocks.push({
-        ...own,
+    if (attribute !== undefined && typeof attribute.value === "string")
+      blocks.push(styleAttribute(attribute.value, attribute.source));
+    return blocks;
+  };
+
+  /** The block of a `style` attribute; one and the same for one and the same text at one place. */
+  const styleAttribute = (text: string, source: Span | null): AppliedBlock =>
+    kept(ownBlocks, `style ${source?.file} ${source?.start} ${text}`, () => {
+      // `style="…"`: the value ends before the last quote. Entities shift what stands before them.
+      const start = source === null ? 0 : source.end - text.length - 1;
+      const block = parseStyleAttribute({ file: source?.file ?? "", text, start });
+      return {
+        ...block,
         origin: "author",
         certain: true,
         layer: Number.POSITIVE_INFINITY,
         selectorText: "style attribute",
-      });
-    }
-    return { blocks, key };
-  };
+      };
+    });
 
-  const styleAttribute = (
-    text: string,
-    source: { file: string; start: number; end: number } | null,
-  ): DeclarationBlock => {
-    const key = `${source?.file}:${source?.start}:${text}`;
-    let block = styleAttributes.get(key);
-    if (block === undefined) {
-      // `style="…"`: the value begins after the name, the equals sign and the quote. Entities shift what follows them.
-      const start = source === null ? 0 : source.end - text.length - 1;
-      block = parseStyleAttribute({ file: source?.file ?? "", text, start });
-      styleAttributes.set(key, block);
-    }
-    return block;
+  // One walk over the flat tree; ancestors are noted in the filter on the way down and struck out on the way up.
+  const share = styleSharing();
+  interface Frame {
+    readonly element: ElementNode | null;
+    readonly style: Style | null;
+    readonly nodes: readonly Node[];
+    at: number;
+  }
+  const mark = (element: ElementNode, by: 1 | -1) => {
+    for (const place of filterPlaces(element, places, fold)) filter[place] = (filter[place] ?? 0) + by;
+    if (attributeUnknown(element, "class") || attributeUnknown(element, "id")) unknownAncestors += by;
   };
-
-  const shareable = (parent: Style | null, key: string, blocks: readonly AppliedBlock[]): Style => {
-    const full = `${ids.get(parent) ?? 0}/${key}`;
-    let style = shared.get(full);
-    if (style === undefined) {
-      style = { parent, blocks, computed: new Map() };
-      shared.set(full, style);
-      ids.set(style, ids.size);
-    }
-    return style;
-  };
-
-  // One walk over the flat tree, ancestors noted in the filter on the way down and struck out on the way up.
-  const pending: { element: ElementNode; parent: Style | null; leaving: boolean }[] = [];
-  const enqueue = (nodes: readonly Node[], parent: Style | null) => {
-    for (let i = nodes.length - 1; i >= 0; i--) {
-      const node = nodes[i];
-      if (node?.kind === "element") pending.push({ element: node, parent, leaving: false });
-    }
-  };
-  enqueue(index.document.children, null);
-  for (let at = pending.pop(); at !== undefined; at = pending.pop()) {
-    const { element } = at;
-    const bits = filterBits(element, places, fold);
-    if (at.leaving) {
-      for (const bit of bits) filter[bit] = (filter[bit] ?? 1) - 1;
-      if (attributeUnknown(element, "class") || attributeUnknown(element, "id")) unknownAncestors--;
+  const stack: Frame[] = [{ element: null, style: null, nodes: index.document.children, at: 0 }];
+  for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
+    const node = frame.nodes[frame.at++];
+    if (node === undefined) {
+      if (frame.element !== null) mark(frame.element, -1);
+      stack.pop();
       continue;
     }
-    const { blocks, key } = blocksFor(element, noInteraction, true);
-    const style = shareable(at.parent, key, blocks);
-    styles.set(element, style);
-    const children = index.flatChildren(element);
+    if (node.kind !== "element") continue;
+    const style = share(frame.style, blocksFor(node, noInteraction, true));
+    styles.set(node, style);
+    const children = index.flatChildren(node);
     if (children.length > 0) {
-      for (const bit of bits) filter[bit] = (filter[bit] ?? 0) + 1;
-      if (attributeUnknown(element, "class") || attributeUnknown(element, "id")) unknownAncestors++;
-      pending.push({ element, parent: null, leaving: true });
-      enqueue(children, style);
+      mark(node, 1);
+      stack.push({ element: node, style, nodes: children, at: 0 });
     }
   }
 
@@ -303,8 +288,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       }
       const above = index.flatParent(at);
       const parent = above === null ? null : (known.get(above) ?? null);
-      const { blocks, key: blockKey } = blocksFor(at, interaction, false);
-      known.set(at, shareable(parent, blockKey, blocks));
+      known.set(at, share(parent, blocksFor(at, interaction, false)));
     }
     return known.get(element) ?? null;
   };
@@ -334,16 +318,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       const { root } = index.record(element);
       const blocks: AppliedBlock[] = [];
       const inTree = (rules: TreeRules | undefined, tree: TreeRoot) => {
-        const pseudoRules = rules?.pseudos.get(pseudo);
-        if (pseudoRules === undefined) return;
-        for (const { entry, certainty } of matching(
-          pseudoRules,
-          element,
-          { root: tree, scope: null, interaction },
-          false,
-        )) {
-          blocks.push(certainty === YES ? entry.block : entry.uncertainBlock);
-        }
+        addMatching(blocks, rules?.pseudos.get(pseudo), element, around(tree, interaction), false);
       };
       inTree(userAgent, root);
       if (element.shadow !== null) inTree(byTree.get(element.shadow), element.shadow);
@@ -361,188 +336,17 @@ function scopeOf(conditions: Conditions) {
   return null;
 }
 
-/** Reads the rules of one tree: conditions decided for the device, layers put in order, selectors ranked and indexed. */
-function treeRules(
-  sheets: readonly AppliedSheet[],
-  origin: Origin,
-  scope: Document | ShadowRoot,
-  device: Device,
-  registered: Map<string, { inherits: boolean; initial: string | null }>,
-  places: Map<string, number>,
-  fold: (text: string) => string,
-): TreeRules {
-  const rules: { rule: StyleRule; certainty: Certainty; layer: string | null }[] = [];
-  const layers = new LayerOrder();
-  const mediaResults = new Map<string, Certainty>();
-  const media = (text: string): Certainty => {
-    let known = mediaResults.get(text);
-    if (known === undefined) {
-      known = evaluateMedia(text, device);
-      mediaResults.set(text, known);
-    }
-    return known;
-  };
-  const certaintyOf = (conditions: Conditions): Certainty => {
-    let result: Certainty = YES;
-    for (let at = conditions; at !== null && result !== NO; at = at.outer) {
-      const { condition } = at;
-      if (condition.kind === "media") result = and(result, media(condition.text));
-      else if (condition.kind === "supports") result = and(result, evaluateSupports(condition.text));
-      else if (condition.kind === "container") result = and(result, MAYBE);
-    }
-    return result;
-  };
-  const prefixed = (prefix: string | null, name: string | null) =>
-    name === null ? prefix : prefix === null ? name : `${prefix}.${name}`;
-  const addSheet = (applied: AppliedSheet, outer: Certainty, prefix: string | null) => {
-    const whole = and(outer, applied.media === null ? YES : media(applied.media));
-    if (whole === NO) return;
-    for (const item of applied.sheet.items) {
-      if (item.kind === "layer") {
-        if (certaintyOf(item.conditions) !== NO) layers.add(prefixed(prefix, item.name) ?? item.name);
-      } else if (item.kind === "property") registered.set(item.name, item);
-      else if (item.kind === "import") {
-        const layer = prefixed(prefix, item.import.layer);
-        if (item.import.layer !== null && layer !== null) layers.add(layer);
-        const imported = applied.imports.get(item.import);
-        const supported = item.import.supports === null ? YES : evaluateSupports(`(${item.import.supports})`);
-        const certainty = and(
-          whole,
-          and(supported, item.import.media === null ? YES : media(item.import.media)),
-        );
-        if (imported !== undefined && certainty !== NO) addSheet(imported, certainty, layer);
-      } else {
-        const certainty = and(whole, certaintyOf(item.rule.conditions));
-        if (certainty !== NO)
-          rules.push({ rule: item.rule, certainty, layer: prefixed(prefix, item.rule.layer) });
-      }
-    }
-  };
-  for (const sheet of sheets) addSheet(sheet, YES, null);
-
-  const layerRank = layers.ranks();
-  const drafts = rules.flatMap(({ rule, certainty, layer }, order) => {
-    const rank = layer === null ? Number.POSITIVE_INFINITY : (layerRank.get(layer) ?? 0);
-    const block: AppliedBlock = {
-      normal: rule.normal,
-      important: rule.important,
-      origin,
-      certain: true,
-      layer: rank,
-      selectorText: rule.selectorText,
-    };
-    const uncertainBlock: AppliedBlock = { ...block, certain: false };
-    return rule.selectors.map((selector) => ({
-      selector,
-      rule,
-      block,
-      uncertainBlock,
-      certainty,
-      layer: rank,
-      order,
-    }));
-  });
-  // Cascade sorting order within one origin and context: layer, specificity, order of appearance. CSS Cascade 5 §6.1.
-  drafts.sort(
-    (a, b) =>
-      (a.layer === b.layer ? 0 : a.layer < b.layer ? -1 : 1) ||
-      a.selector.specificity - b.selector.specificity ||
-      a.order - b.order,
-  );
-  const entries: Entry[] = drafts.map((d, rank) => ({
-    selector: d.selector,
-    rule: d.rule,
-    block: d.block,
-    uncertainBlock: d.uncertainBlock,
-    certainty: d.certainty,
-    rank,
-    ancestors: "mode" in scope ? [] : requiredAncestors(d.selector, places, fold),
-  }));
-  const groups = new Map<string | null, Entry[]>();
-  for (const entry of entries) {
-    const { pseudoElement } = entry.selector;
-    const group = groups.get(pseudoElement);
-    if (group === undefined) groups.set(pseudoElement, [entry]);
-    else group.push(entry);
-  }
-  return {
-    elements: ruleIndex(groups.get(null) ?? [], fold),
-    pseudos: new Map(
-      [...groups].flatMap(([name, group]) =>
-        name === null ? [] : [[name, ruleIndex(group, fold)] as const],
-      ),
-    ),
-    interactive: entries.some((e) => /:(?:hover|focus|active)/i.test(e.rule.selectorText)),
-  };
-}
-
-/** Cascade layers in order of first appearance, a layer's own rules after its sublayers'. CSS Cascade 5 §6.4.1–2. */
-class LayerOrder {
-  readonly #children = new Map<string, string[]>();
-
-  add(name: string): void {
-    const parts = name.startsWith("<") ? [name] : name.split(".");
-    let path = "";
-    for (const part of parts) {
-      const parent = path;
-      path = path === "" ? part : `${path}.${part}`;
-      const siblings = this.#children.get(parent) ?? [];
-      this.#children.set(parent, siblings);
-      if (!siblings.includes(path)) siblings.push(path);
-    }
-  }
-
-  ranks(): ReadonlyMap<string, number> {
-    const ranks = new Map<string, number>();
-    const stack: { name: string; done: boolean }[] = [{ name: "", done: false }];
-    for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-      if (at.done) {
-        ranks.set(at.name, ranks.size);
-        continue;
-      }
-      stack.push({ name: at.name, done: true });
-      for (const child of [...(this.#children.get(at.name) ?? [])].reverse())
-        stack.push({ name: child, done: false });
-    }
-    return ranks;
-  }
-}
-
-function ruleIndex(entries: readonly Entry[], fold: (text: string) => string): RuleIndex {
-  const byId = new Map<string, Entry[]>();
-  const byClass = new Map<string, Entry[]>();
-  const byTag = new Map<string, Entry[]>();
-  const others: Entry[] = [];
-  const put = (map: Map<string, Entry[]>, key: string, entry: Entry) => {
-    const list = map.get(key);
-    if (list === undefined) map.set(key, [entry]);
-    else list.push(entry);
-  };
-  for (const entry of entries) {
-    const compound = (entry.selector.slotted?.[0] ?? entry.selector).steps[0]?.compound;
-    // What `::slotted()` and `::part()` select is not what the compound before them says.
-    const usable = entry.selector.slotted === null && entry.selector.parts === null ? compound : undefined;
-    if (usable?.id != null) put(byId, fold(usable.id), entry);
-    else if (usable?.classes[0] !== undefined) put(byClass, fold(usable.classes[0]), entry);
-    else if (usable?.tag != null) {
-      put(byTag, usable.tag, entry);
-      if (usable.tag !== usable.tag.toLowerCase()) put(byTag, usable.tag.toLowerCase(), entry);
-    } else others.push(entry);
-  }
-  return { byId, byClass, byTag, others };
-}
-
-/** The bits of an element that some selector looks for among ancestors. */
-function filterBits(
+/** The places in the filter of what an element has that some selector looks for among ancestors. */
+function filterPlaces(
   element: ElementNode,
   needed: ReadonlyMap<string, number>,
   fold: (text: string) => string,
 ): readonly number[] {
-  if (needed.size === 0) return noBits;
-  const bits: number[] = [];
+  if (needed.size === 0) return noPlaces;
+  const found: number[] = [];
   const add = (key: string) => {
-    const bit = needed.get(key);
-    if (bit !== undefined) bits.push(bit);
+    const place = needed.get(key);
+    if (place !== undefined) found.push(place);
   };
   add(`t${element.tag}`);
   if (element.attributes.size > 0) {
@@ -550,33 +354,17 @@ function filterBits(
     if (id !== null) add(`#${fold(id)}`);
     for (const name of attributeTokens(element, "class")) add(`.${fold(name)}`);
   }
-  return bits;
+  return found;
 }
 
-const noBits: readonly number[] = [];
+const noPlaces: readonly number[] = [];
 
-/** What some ancestor must have for the selector to match, as places in the filter; new ones are given a place. */
-function requiredAncestors(
-  selector: ComplexSelector,
-  places: Map<string, number>,
-  fold: (text: string) => string,
-): readonly number[] {
-  const bits: number[] = [];
-  const place = (key: string): number => {
-    const known = places.get(key) ?? places.size;
-    places.set(key, known);
-    return known;
-  };
-  const add = (compound: Compound) => {
-    if (compound.id !== null) bits.push(place(`#${fold(compound.id)}`));
-    else if (compound.classes[0] !== undefined) bits.push(place(`.${fold(compound.classes[0])}`));
-    else if (compound.tag !== null && compound.tag === compound.tag.toLowerCase())
-      bits.push(place(`t${compound.tag}`));
-  };
-  let ancestor = false;
-  for (const [at, step] of selector.steps.entries()) {
-    if (at > 0 && ancestor && bits.length < 4) add(step.compound);
-    ancestor = step.combinator === " " || step.combinator === ">";
+/** The value kept under a key, made when it is first asked for. */
+function kept<T>(map: Map<string, T>, key: string, make: () => T): T {
+  let value = map.get(key);
+  if (value === undefined) {
+    value = make();
+    map.set(key, value);
   }
-  return bits;
+  return value;
 }

@@ -1,5 +1,6 @@
-import type { AppliedBlock, Cascade, Style } from "./cascade.ts";
+import type { Cascade, Style } from "./cascade.ts";
 import { type Declared, isWideKeyword } from "./declared.ts";
+import type { AppliedBlock } from "./rule-index.ts";
 import { expandShorthand } from "./shorthands.ts";
 import { properties } from "./tables/properties.ts";
 import { acceptsValue, holdsSubstitution } from "./value-syntax.ts";

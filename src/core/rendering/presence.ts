@@ -1,5 +1,5 @@
 import { type Certainty, MAYBE, NO, YES } from "../css/certainty.ts";
-import type { ElementNode } from "../document/node.ts";
+import type { ElementNode, Node } from "../document/node.ts";
 import { attributeText, attributeToken, attributeUnknown, hasAttribute } from "../document/written.ts";
 import type { Page } from "./page.ts";
 
@@ -76,19 +76,20 @@ const neverDrawn = new Set(
 export function presenceOf(page: Page): PresenceMap {
   const { index } = page;
   const known = new Map<ElementNode, Presence>();
-  const pending: { element: ElementNode; above: Presence }[] = [];
-  const enqueue = (element: ElementNode | null, above: Presence) => {
-    const nodes = element === null ? index.document.children : index.flatChildren(element);
-    for (let i = nodes.length - 1; i >= 0; i--) {
-      const node = nodes[i];
-      if (node?.kind === "element") pending.push({ element: node, above });
+  const stack: { readonly nodes: readonly Node[]; readonly above: Presence; at: number }[] = [
+    { nodes: index.document.children, above: present, at: 0 },
+  ];
+  for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
+    const node = frame.nodes[frame.at++];
+    if (node === undefined) {
+      stack.pop();
+      continue;
     }
-  };
-  enqueue(null, present);
-  for (let at = pending.pop(); at !== undefined; at = pending.pop()) {
-    const presence = presenceUnder(page, at.element, at.above);
-    known.set(at.element, presence);
-    enqueue(at.element, presence);
+    if (node.kind !== "element") continue;
+    const presence = presenceUnder(page, node, frame.above);
+    known.set(node, presence);
+    const children = index.flatChildren(node);
+    if (children.length > 0) stack.push({ nodes: children, above: presence, at: 0 });
   }
   return { of: (element) => known.get(element) ?? absent };
 }

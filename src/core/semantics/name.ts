@@ -70,6 +70,8 @@ const fromNative: Readonly<Record<NativeNameSource, NameFrom>> = {
 
 /** The accessible name of an element. Accessible Name and Description Computation 1.2 §4.3.2; native sources by HTML-AAM 1.0 §4.1. */
 export function computeName(semantics: Semantics, element: ElementNode): AccessibleName {
+  if (element.attributes.size === 0 && element.spread === null && isNeverNamed(semantics, element))
+    return noName;
   for (const step of nameSteps(semantics, element)) {
     const found = step.text();
     if (found !== null && (found.text !== "" || !found.certain)) return { ...found, from: step.from };
@@ -77,6 +79,12 @@ export function computeName(semantics: Semantics, element: ElementNode): Accessi
   }
   // A spread may bring an aria-label along.
   return element.spread === null ? noName : { ...noName, certain: false };
+}
+
+/** The usual case, decided at once: nothing in or on the element could name it. */
+function isNeverNamed(semantics: Semantics, element: ElementNode): boolean {
+  const { role } = semantics.role(element);
+  return sourcesOf(element).length === 0 && (role === null || !roleRow(role).nameFrom.includes("contents"));
 }
 
 interface NameStep {

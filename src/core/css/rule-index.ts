@@ -1,0 +1,245 @@
+import type { Document, ShadowRoot } from "../document/node.ts";
+import { and, type Certainty, MAYBE, NO, YES } from "./certainty.ts";
+import type { DeclarationBlock } from "./declared.ts";
+import type { Device } from "./device.ts";
+import { evaluateMedia } from "./media.ts";
+import type { ComplexSelector, Compound } from "./selector.ts";
+import type { AppliedSheet, Conditions, StyleRule } from "./sheet.ts";
+import { evaluateSupports } from "./supports.ts";
+
+/** Where a declaration comes from, the weakest first. CSS Cascade 5 §6.2; hints rank before the author's own (§6.5). */
+export type Origin = "user-agent" | "hint" | "author";
+
+/** One block of declarations that applies to an element. */
+export interface AppliedBlock extends DeclarationBlock {
+  readonly origin: Origin;
+  /** `maybe` where a condition or selector could not be decided. */
+  readonly certain: boolean;
+  /** Larger wins among normal declarations, smaller among important ones; unlayered is `Infinity`. */
+  readonly layer: number;
+  readonly selectorText: string;
+}
+
+/** A selector of a rule, ranked among all of its tree. */
+export interface Entry {
+  readonly selector: ComplexSelector;
+  readonly rule: StyleRule;
+  readonly block: AppliedBlock;
+  readonly uncertainBlock: AppliedBlock;
+  readonly rank: number;
+  readonly certainty: Certainty;
+  /** Places in the filter of ids, classes and tags that some ancestor must have; an empty list tells nothing. */
+  readonly ancestors: readonly number[];
+}
+
+export interface RuleIndex {
+  readonly byId: ReadonlyMap<string, readonly Entry[]>;
+  readonly byClass: ReadonlyMap<string, readonly Entry[]>;
+  readonly byTag: ReadonlyMap<string, readonly Entry[]>;
+  readonly others: readonly Entry[];
+}
+
+/** The rules of one tree: for elements, and for each pseudo-element by name. */
+export interface TreeRules {
+  readonly elements: RuleIndex;
+  readonly pseudos: ReadonlyMap<string, RuleIndex>;
+  /** Whether a user action can change what applies. */
+  readonly interactive: boolean;
+}
+
+/** Reads the rules of one tree: conditions decided for the device, layers put in order, selectors ranked and indexed. */
+export function treeRules(
+  sheets: readonly AppliedSheet[],
+  origin: Origin,
+  scope: Document | ShadowRoot,
+  device: Device,
+  registered: Map<string, { inherits: boolean; initial: string | null }>,
+  places: Map<string, number>,
+  fold: (text: string) => string,
+): TreeRules {
+  const rules: { rule: StyleRule; certainty: Certainty; layer: string | null }[] = [];
+  const layers = new LayerOrder();
+  const mediaResults = new Map<string, Certainty>();
+  const media = (text: string): Certainty => {
+    let known = mediaResults.get(text);
+    if (known === undefined) {
+      known = evaluateMedia(text, device);
+      mediaResults.set(text, known);
+    }
+    return known;
+  };
+  const certaintyOf = (conditions: Conditions): Certainty => {
+    let result: Certainty = YES;
+    for (let at = conditions; at !== null && result !== NO; at = at.outer) {
+      const { condition } = at;
+      if (condition.kind === "media") result = and(result, media(condition.text));
+      else if (condition.kind === "supports") result = and(result, evaluateSupports(condition.text));
+      else if (condition.kind === "container") result = and(result, MAYBE);
+    }
+    return result;
+  };
+  const prefixed = (prefix: string | null, name: string | null) =>
+    name === null ? prefix : prefix === null ? name : `${prefix}.${name}`;
+  const addSheet = (applied: AppliedSheet, outer: Certainty, prefix: string | null) => {
+    const whole = and(outer, applied.media === null ? YES : media(applied.media));
+    if (whole === NO) return;
+    for (const item of applied.sheet.items) {
+      if (item.kind === "layer") {
+        if (certaintyOf(item.conditions) !== NO) layers.add(prefixed(prefix, item.name) ?? item.name);
+      } else if (item.kind === "property") registered.set(item.name, item);
+      else if (item.kind === "import") {
+        const layer = prefixed(prefix, item.import.layer);
+        if (item.import.layer !== null && layer !== null) layers.add(layer);
+        const imported = applied.imports.get(item.import);
+        const supported = item.import.supports === null ? YES : evaluateSupports(`(${item.import.supports})`);
+        const certainty = and(
+          whole,
+          and(supported, item.import.media === null ? YES : media(item.import.media)),
+        );
+        if (imported !== undefined && certainty !== NO) addSheet(imported, certainty, layer);
+      } else {
+        const certainty = and(whole, certaintyOf(item.rule.conditions));
+        if (certainty !== NO)
+          rules.push({ rule: item.rule, certainty, layer: prefixed(prefix, item.rule.layer) });
+      }
+    }
+  };
+  for (const sheet of sheets) addSheet(sheet, YES, null);
+
+  const layerRank = layers.ranks();
+  const drafts = rules.flatMap(({ rule, certainty, layer }, order) => {
+    const rank = layer === null ? Number.POSITIVE_INFINITY : (layerRank.get(layer) ?? 0);
+    const block: AppliedBlock = {
+      normal: rule.normal,
+      important: rule.important,
+      origin,
+      certain: true,
+      layer: rank,
+      selectorText: rule.selectorText,
+    };
+    const uncertainBlock: AppliedBlock = { ...block, certain: false };
+    return rule.selectors.map((selector) => ({
+      selector,
+      rule,
+      block,
+      uncertainBlock,
+      certainty,
+      layer: rank,
+      order,
+    }));
+  });
+  // Cascade sorting order within one origin and context: layer, specificity, order of appearance. CSS Cascade 5 §6.1.
+  drafts.sort(
+    (a, b) =>
+      (a.layer === b.layer ? 0 : a.layer < b.layer ? -1 : 1) ||
+      a.selector.specificity - b.selector.specificity ||
+      a.order - b.order,
+  );
+  const entries: Entry[] = drafts.map((d, rank) => ({
+    selector: d.selector,
+    rule: d.rule,
+    block: d.block,
+    uncertainBlock: d.uncertainBlock,
+    certainty: d.certainty,
+    rank,
+    ancestors: "mode" in scope ? [] : requiredAncestors(d.selector, places, fold),
+  }));
+  const groups = new Map<string | null, Entry[]>();
+  for (const entry of entries) {
+    const { pseudoElement } = entry.selector;
+    const group = groups.get(pseudoElement);
+    if (group === undefined) groups.set(pseudoElement, [entry]);
+    else group.push(entry);
+  }
+  return {
+    elements: ruleIndex(groups.get(null) ?? [], fold),
+    pseudos: new Map(
+      [...groups].flatMap(([name, group]) =>
+        name === null ? [] : [[name, ruleIndex(group, fold)] as const],
+      ),
+    ),
+    interactive: entries.some((e) => /:(?:hover|focus|active)/i.test(e.rule.selectorText)),
+  };
+}
+
+/** Cascade layers in order of first appearance, a layer's own rules after its sublayers'. CSS Cascade 5 §6.4.1–2. */
+class LayerOrder {
+  readonly #children = new Map<string, string[]>();
+
+  add(name: string): void {
+    const parts = name.startsWith("<") ? [name] : name.split(".");
+    let path = "";
+    for (const part of parts) {
+      const parent = path;
+      path = path === "" ? part : `${path}.${part}`;
+      const siblings = this.#children.get(parent) ?? [];
+      this.#children.set(parent, siblings);
+      if (!siblings.includes(path)) siblings.push(path);
+    }
+  }
+
+  ranks(): ReadonlyMap<string, number> {
+    const ranks = new Map<string, number>();
+    const stack: { name: string; done: boolean }[] = [{ name: "", done: false }];
+    for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+      if (at.done) {
+        ranks.set(at.name, ranks.size);
+        continue;
+      }
+      stack.push({ name: at.name, done: true });
+      for (const child of [...(this.#children.get(at.name) ?? [])].reverse())
+        stack.push({ name: child, done: false });
+    }
+    return ranks;
+  }
+}
+
+function ruleIndex(entries: readonly Entry[], fold: (text: string) => string): RuleIndex {
+  const byId = new Map<string, Entry[]>();
+  const byClass = new Map<string, Entry[]>();
+  const byTag = new Map<string, Entry[]>();
+  const others: Entry[] = [];
+  const put = (map: Map<string, Entry[]>, key: string, entry: Entry) => {
+    const list = map.get(key);
+    if (list === undefined) map.set(key, [entry]);
+    else list.push(entry);
+  };
+  for (const entry of entries) {
+    const compound = (entry.selector.slotted?.[0] ?? entry.selector).steps[0]?.compound;
+    // What `::slotted()` and `::part()` select is not what the compound before them says.
+    const usable = entry.selector.slotted === null && entry.selector.parts === null ? compound : undefined;
+    if (usable?.id != null) put(byId, fold(usable.id), entry);
+    else if (usable?.classes[0] !== undefined) put(byClass, fold(usable.classes[0]), entry);
+    else if (usable?.tag != null) {
+      put(byTag, usable.tag, entry);
+      if (usable.tag !== usable.tag.toLowerCase()) put(byTag, usable.tag.toLowerCase(), entry);
+    } else others.push(entry);
+  }
+  return { byId, byClass, byTag, others };
+}
+
+/** What some ancestor must have for the selector to match, as places in the filter; new ones are given a place. */
+function requiredAncestors(
+  selector: ComplexSelector,
+  places: Map<string, number>,
+  fold: (text: string) => string,
+): readonly number[] {
+  const bits: number[] = [];
+  const place = (key: string): number => {
+    const known = places.get(key) ?? places.size;
+    places.set(key, known);
+    return known;
+  };
+  const add = (compound: Compound) => {
+    if (compound.id !== null) bits.push(place(`#${fold(compound.id)}`));
+    else if (compound.classes[0] !== undefined) bits.push(place(`.${fold(compound.classes[0])}`));
+    else if (compound.tag !== null && compound.tag === compound.tag.toLowerCase())
+      bits.push(place(`t${compound.tag}`));
+  };
+  let ancestor = false;
+  for (const [at, step] of selector.steps.entries()) {
+    if (at > 0 && ancestor && bits.length < 4) add(step.compound);
+    ancestor = step.combinator === " " || step.combinator === ">";
+  }
+  return bits;
+}
