@@ -47,7 +47,7 @@ function hold(what, value, bound, unit = "×") {
 const perElement = new Map();
 for (const size of [1_000, 10_000, 100_000]) {
   const page = boatyardPage(size);
-  const runs = size > 50_000 ? 5 : size > 5_000 ? 9 : 30;
+  const runs = size > 50_000 ? 3 : size > 5_000 ? 9 : 30;
   // Once each before measuring: the first run pays for compiling.
   for (let i = 0; i < (size > 50_000 ? 1 : size > 5_000 ? 12 : 150); i++) {
     parseOnly(page);

@@ -157,6 +157,8 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
       continue;
     }
     flush(frame.depth);
+    // The caption has been said already, as the name of its table.
+    if (role === "caption") continue;
     if (role === "heading" || spokenWhole.has(role)) {
       say(withDescription(heardLine(node), node), frame.depth, node.element);
       const inside = role === "heading" ? actionsIn(node) : [];

@@ -2,6 +2,7 @@ import type { SourceAnswer } from "../../answers/element-answer.ts";
 import type { Inspection } from "../../answers/inspect.ts";
 import type { PageTree } from "../../answers/tree.ts";
 import { heardLine } from "../../core/semantics/heard-line.ts";
+import { roleRow } from "../../core/semantics/tables/roles.ts";
 import type { ElementTreeNode, TreeNode } from "../../core/semantics/tree.ts";
 import type { Paint } from "./paint.ts";
 import { printable } from "./printable.ts";
@@ -51,12 +52,17 @@ function nodeLine(page: PageTree, node: ElementTreeNode, view: TreeView, room: n
   const heard = printable(heardLine(node));
   const description =
     node.description === "" || node.description === node.name ? "" : `; ${printable(node.description)}`;
+  const missing =
+    node.name === "" &&
+    node.certain &&
+    roleRow(node.role).nameRequired === true &&
+    roleRow(node.role).kind.includes("landmark") === false;
   const origin = view.names && node.name !== "" ? `  ← ${node.nameFrom}${originPlace(page, node)}` : "";
   const question = node.certain ? "" : "  (as far as source tells)";
   const where = view.only !== null && place !== null ? `  ${place.file}:${place.line}` : "";
   const tail = `${origin}${question}${where}`;
   const line = cut(`${heard}${description}`, Math.max(20, room - tail.length));
-  return `${line}${colours.dim(tail)}`;
+  return `${line}${missing ? colours.yellow("  (no name)") : ""}${colours.dim(tail)}`;
 }
 
 /** Line of the label or other element that gave the name, where it is not the element itself. */

@@ -316,7 +316,6 @@ test("the reading order says containers, items and the headers of cells", () => 
     `  "two" link`,
     " end of list",
     ` "Week" table, 2 rows, 2 columns`,
-    "  Week",
     "  column header: Day",
     "  column header: High",
     "  row header: Mon",
