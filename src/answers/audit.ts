@@ -1,6 +1,7 @@
 import type { Check } from "../core/checks/check.ts";
 import { type CheckResult, runChecks } from "../core/checks/run.ts";
 import { NO } from "../core/css/certainty.ts";
+import { desktop } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { textContent } from "../core/document/text-content.ts";
 import type { Problem } from "../core/findings/problems.ts";
@@ -156,7 +157,7 @@ function auditPage(
   texts: SourceTexts,
   host: Host,
 ) {
-  const scene = sceneFromSource(loaded.document, loaded.sheets);
+  const scene = sceneFromSource(loaded.document, loaded.sheets, desktop, loaded.stylesKnown);
   const run = runChecks(scene, checks);
   const outcomes: Record<Outcome, number> = {
     passed: 0,
@@ -198,12 +199,25 @@ function auditPage(
         components: [],
         message: finding.message,
         cause: finding.cause === null ? fingerprint : host.hash(`${page.name}\n${finding.cause}`),
-        facts: finding.facts,
+        facts: { ...finding.facts, ...originFacts(finding, texts) },
         repair: finding.repair,
         heard: heardAs(scene, finding.element),
       };
     });
   return { subject, found, results: run.checks };
+}
+
+/** Where facts come from, as `foregroundFrom: "css/yard.css:7 --muted: #9aa8b0"`. */
+function originFacts(finding: Finding, texts: SourceTexts): Finding["facts"] {
+  const facts: Record<string, string> = {};
+  for (const origin of finding.origins) {
+    const place = texts.place(origin.source);
+    const told =
+      place === null ? `${origin.source.file}: ${origin.text}` : `${place.file}:${place.line} ${origin.text}`;
+    const name = `${origin.of}From`;
+    facts[name] = facts[name] === undefined ? told : `${facts[name]} ← ${told}`;
+  }
+  return facts;
 }
 
 /** What is heard at an element; null for one that nobody meets, such as a meta element. */

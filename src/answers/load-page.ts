@@ -30,6 +30,8 @@ export interface LoadedPage {
   readonly sheets: readonly AppliedSheet[];
   /** The text of every file read, by the name it is shown with. */
   readonly texts: ReadonlyMap<string, string>;
+  /** Whether every stylesheet was read; one that is simply missing styles nothing for anyone. */
+  readonly stylesKnown: boolean;
   /** What could not be read beside the page. */
   readonly problems: readonly Problem[];
 }
@@ -72,7 +74,13 @@ export async function loadPage(
   loader.texts.set(page.name, text);
   return {
     ok: true,
-    value: { document: read.document, sheets, texts: loader.texts, problems: loader.problems },
+    value: {
+      document: read.document,
+      sheets,
+      texts: loader.texts,
+      stylesKnown: !loader.hasUnread,
+      problems: loader.problems,
+    },
   };
 }
 
@@ -103,6 +111,8 @@ async function pageBytes(
 class SheetLoader {
   readonly texts = new Map<string, string>();
   readonly problems: Problem[] = [];
+  /** Whether some stylesheet that may exist was left unread. */
+  hasUnread = false;
   readonly #page: PageFile;
   readonly #host: Host;
   readonly #options: LoadOptions;
@@ -117,7 +127,8 @@ class SheetLoader {
     this.#baseHref = baseHref;
   }
 
-  #report(problem: Problem): null {
+  #report(problem: Problem, isUnread = true): null {
+    this.hasUnread ||= isUnread;
     if (!this.#reported.has(problem.message)) this.problems.push(problem);
     this.#reported.add(problem.message);
     return null;
@@ -172,7 +183,7 @@ class SheetLoader {
       const sheet = await this.#parsed(file, href, info.size);
       return sheet === null ? null : this.withImports(sheet, media, scope, file, depth);
     }
-    return this.#report(stylesheetMissing(this.#page.name, href));
+    return this.#report(stylesheetMissing(this.#page.name, href), false);
   }
 
   async #parsed(file: string, href: string, size: number): Promise<Sheet | null> {

@@ -1,3 +1,4 @@
+import { desktop } from "../core/css/device.ts";
 import type { Problem } from "../core/findings/problems.ts";
 import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import { accessibilityTree, type ElementTreeNode } from "../core/semantics/tree.ts";
@@ -40,7 +41,12 @@ export async function trees(request: TreeRequest, host: Host): Promise<TreeAnswe
       continue;
     }
     problems.push(...loaded.value.problems);
-    const scene = sceneFromSource(loaded.value.document, loaded.value.sheets);
+    const scene = sceneFromSource(
+      loaded.value.document,
+      loaded.value.sheets,
+      desktop,
+      loaded.value.stylesKnown,
+    );
     const root = accessibilityTree(scene);
     const texts = new SourceTexts();
     texts.add(loaded.value.texts);

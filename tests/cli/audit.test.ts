@@ -46,7 +46,7 @@ describe("keel audit", () => {
       severity: "blocker",
       criteria: ["4.1.2", "1.3.1"],
       subject: "a.html",
-      source: { file: "a.html", line: 8, column: 31, endLine: 8, endColumn: 48 },
+      source: { file: "a.html", line: 8, column: 32, endLine: 8, endColumn: 49 },
       element: {
         tag: "input",
         role: "textbox",

@@ -1,4 +1,7 @@
 import type { Check } from "./check.ts";
+import { contrastPlaceholder } from "./contrast/placeholder.ts";
+import { contrastText } from "./contrast/text.ts";
+import { contrastTextEnhanced } from "./contrast/text-enhanced.ts";
 import { reachable } from "./keys/reachable.ts";
 import { actionNamed } from "./names/action-named.ts";
 import { controlLabelled } from "./names/control-labelled.ts";
@@ -25,6 +28,9 @@ export const catalogue: readonly Check[] = [
   rolesExist,
   statesRequired,
   stateValues,
+  contrastText,
+  contrastTextEnhanced,
+  contrastPlaceholder,
   reachable,
   title,
   language,

@@ -41,6 +41,7 @@ export function runChecks(scene: Scene, checks: readonly Check[]): RunResult {
           repair: judged?.repair ?? null,
           facts: verdict.facts ?? {},
           cause: judged?.cause ?? null,
+          origins: judged?.origins ?? [],
         });
       }
     }

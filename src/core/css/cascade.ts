@@ -47,6 +47,10 @@ function styleSharing(): (parent: Style | null, blocks: readonly AppliedBlock[])
 
 export interface Cascade {
   readonly device: Device;
+  /** Whether some rule of the page itself depends on hovering, focusing or pressing. */
+  readonly interactive: boolean;
+  /** The scheme of elements that name none: light, unless the page says in a meta element that it supports dark. */
+  readonly pageScheme: "light" | "dark";
   /** The style of an element; null when it is not in the flat tree and so never rendered. */
   style(element: ElementNode, interaction?: Interaction): Style | null;
   /** The style of `::before`, `::after`, `::placeholder` …; null when no rule makes one. */
@@ -298,6 +302,8 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
   const authorPseudos = new Set([...byTree.values()].flatMap((tree) => [...tree.pseudos.keys()]));
   return {
     device,
+    interactive: [...byTree.values()].some((tree) => tree.interactive),
+    pageScheme: pageScheme(index, device),
     registered,
     matcher,
     style,
@@ -328,6 +334,18 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       return made;
     },
   };
+}
+
+/** HTML §4.2.5.1, "color-scheme". */
+function pageScheme(index: DocumentIndex, device: Device): "light" | "dark" {
+  const meta = index
+    .byTag("meta")
+    .find((element) => attributeText(element, "name")?.toLowerCase() === "color-scheme");
+  const supported = (meta === undefined ? "" : (attributeText(meta, "content") ?? ""))
+    .toLowerCase()
+    .split(/[\s,]+/);
+  if (device.colourScheme === "dark") return supported.includes("dark") ? "dark" : "light";
+  return supported.includes("dark") && !supported.includes("light") ? "dark" : "light";
 }
 
 function scopeOf(conditions: Conditions) {

@@ -1,13 +1,27 @@
+import type { Rgba } from "../colour/rgba.ts";
 import type { ElementNode } from "../document/node.ts";
 import type { Cascade, Style } from "./cascade.ts";
+import { type ComputedColour, colourIn, colourOf, usedScheme } from "./colours.ts";
 import { type CascadedValue, cascadedValue } from "./computed.ts";
+import { resolvedWeight } from "./font-weight.ts";
+import { fontSize, lengthBasis, lengthInPixels } from "./lengths.ts";
 import { type Interaction, noInteraction } from "./match.ts";
 
-/** Where styles are asked for. Two implementations: our own cascade, and values collected in a browser. */
+/** An element, or one of its pseudo-elements, while the user does something or nothing. */
+export interface Styled {
+  readonly element: ElementNode;
+  readonly pseudo?: string;
+  readonly interaction?: Interaction;
+}
+
+/**
+ * Where styles are asked for. Two implementations: our own cascade, and values collected in a browser.
+ * Every answer is null for an element outside the flat tree, or for a pseudo-element that no rule makes.
+ */
 export interface Styles {
-  /** The value of a longhand; `text` is null where source does not give it. Null for an element outside the flat tree. */
+  /** The value of a longhand; `text` is null where source does not give it. */
   value(element: ElementNode, property: string, interaction?: Interaction): CascadedValue | null;
-  /** The same of a pseudo-element; null when no rule makes one. */
+  /** The same of a pseudo-element. */
   pseudoValue(
     element: ElementNode,
     pseudo: string,
@@ -16,17 +30,59 @@ export interface Styles {
   ): CascadedValue | null;
   /** The text of a value in lower case: the usual question about keywords. */
   keyword(element: ElementNode, property: string): string | null;
+  /** A computed colour and where it came from. */
+  colour(styled: Styled, property: string): ComputedColour | null;
+  /** A colour written inside some other value, such as a stop of a gradient. */
+  colourWithin(styled: Styled, text: string): Rgba | null;
+  /** CSS pixels; null where it cannot be known. */
+  fontSize(styled: Styled): number | null;
+  fontWeight(styled: Styled): number | null;
+  /** A length in CSS pixels; `percentage` is what 100% is. Null for keywords, and where it hangs on layout. */
+  pixels(styled: Styled, property: string, percentage?: number): number | null;
+  scheme(element: ElementNode): "light" | "dark";
+  /** One and the same object for elements whose styles, ancestors included, are the same. */
+  likeness(styled: Styled): object | null;
+  /** Custom properties declared on the element itself, in order. */
+  customProperties(element: ElementNode): readonly string[];
+  /** Whether hovering, focusing or pressing changes anything by some rule of the page. */
+  readonly interactive: boolean;
 }
 
 /** Styles from our own cascade. */
 export function stylesFromCascade(cascade: Cascade): Styles {
   const of = (style: Style | null, property: string) =>
     style === null ? null : cascadedValue(cascade, style, property);
+  const styleOf = ({ element, pseudo, interaction = noInteraction }: Styled): Style | null =>
+    pseudo === undefined
+      ? cascade.style(element, interaction)
+      : cascade.pseudoStyle(element, pseudo, interaction);
+  const from = <T>(styled: Styled, ask: (style: Style) => T): T | null => {
+    const style = styleOf(styled);
+    return style === null ? null : ask(style);
+  };
   return {
     value: (element, property, interaction = noInteraction) =>
       of(cascade.style(element, interaction), property),
     pseudoValue: (element, pseudo, property, interaction = noInteraction) =>
       of(cascade.pseudoStyle(element, pseudo, interaction), property),
     keyword: (element, property) => of(cascade.style(element), property)?.text?.toLowerCase() ?? null,
+    colour: (styled, property) => from(styled, (style) => colourOf(cascade, style, property)),
+    colourWithin: (styled, text) => from(styled, (style) => colourIn(cascade, style, text)),
+    fontSize: (styled) => from(styled, (style) => fontSize(cascade, style)),
+    fontWeight: (styled) => from(styled, (style) => resolvedWeight(cascade, style)),
+    pixels: (styled, property, percentage) =>
+      from(styled, (style) => {
+        const { text } = cascadedValue(cascade, style, property);
+        return text === null ? null : lengthInPixels(text, lengthBasis(cascade, style, percentage ?? null));
+      }),
+    scheme: (element) => from({ element }, (style) => usedScheme(cascade, style)) ?? "light",
+    likeness: styleOf,
+    customProperties: (element) =>
+      from({ element }, (style) => [
+        ...new Set(
+          style.blocks.flatMap((block) => [...block.normal.keys()].filter((name) => name.startsWith("--"))),
+        ),
+      ]) ?? [],
+    interactive: cascade.interactive,
   };
 }

@@ -4,5 +4,5 @@ import { closest, distance } from "fastest-levenshtein";
 export function nearestWord(written: string, known: readonly string[]): string | null {
   if (known.length === 0 || written === "") return null;
   const near = closest(written.toLowerCase(), [...known]);
-  return distance(written.toLowerCase(), near) <= Math.max(1, Math.floor(near.length / 3)) ? near : null;
+  return distance(written.toLowerCase(), near) <= Math.ceil(near.length / 3) ? near : null;
 }

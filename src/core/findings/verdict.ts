@@ -11,6 +11,15 @@ export type Outcome = "passed" | "failed" | "cantTell" | "inapplicable" | "untes
 /** Values a reader may want to see, in the order they are shown. */
 export type Facts = Readonly<Record<string, string | number | boolean | null>>;
 
+/** A place in source that a fact comes from. */
+export interface Origin {
+  /** The fact it explains: `foreground`, `background`. */
+  readonly of: string;
+  readonly source: Span;
+  /** What stands there. */
+  readonly text: string;
+}
+
 /** What a check says of one element. */
 export type Verdict =
   | { readonly outcome: "passed"; readonly facts?: Facts }
@@ -28,6 +37,8 @@ export interface Judged {
   readonly source?: Span;
   /** The criteria that apply in this case, when they are not all of the check's. */
   readonly criteria?: readonly CriterionNumber[];
+  /** Declarations that explain the finding, each with the word for what it gave. */
+  readonly origins?: readonly Origin[];
   /** A key that findings share which one change would mend; alone without one. */
   readonly cause?: string;
 }
@@ -64,4 +75,5 @@ export interface Finding {
   readonly repair: Repair | null;
   readonly facts: Facts;
   readonly cause: string | null;
+  readonly origins: readonly Origin[];
 }

@@ -1,0 +1,113 @@
+import { shownRatio } from "../../colour/contrast.ts";
+import { toHex } from "../../colour/rgba.ts";
+import { NO } from "../../css/certainty.ts";
+import { isDisabled } from "../../document/disabled.ts";
+import { inputType, textTypes } from "../../document/form-controls.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText, attributeToken, writtenText } from "../../document/written.ts";
+import { cantTell, type Facts, failed, inapplicable, type Verdict } from "../../findings/verdict.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { originsOf, suggestColour } from "./suggest-colour.ts";
+import { type Needed, type TextCase, worstCase } from "./worst-case.ts";
+
+/** Elements that show text of their own: words between their tags, or the value of a control. */
+export function* textElements(scene: Scene): Iterable<ElementNode> {
+  for (const element of scene.page.index.elements) {
+    if (element.namespace !== "html" || scene.presence.of(element).visible === NO) continue;
+    if (showsWords(scene, element)) yield element;
+  }
+}
+
+const hasLetters = (text: string): boolean => /[\p{L}\p{N}]/u.test(text);
+
+function showsWords(scene: Scene, element: ElementNode): boolean {
+  if (
+    element.tag === "option" ||
+    element.tag === "optgroup" ||
+    element.tag === "script" ||
+    element.tag === "style"
+  )
+    return false;
+  if (element.tag === "input") {
+    const type = inputType(element);
+    if (/^(?:submit|reset|button)$/.test(type)) return hasLetters(scene.name(element).text);
+    return (textTypes.has(type) || type === "number") && hasLetters(attributeText(element, "value") ?? "");
+  }
+  if (scene.presence.of(element).ownTextHidden) return false;
+  return element.children.some((child) => child.kind === "text" && hasLetters(writtenText(child.value)));
+}
+
+/** Text of something that cannot be used is exempt. WCAG 1.4.3, "Incidental". */
+export function isInactive(scene: Scene, element: ElementNode): boolean {
+  const { index } = scene.page;
+  for (let up: ElementNode | null = element; up !== null; up = index.flatParent(up)) {
+    if (attributeToken(up, "aria-disabled") === "true" || scene.presence.of(up).inert) return true;
+    if (isDisabled(index, up) === true && up.tag !== "fieldset") return true;
+    if (up.tag === "label") {
+      const control = index.labeledControl(up);
+      if (
+        control !== null &&
+        (isDisabled(index, control) === true || attributeToken(control, "aria-disabled") === "true")
+      )
+        return true;
+    }
+    if (up.tag === "fieldset" && up.attributes.has("disabled")) return true;
+  }
+  return false;
+}
+
+/** Judges an element's text, or its placeholder, in every scheme and state. */
+export function judgeText(
+  scene: Scene,
+  element: ElementNode,
+  needed: Needed,
+  what: string,
+  pseudo?: string,
+): Verdict {
+  if (isInactive(scene, element)) return inapplicable;
+  const worst = worstCase(scene, element, needed, pseudo);
+  if (worst === null) return inapplicable;
+  const facts = factsOf(worst);
+  if (worst.outcome === "passed") return { outcome: "passed", facts };
+  if (!scene.stylesKnown)
+    return cantTell(
+      `A stylesheet of this page could not be read. Does ${what} reach ${worst.needed}:1?`,
+      null,
+      { facts, cause: "unread stylesheet" },
+    );
+  if (worst.outcome === "cantTell")
+    return cantTell(
+      `Does ${what} reach ${worst.needed}:1${circumstances(worst)}? Source cannot tell: ${worst.reason}.`,
+      null,
+      { facts, cause: `ground ${worst.reason}` },
+    );
+  const { text, ground, ratio, painted } = worst;
+  if (text === null || ground === null || ratio === null) return inapplicable;
+  const [layer] = painted.layers;
+  return failed(
+    `${what.charAt(0).toUpperCase()}${what.slice(1)} has a contrast of ${shownRatio(ratio)}${circumstances(worst)}; it needs ${worst.needed}:1. (${toHex(text)} on ${toHex(ground)})`,
+    suggestColour(scene, painted.foreground, text, ground, worst.needed),
+    {
+      facts,
+      origins: [
+        ...originsOf("foreground", painted.foreground),
+        ...originsOf("background", layer?.value ?? null),
+      ],
+      cause: `colours ${toHex(text)} ${toHex(ground)} ${painted.foreground?.declared?.source.file ?? ""} ${painted.foreground?.declared?.source.start ?? ""}`,
+    },
+  );
+}
+
+const circumstances = ({ scheme, interaction }: TextCase): string =>
+  `${scheme === "dark" ? " in the dark scheme" : ""}${interaction === "none" ? "" : interaction === "hover" ? " under the pointer" : interaction === "focus" ? " while focused" : " while pressed"}`;
+
+const factsOf = (found: TextCase): Facts => ({
+  ratio: found.ratio,
+  needed: found.needed,
+  foreground: found.text === null ? null : toHex(found.text),
+  background: found.ground === null ? null : toHex(found.ground),
+  fontSize: found.fontSize,
+  fontWeight: found.fontWeight,
+  scheme: found.scheme,
+  interaction: found.interaction,
+});

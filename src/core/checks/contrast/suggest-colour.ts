@@ -1,0 +1,98 @@
+import { contrastRatio, shownRatio } from "../../colour/contrast.ts";
+import { nearestInPalette, nearestPassing } from "../../colour/nearest-passing.ts";
+import { type Rgba, toHex } from "../../colour/rgba.ts";
+import type { CascadedValue } from "../../css/computed.ts";
+import type { Declared } from "../../css/declared.ts";
+import type { Origin } from "../../findings/verdict.ts";
+import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+
+/** A colour of the project's own: a custom property of the root. */
+export interface PaletteColour {
+  readonly name: string;
+  readonly colour: Rgba;
+}
+
+/** The colours that the page's root declares as custom properties. */
+export const paletteOf = keptForScene((scene: Scene): readonly PaletteColour[] => {
+  const root = scene.page.index.byTag("html")[0];
+  if (root === undefined) return [];
+  const { styles } = scene.page;
+  return styles.customProperties(root).flatMap((name) => {
+    const text = styles.value(root, name)?.text ?? null;
+    const colour = text === null || text === "" ? null : styles.colourWithin({ element: root }, text);
+    return colour === null || colour.alpha < 1 ? [] : [{ name, colour }];
+  });
+});
+
+/** The declaration whose change mends the colour: the custom property it came through, else the declaration itself. */
+export const declarationToMend = (
+  value: CascadedValue,
+): { readonly declared: Declared; readonly property: string | null } | null => {
+  const last = value.through.at(-1);
+  if (last?.declared != null) return { declared: last.declared, property: last.name };
+  return value.declared === null ? null : { declared: value.declared, property: null };
+};
+
+/** How to mend a text that is too pale: the nearest colour that passes, and the nearest of the project's own palette. */
+export function suggestColour(
+  scene: Scene,
+  value: CascadedValue | null,
+  text: Rgba,
+  ground: Rgba,
+  needed: number,
+): Repair {
+  const nearest = nearestPassing(text, ground, needed);
+  const own = nearestInPalette(text, ground, needed, paletteOf(scene));
+  const ownWords =
+    own === null
+      ? ""
+      : `; of your own palette var(${own.name}), ${toHex(own.colour)}, passes with ${shownRatio(contrastRatio(own.colour, ground))}`;
+  if (nearest === null)
+    return ask(
+      `No shade of this colour reaches ${needed}:1 on ${toHex(ground)}: change the ground too${ownWords}.`,
+    );
+  const reached = shownRatio(contrastRatio(nearest, ground));
+  const words = `The nearest shade that passes is ${toHex(nearest)}, with ${reached}${ownWords}.`;
+  const place = value === null ? null : declarationToMend(value);
+  // A colour that was mixed or faded on its way is not mended by writing another at its source.
+  const isPlain =
+    place !== null &&
+    /^(?:#[0-9a-f]{3,8}|[a-z]+|rgba?\([^()]*\)|hsla?\([^()]*\))$/i.test(place.declared.text) &&
+    place.declared.shorthand === null;
+  const isWritten =
+    place !== null &&
+    value?.block?.origin === "author" &&
+    isPlain &&
+    sameColour(scene, place.declared.text, text);
+  if (!isWritten || place === null) return ask(words);
+  const what =
+    place.property === null ? "" : ` It is set by ${place.property}, which colours all that uses it.`;
+  return withEdits("likely", `${words}${what}`, [
+    {
+      file: place.declared.valueSource.file,
+      start: place.declared.valueSource.start,
+      end: place.declared.valueSource.end,
+      text: toHex(nearest),
+    },
+  ]);
+}
+
+function sameColour(scene: Scene, written: string, shown: Rgba): boolean {
+  const root = scene.page.index.byTag("html")[0];
+  const colour = root === undefined ? null : scene.page.styles.colourWithin({ element: root }, written);
+  return colour !== null && toHex(colour) === toHex(shown);
+}
+
+/** The declarations a colour came from: the winner first, then the custom properties it went through. */
+export function originsOf(of: string, value: CascadedValue | null): readonly Origin[] {
+  if (value === null || value.declared === null || value.block?.origin === "user-agent") return [];
+  const at = (declared: Declared, text: string): Origin => ({ of, source: declared.source, text });
+  return [
+    at(value.declared, value.declared.text),
+    ...value.through.flatMap((step) =>
+      step.declared === null ? [] : [at(step.declared, `${step.name}: ${step.declared.text}`)],
+    ),
+  ];
+}

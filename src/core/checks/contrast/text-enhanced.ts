@@ -1,0 +1,19 @@
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { judgeText, textElements } from "./judge-text.ts";
+
+export const contrastTextEnhanced = {
+  id: "contrast.text-enhanced",
+  criteria: ["1.4.6"],
+  severity: "friction",
+  means: "Text stands out from its ground by at least 7:1, large text by 4.5:1.",
+  who: "Someone with much reduced sight, who uses no magnifier, tires quickly or gives up.",
+  mend: "Darken the text or lighten its ground; the nearest colour that passes is named with each finding.",
+  looksAt: textElements,
+  judge: (element, scene: Scene) => judgeText(scene, element, { large: 4.5, small: 7 }, "this text"),
+  examples: {
+    kept: [`<p style="color: #595959">Slip 4</p>`],
+    broken: [`<p style="color: #767676">Slip 4</p>`],
+    asked: [`<div style="background: url(yard.jpg)"><p>Slip 4</p></div>`],
+  },
+} as const satisfies Check;

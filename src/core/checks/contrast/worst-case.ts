@@ -1,0 +1,165 @@
+import { contrastRatio, isLargeText } from "../../colour/contrast.ts";
+import { onScreen, type Rgba } from "../../colour/rgba.ts";
+import { NO } from "../../css/certainty.ts";
+import { type Interaction, noInteraction } from "../../css/match.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { focusCause } from "../../rendering/focusable.ts";
+import { type Painted, paintedText, whyUnseen } from "../../rendering/painted.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { SchemeView } from "../../scene/schemes.ts";
+
+/** How one text comes out in one scheme and state. Ratios unrounded; sizes in CSS pixels. */
+export interface TextCase {
+  readonly outcome: "passed" | "failed" | "cantTell";
+  readonly reason: string | null;
+  readonly ratio: number | null;
+  readonly needed: number;
+  readonly text: Rgba | null;
+  readonly ground: Rgba | null;
+  readonly fontSize: number | null;
+  readonly fontWeight: number | null;
+  readonly scheme: "light" | "dark";
+  readonly interaction: Interaction["kind"];
+  readonly painted: Painted;
+}
+
+/** What the ratio must be: for large text and for the rest. */
+export interface Needed {
+  readonly large: number;
+  readonly small: number;
+}
+
+const rank = { failed: 0, cantTell: 1, passed: 2 } as const;
+
+/** The worst of all schemes and states in which an element's text can be seen; null when it never can. */
+export function worstCase(
+  scene: Scene,
+  element: ElementNode,
+  needed: Needed,
+  pseudo?: string,
+): TextCase | null {
+  let worst: TextCase | null = null;
+  for (const view of scene.schemes()) {
+    if (view.presence.of(element).visible === NO || whyUnseen(view.page, element) !== null) continue;
+    for (const interaction of statesOf(scene, view, element)) {
+      const found = textCase(view, element, interaction, needed, pseudo);
+      if (worst === null || rank[found.outcome] < rank[worst.outcome]) worst = found;
+    }
+  }
+  return worst;
+}
+
+/** The states that change how the element looks; standing still first. Elements styled alike answer alike. */
+function statesOf(scene: Scene, view: SchemeView, element: ElementNode): readonly Interaction[] {
+  const { styles } = view.page;
+  if (!styles.interactive) return [noInteraction];
+  const likeness = styles.likeness({ element });
+  if (likeness === null) return [noInteraction];
+  const known = statesByLikeness(scene);
+  let kinds = known.get(likeness);
+  if (kinds === undefined) {
+    kinds = (["hover", "focus", "active"] as const).filter((kind) => {
+      const acted = actedElement(view, element, kind);
+      return (
+        acted !== null && styles.likeness({ element, interaction: { kind, element: acted } }) !== likeness
+      );
+    });
+    known.set(likeness, kinds);
+  }
+  return [
+    noInteraction,
+    ...kinds.flatMap((kind) => {
+      const acted = actedElement(view, element, kind);
+      return acted === null ? [] : [{ kind, element: acted }];
+    }),
+  ];
+}
+
+const statesByLikeness = keptForScene(
+  () => new Map<object, readonly Exclude<Interaction["kind"], "none">[]>(),
+);
+
+/** What is hovered, focused or pressed when this text is: anything can be hovered, only some things take focus. */
+function actedElement(view: SchemeView, element: ElementNode, kind: Interaction["kind"]): ElementNode | null {
+  if (kind === "hover") return element;
+  for (let up: ElementNode | null = element; up !== null; up = view.page.index.flatParent(up)) {
+    if (focusCause(view.page.index, up) !== null) return up;
+  }
+  return null;
+}
+
+function textCase(
+  view: SchemeView,
+  element: ElementNode,
+  interaction: Interaction,
+  needed: Needed,
+  pseudo?: string,
+): TextCase {
+  const { styles } = view.page;
+  const styled = { element, interaction, ...(pseudo === undefined ? {} : { pseudo }) };
+  const painted = paintedText(
+    view.page,
+    view.painted,
+    element,
+    interaction,
+    pseudo === undefined ? {} : { pseudo },
+  );
+  const fontSize = styles.fontSize(styled);
+  const fontWeight = styles.fontWeight(styled);
+  const large = fontSize === null || fontWeight === null ? null : isLargeText(fontSize, fontWeight);
+  const pairs = painted.spots
+    .map(({ text, ground }) => ({ text: onScreen(text), ground: onScreen(ground) }))
+    .map((pair) => ({ ...pair, ratio: contrastRatio(pair.text, pair.ground) }));
+  const lowest = pairs.reduce<(typeof pairs)[number] | null>(
+    (least, pair) => (least === null || pair.ratio < least.ratio ? pair : least),
+    null,
+  );
+  const bound = large === null ? needed.small : large ? needed.large : needed.small;
+  const base = {
+    ratio: lowest?.ratio ?? null,
+    needed: bound,
+    text: lowest?.text ?? null,
+    ground: lowest?.ground ?? null,
+    fontSize,
+    fontWeight,
+    scheme: view.scheme,
+    interaction: interaction.kind,
+    painted,
+  };
+  const open = (reason: string): TextCase => ({
+    ...base,
+    ratio: null,
+    text: null,
+    ground: null,
+    outcome: "cantTell",
+    reason,
+  });
+  if (painted.unknown !== null || lowest === null)
+    return open(painted.unknown ?? "its colours are not known");
+  // Nothing of the letters is painted: not text to be seen.
+  if (painted.spots.every(({ text, ground }) => sameOnScreen(text, ground)) && isSeeThrough(view, styled))
+    return { ...base, outcome: "passed", reason: null };
+  if (pairs.every((pair) => pair.ratio >= bound)) return { ...base, outcome: "passed", reason: null };
+  if (large === null && lowest.ratio >= needed.large)
+    return open("whether it counts as large text hangs on a size that source does not give");
+  if (!pairs.every((pair) => pair.ratio < bound))
+    return open("it lies on several colours, and is too pale on some of them");
+  const shadow = styles.value(element, "text-shadow", interaction)?.text?.toLowerCase() ?? "none";
+  if (shadow !== "none") return open("a shadow around the letters may help or harm");
+  return { ...base, outcome: "failed", reason: null };
+}
+
+const sameOnScreen = (a: Rgba, b: Rgba): boolean => {
+  const [one, other] = [onScreen(a), onScreen(b)];
+  return one.r === other.r && one.g === other.g && one.b === other.b;
+};
+
+function isSeeThrough(
+  view: SchemeView,
+  styled: { readonly element: ElementNode; readonly interaction: Interaction; readonly pseudo?: string },
+): boolean {
+  const colour = view.page.styles.colour(styled, "color")?.colour ?? null;
+  const fill = view.page.styles.colour(styled, "-webkit-text-fill-color")?.colour ?? null;
+  return colour?.alpha === 0 || fill?.alpha === 0;
+}

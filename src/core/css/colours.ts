@@ -1,0 +1,63 @@
+import { resolveColour } from "../colour/resolve-colour.ts";
+import type { Rgba } from "../colour/rgba.ts";
+import type { Cascade, Style } from "./cascade.ts";
+import { type CascadedValue, cascadedValue } from "./computed.ts";
+import { splitAtSpaces } from "./split-value.ts";
+
+/** A computed colour and what gave it; `colour` is null where it cannot be known. */
+export interface ComputedColour {
+  readonly colour: Rgba | null;
+  readonly value: CascadedValue;
+}
+
+/** The colour scheme an element is drawn in. CSS Color Adjust 1 §2.2: a preference is followed only where it is supported. */
+export function usedScheme(cascade: Cascade, style: Style): "light" | "dark" {
+  const { text } = cascadedValue(cascade, style, "color-scheme");
+  const words = splitAtSpaces((text ?? "normal").toLowerCase());
+  const supported = words.filter((word) => word === "light" || word === "dark");
+  if (supported.length === 0) return cascade.pageScheme;
+  if (supported.includes(cascade.device.colourScheme)) return cascade.device.colourScheme;
+  return supported[0] === "dark" ? "dark" : "light";
+}
+
+const ownColourKey = " color";
+
+/** The computed `color`: inherited as a colour, not as text. Works down the ancestors. */
+export function textColour(cascade: Cascade, style: Style): ComputedColour {
+  const chain: Style[] = [];
+  for (let at: Style | null = style; at !== null && !at.computed.has(ownColourKey); at = at.parent)
+    chain.push(at);
+  for (let i = chain.length - 1; i >= 0; i--) {
+    const at = chain[i];
+    if (at !== undefined) at.computed.set(ownColourKey, ownTextColour(cascade, at));
+  }
+  return style.computed.get(ownColourKey) as ComputedColour;
+}
+
+function ownTextColour(cascade: Cascade, style: Style): ComputedColour {
+  const value = cascadedValue(cascade, style, "color");
+  const parent = style.parent === null ? null : (style.parent.computed.get(ownColourKey) as ComputedColour);
+  const inherits =
+    !value.own || (value.declared !== null && /^(?:inherit|unset)$/i.test(value.declared.text));
+  if (parent !== null && (inherits || value.text?.toLowerCase() === "currentcolor")) return parent;
+  if (value.text === null) return { colour: null, value };
+  return {
+    colour: resolveColour(value.text, {
+      current: parent?.colour ?? null,
+      scheme: usedScheme(cascade, style),
+    }),
+    value,
+  };
+}
+
+/** The computed colour of a property of the style itself. */
+export function colourOf(cascade: Cascade, style: Style, property: string): ComputedColour {
+  if (property === "color") return textColour(cascade, style);
+  const value = cascadedValue(cascade, style, property);
+  if (value.text === null) return { colour: null, value };
+  return { colour: colourIn(cascade, style, value.text), value };
+}
+
+/** A colour written in some value of the style, such as a stop of a gradient. */
+export const colourIn = (cascade: Cascade, style: Style, text: string): Rgba | null =>
+  resolveColour(text, { current: textColour(cascade, style).colour, scheme: usedScheme(cascade, style) });

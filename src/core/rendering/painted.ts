@@ -1,0 +1,375 @@
+import { resolveColour } from "../colour/resolve-colour.ts";
+import { faded, over, type Rgba, rgba, transparent } from "../colour/rgba.ts";
+import { NO } from "../css/certainty.ts";
+import type { CascadedValue } from "../css/computed.ts";
+import type { Interaction } from "../css/match.ts";
+import { functionCall, splitAtCommas, splitAtSpaces } from "../css/split-value.ts";
+import type { ElementNode } from "../document/node.ts";
+import type { Page } from "./page.ts";
+import type { PresenceMap } from "./presence.ts";
+
+/** What one sees at one spot of a text: the stroke of a letter, and beside it the ground. Both opaque. */
+export interface Spot {
+  readonly text: Rgba;
+  readonly ground: Rgba;
+}
+
+/** The colours a text meets, or why source cannot tell. */
+export interface Painted {
+  /** Every pair that may occur; one, unless a gradient or an unknown place lies under the text. */
+  readonly spots: readonly Spot[];
+  /** Null when the spots are all there can be. */
+  readonly unknown: string | null;
+  readonly foreground: CascadedValue | null;
+  /** What the ground is made of, the nearest first. */
+  readonly layers: readonly { readonly element: ElementNode; readonly value: CascadedValue }[];
+}
+
+/** A pair while it is being laid down, from the letters outward. */
+interface Laying {
+  readonly text: Rgba;
+  readonly ground: Rgba;
+}
+
+/** More pairs than this are more than a person could look at: the ground counts as unknown. */
+const MOST_SPOTS = 96;
+
+/** How finely the way from one stop of a gradient to the next is looked at. */
+const GRADIENT_STEPS = 12;
+
+/** Everything on the page that something out of the flow may happen to lie on. */
+export interface PaintedPage {
+  readonly colours: readonly Rgba[];
+  readonly hasPictures: boolean;
+  /** Ancestors of positioned pictures and coloured boxes: text inside may lie over or under those. */
+  readonly aroundPositioned: ReadonlyMap<ElementNode, "behind" | "before">;
+}
+
+/** What lies under the text of an element, and how the two meet. CSS Compositing 1 §3, CSS Backgrounds 3 §2. */
+export function paintedText(
+  page: Page,
+  paintedPage: PaintedPage,
+  element: ElementNode,
+  interaction: Interaction,
+  foregroundOf: { readonly pseudo?: string } = {},
+): Painted {
+  const { styles, index } = page;
+  const styled = { element, interaction };
+  const fill = styles.colour({ ...styled, ...foregroundOf }, "-webkit-text-fill-color");
+  const own = styles.colour({ ...styled, ...foregroundOf }, "color");
+  const usesFill =
+    fill?.value.own === true || (fill?.value.text ?? "currentcolor").toLowerCase() !== "currentcolor";
+  const foreground = usesFill ? fill : own;
+  const layers: { element: ElementNode; value: CascadedValue }[] = [];
+  const open = (unknown: string): Painted => ({
+    spots: [],
+    unknown,
+    foreground: foreground?.value ?? null,
+    layers,
+  });
+  if (foreground?.colour == null)
+    return open("the colour of the text hangs on something that source does not give");
+
+  const opacity =
+    foregroundOf.pseudo === undefined
+      ? 1
+      : (opacityOf(styles.pseudoValue(element, foregroundOf.pseudo, "opacity", interaction)?.text ?? "1") ??
+        1);
+  let laid: readonly Laying[] = [{ text: faded(foreground.colour, opacity), ground: transparent }];
+  let moved: string | null = null;
+  let isPositioned = false;
+  for (let at: ElementNode | null = element; at !== null; at = index.flatParent(at)) {
+    const here = { element: at, interaction };
+    const value = (property: string) => styles.value(at as ElementNode, property, interaction);
+    if (styles.likeness(here) === null) return open("it is not in the page as source shows it");
+    if (!isOpaque(laid)) {
+      if (moved !== null)
+        return overAnything(
+          laid,
+          paintedPage,
+          moved,
+          foreground.value,
+          layers,
+          rootCanvas(page, interaction),
+        );
+      if (
+        paintedPage.aroundPositioned.get(at) === "behind" ||
+        (isPositioned && paintedPage.aroundPositioned.has(at))
+      ) {
+        return overAnything(
+          laid,
+          { ...paintedPage, hasPictures: true },
+          "something placed on the page may lie behind it",
+          foreground.value,
+          layers,
+          rootCanvas(page, interaction),
+        );
+      }
+      const colour = styles.colour(here, "background-color");
+      if (colour === null || colour.colour === null)
+        return open(`the background of <${at.tag}> hangs on something that source does not give`);
+      const image = value("background-image")?.text ?? null;
+      if (image === null)
+        return open(`the background picture of <${at.tag}> hangs on something that source does not give`);
+      const clip = value("background-clip")?.text?.toLowerCase() ?? "border-box";
+      if (image.toLowerCase() !== "none" || colour.colour.alpha > 0)
+        layers.push({
+          element: at,
+          value: colour.colour.alpha > 0 ? colour.value : (value("background-image") ?? colour.value),
+        });
+      if (clip.split(/\s*,\s*/).includes("text") && at === element)
+        return open("its background is cut to the shape of the letters");
+      for (const layer of splitAtCommas(image)) {
+        if (layer.toLowerCase() === "none") continue;
+        const stops = gradientColours(page, at, interaction, layer);
+        if (stops === null)
+          return open(
+            /^url|image-set|image\(/i.test(layer)
+              ? "a picture lies behind it"
+              : "a gradient that source does not give lies behind it",
+          );
+        const covers = gradientCovers(
+          value("background-repeat")?.text ?? "",
+          value("background-size")?.text ?? "",
+        );
+        const next = [
+          ...laid.flatMap((pair) => stops.map((stop) => layOver(pair, stop))),
+          ...(covers ? [] : laid),
+        ];
+        if (next.length > MOST_SPOTS) return open("several gradients lie behind it");
+        laid = next;
+      }
+      const ground = colour.colour;
+      laid = laid.map((pair) => layOver(pair, ground));
+    }
+    const opacityText = value("opacity")?.text ?? null;
+    const elementOpacity = opacityText === null ? null : opacityOf(opacityText);
+    if (elementOpacity === null)
+      return open(`the opacity of <${at.tag}> hangs on something that source does not give`);
+    if (elementOpacity < 1)
+      laid = laid.map(({ text, ground }) => ({
+        text: faded(text, elementOpacity),
+        ground: faded(ground, elementOpacity),
+      }));
+    for (const [property, idle] of effects) {
+      const text = value(property)?.text ?? null;
+      if (text === null || !idle.test(text)) return open(`${property} on <${at.tag}> changes its colours`);
+    }
+    if (value("backdrop-filter")?.text?.toLowerCase() !== "none" && !isOpaque(laid))
+      return open(`backdrop-filter on <${at.tag}> changes what lies behind it`);
+    const position = value("position")?.text?.toLowerCase() ?? null;
+    if (position !== "static") isPositioned = true;
+    moved ??= whyMoved(page, at, interaction, position);
+  }
+  const canvas = rootCanvas(page, interaction);
+  return {
+    spots: laid.map(({ text, ground }) => ({ text: over(text, canvas), ground: over(ground, canvas) })),
+    unknown: null,
+    foreground: foreground.value,
+    layers,
+  };
+}
+
+const layOver = ({ text, ground }: Laying, below: Rgba): Laying => ({
+  text: over(text, below),
+  ground: over(ground, below),
+});
+const isOpaque = (laid: readonly Laying[]): boolean => laid.every(({ ground }) => ground.alpha >= 0.999);
+
+/** Properties that change colours already painted, and the values at which they do not. */
+const effects: readonly (readonly [property: string, idle: RegExp])[] = [
+  ["filter", /^(?:none|drop-shadow\(.*\)|url\(.*\)|opacity\(1(?:00%)?\))$/i],
+  ["mix-blend-mode", /^normal$/i],
+  ["mask-image", /^none$/i],
+];
+
+function opacityOf(text: string): number | null {
+  const match = /^([+-]?[\d.]+(?:e[+-]?\d+)?)(%?)$/i.exec(text.trim());
+  return match === null ? null : Math.max(0, Math.min(1, Number(match[1]) / (match[2] === "%" ? 100 : 1)));
+}
+
+/** Why an element may stand elsewhere than on its parent; null when it stands there. */
+function whyMoved(
+  page: Page,
+  element: ElementNode,
+  interaction: Interaction,
+  position: string | null,
+): string | null {
+  if (position === null) return "its place hangs on something that source does not give";
+  if (position === "absolute" || position === "fixed")
+    return `<${element.tag}> is placed by itself (position: ${position})`;
+  for (const side of ["margin-top", "margin-right", "margin-bottom", "margin-left"]) {
+    const pixels = page.styles.pixels({ element, interaction }, side);
+    if (pixels !== null && pixels < -LITTLE) return `<${element.tag}> is moved by a negative margin`;
+  }
+  const transform = page.styles.value(element, "transform", interaction)?.text?.toLowerCase() ?? "none";
+  return /translate|matrix/.test(transform) ? `<${element.tag}> is moved by a transform` : null;
+}
+
+/** Moves smaller than this, in CSS pixels, keep text on its ground. */
+const LITTLE = 8;
+
+/** The ground is one of all the colours of the page: certain only if the verdict is the same on each. */
+function overAnything(
+  laid: readonly Laying[],
+  paintedPage: PaintedPage,
+  reason: string,
+  foreground: CascadedValue,
+  layers: Painted["layers"],
+  canvas: Rgba,
+): Painted {
+  const grounds = [canvas, ...paintedPage.colours];
+  const spots = laid.flatMap((pair) =>
+    grounds.map((ground) => ({
+      text: over(pair.text, over(ground, canvas)),
+      ground: over(pair.ground, over(ground, canvas)),
+    })),
+  );
+  const unknown =
+    paintedPage.hasPictures || spots.length > MOST_SPOTS
+      ? `${reason}, and what it lies on is not plain from source`
+      : null;
+  return { spots: spots.slice(0, MOST_SPOTS), unknown, foreground, layers };
+}
+
+/** What the window shows where nothing is painted. CSS Color Adjust 1 §2.4. */
+function rootCanvas(page: Page, interaction: Interaction): Rgba {
+  const root = page.index.document.children.find((node) => node.kind === "element");
+  const scheme = root?.kind === "element" ? page.styles.scheme(root) : "light";
+  void interaction;
+  return resolveColour("canvas", { current: null, scheme }) ?? rgba(1, 1, 1);
+}
+
+/** Whether the gradient fills its whole box. CSS Backgrounds 3 §2.9. */
+const gradientCovers = (repeat: string, size: string): boolean =>
+  !/no-repeat|repeat-[xy]|space|round/i.test(repeat) ||
+  /^(?:auto|cover|100%|auto auto|100% 100%)$/i.test(size.trim());
+
+/** The colours a gradient runs through, samples between its stops included; null when some are not known. CSS Images 4 §3. */
+function gradientColours(
+  page: Page,
+  element: ElementNode,
+  interaction: Interaction,
+  image: string,
+): readonly Rgba[] | null {
+  const call = functionCall(image);
+  if (call === null || !/^(?:-webkit-)?(?:repeating-)?(?:linear|radial|conic)-gradient$/.test(call.name))
+    return null;
+  const stops: Rgba[] = [];
+  for (const [i, part] of splitAtCommas(call.argument).entries()) {
+    const words = splitAtSpaces(part);
+    const found = words
+      .map((word) => page.styles.colourWithin({ element, interaction }, word))
+      .find((colour) => colour !== null);
+    if (found !== undefined) stops.push(found);
+    else if (i > 0 && !/^[+-]?[\d.]+(?:%|px|em|rem|deg|turn)$/i.test(part.trim())) return null;
+    else if (i === 0 && looksLikeColour.test(words[0] ?? "")) return null;
+    else if (/\bin\s+(?!srgb\b)/i.test(part)) return null;
+  }
+  if (stops.length === 0) return null;
+  const samples: Rgba[] = [];
+  for (const [i, stop] of stops.entries()) {
+    const next = stops[i + 1];
+    samples.push(stop);
+    if (next === undefined || sameColour(stop, next)) continue;
+    for (let step = 1; step < GRADIENT_STEPS; step++)
+      samples.push(between(stop, next, step / GRADIENT_STEPS));
+  }
+  return samples;
+}
+
+const looksLikeColour = /^(?:#|rgb|hsl|hwb|lab|lch|oklab|oklch|color|var)/i;
+const sameColour = (a: Rgba, b: Rgba): boolean =>
+  a.r === b.r && a.g === b.g && a.b === b.b && a.alpha === b.alpha;
+
+/** Premultiplied, as gradients are drawn. */
+function between(a: Rgba, b: Rgba, at: number): Rgba {
+  const alpha = a.alpha * (1 - at) + b.alpha * at;
+  if (alpha === 0) return transparent;
+  const channel = (x: number, y: number) => (x * a.alpha * (1 - at) + y * b.alpha * at) / alpha;
+  return rgba(channel(a.r, b.r), channel(a.g, b.g), channel(a.b, b.b), alpha);
+}
+
+const replaced = new Set(["img", "video", "canvas", "iframe", "object", "embed", "picture"]);
+
+/** Looks once at what the page paints: every background colour, whether there are pictures, and what is placed freely. */
+export function paintedPageOf(page: Page, presence: PresenceMap): PaintedPage {
+  const { index, styles } = page;
+  const colours = new Map<string, Rgba>();
+  const seen = new Set<object>();
+  const aroundPositioned = new Map<ElementNode, "behind" | "before">();
+  let hasPictures = false;
+  for (const element of index.elements) {
+    if (presence.of(element).visible === NO || element.tag === "html" || element.tag === "body") continue;
+    const likeness = styles.likeness({ element });
+    const isReplaced = replaced.has(element.tag) || (element.namespace === "svg" && element.tag === "svg");
+    if (likeness === null) continue;
+    const position = styles.keyword(element, "position");
+    const isPlaced = position === "absolute" || position === "fixed";
+    if (seen.has(likeness) && !isPlaced && !isReplaced) continue;
+    seen.add(likeness);
+    const image = styles.keyword(element, "background-image");
+    const colour = styles.colour({ element }, "background-color")?.colour ?? null;
+    if (image !== "none" || colour === null) hasPictures = true;
+    else if (colour.alpha > 0) colours.set(`${colour.r},${colour.g},${colour.b},${colour.alpha}`, colour);
+    if (isReplaced && element.namespace !== "svg") hasPictures = true;
+    const paints = isReplaced || image !== "none" || colour === null || colour.alpha > 0;
+    if (!isPlaced || !paints || isTiny(page, element)) continue;
+    const kind = Number(styles.keyword(element, "z-index")) < 0 ? "behind" : "before";
+    for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
+      if (aroundPositioned.get(up) === "behind" || aroundPositioned.get(up) === kind) break;
+      aroundPositioned.set(up, kind);
+    }
+  }
+  return { colours: [...colours.values()], hasPictures, aroundPositioned };
+}
+
+/** Boxes too small to lie under a word. */
+function isTiny(page: Page, element: ElementNode): boolean {
+  const width = page.styles.pixels({ element }, "width");
+  const height = page.styles.pixels({ element }, "height");
+  return (width !== null && width <= LITTLE) || (height !== null && height <= LITTLE);
+}
+
+/** Why text is not to be seen at all, so that no contrast is asked of it; null when it is. */
+export function whyUnseen(page: Page, element: ElementNode): string | null {
+  const { styles, index } = page;
+  const size = styles.fontSize({ element });
+  if (size !== null && size < 1) return "its size is zero";
+  for (let at: ElementNode | null = element; at !== null; at = index.flatParent(at)) {
+    const value = (property: string) => styles.keyword(at as ElementNode, property);
+    if (opacityOf(value("opacity") ?? "1") === 0) return "it is fully transparent";
+    const clipPath = value("clip-path") ?? "none";
+    if (/^inset\((?:50%|100%)|^circle\(0|^polygon\(0(?:px|%)? 0(?:px|%)?,\s*0(?:px|%)? 0/.test(clipPath))
+      return "it is cut away";
+    const positioned = /^(?:absolute|fixed)$/.test(value("position") ?? "");
+    if (
+      positioned &&
+      /^rect\(\s*(?:0|1px|0px)[\s,]+(?:0|1px|0px)[\s,]+(?:0|1px|0px)[\s,]+(?:0|1px|0px)\s*\)$/.test(
+        value("clip") ?? "",
+      )
+    )
+      return "it is cut away";
+    const clips = value("overflow-x") !== "visible" || value("overflow-y") !== "visible";
+    const width = styles.pixels({ element: at }, "width");
+    const height = styles.pixels({ element: at }, "height");
+    if (clips && ((width !== null && width <= 1) || (height !== null && height <= 1)))
+      return "its box has no room for it";
+    if (
+      positioned &&
+      ["top", "left", "right", "bottom"].some(
+        (side) => (styles.pixels({ element: at as ElementNode }, side) ?? 0) <= -500,
+      )
+    )
+      return "it stands outside the window";
+    const indent = value("text-indent") ?? "0";
+    if (/^-\d{3,}(?:px|em|rem|%)/.test(indent) || (/^(?:100%|1\d\d%)$/.test(indent) && clips))
+      return "it is pushed out of its box";
+    if (
+      /^scale\(0\)|scale3d\(0|scalex\(0\)|scaley\(0\)/.test(value("transform") ?? "") ||
+      value("scale") === "0"
+    )
+      return "it is shrunk to nothing";
+  }
+  return null;
+}

@@ -1,0 +1,48 @@
+import type { AppliedSheet } from "../css/sheet.ts";
+import type { DocumentIndex } from "../document/document-index.ts";
+import { attributeText } from "../document/written.ts";
+import type { Page } from "../rendering/page.ts";
+import { type PaintedPage, paintedPageOf } from "../rendering/painted.ts";
+import type { PresenceMap } from "../rendering/presence.ts";
+
+/** The page as it looks in one colour scheme. */
+export interface SchemeView {
+  readonly scheme: "light" | "dark";
+  readonly page: Page;
+  readonly presence: PresenceMap;
+  readonly painted: PaintedPage;
+}
+
+export function schemeView(scheme: "light" | "dark", page: Page, presence: PresenceMap): SchemeView {
+  return { scheme, page, presence, painted: paintedPageOf(page, presence) };
+}
+
+/** Whether anything in the page asks which colour scheme is wanted, so that it must be judged in both. */
+export function asksForScheme(index: DocumentIndex, sheets: readonly AppliedSheet[]): boolean {
+  const meta = index
+    .byTag("meta")
+    .some((element) => attributeText(element, "name")?.toLowerCase() === "color-scheme");
+  if (meta) return true;
+  const seen = new Set<AppliedSheet>();
+  const pending = [...sheets];
+  for (let applied = pending.pop(); applied !== undefined; applied = pending.pop()) {
+    if (seen.has(applied)) continue;
+    seen.add(applied);
+    if (/prefers-color-scheme/i.test(applied.media ?? "")) return true;
+    for (const item of applied.sheet.items) {
+      if (item.kind === "import" && /prefers-color-scheme/i.test(item.import.media ?? "")) return true;
+      if (item.kind !== "rule") continue;
+      for (let at = item.rule.conditions; at !== null; at = at.outer) {
+        if (at.condition.kind === "media" && /prefers-color-scheme/i.test(at.condition.text)) return true;
+      }
+      for (const block of [item.rule.normal, item.rule.important ?? new Map()]) {
+        for (const [property, { text }] of block)
+          if (/light-dark\(/i.test(text) || (property === "color-scheme" && /dark/i.test(text))) return true;
+      }
+    }
+    pending.push(...applied.imports.values());
+  }
+  return index.elements.some((element) =>
+    /light-dark\(|color-scheme/i.test(attributeText(element, "style") ?? ""),
+  );
+}
