@@ -161,6 +161,8 @@ class SheetLoader {
   ): Promise<AppliedSheet | null> {
     const address = from === null && this.#baseHref !== null ? joined(this.#baseHref, href) : href;
     if (/^data:/i.test(address)) return null;
+    // An address that asks for font families brings faces of fonts and nothing else that styles.
+    if (/^(?:[a-z][a-z0-9+.-]*:)?\/\/[^?]*\?(?:[^#]*&)?family=/i.test(address)) return null;
     if (/^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(address))
       return this.#report(stylesheetRemote(this.#page.name, href));
     const relative = decoded(address.replace(/[?#].*$/, ""));

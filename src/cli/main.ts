@@ -87,4 +87,13 @@ process.stdout.on("error", (error: NodeJS.ErrnoException) => {
   throw error;
 });
 
-await parser.parseAsync();
+try {
+  await parser.parseAsync();
+} catch (error) {
+  // Whatever the outside world does wrong is told where it is met: what arrives here is a fault of our own.
+  const told = error instanceof Error ? (error.stack ?? error.message) : String(error);
+  process.stderr.write(
+    `keel: this is a fault of Even Keel, not of your pages. Please report it with the lines below.\n${told}\n`,
+  );
+  process.exitCode = 2;
+}

@@ -1,6 +1,7 @@
 import type { Check } from "./check.ts";
 import { contrastPlaceholder } from "./contrast/placeholder.ts";
 import { contrastText } from "./contrast/text.ts";
+import { contrastTextActedOn } from "./contrast/text-acted-on.ts";
 import { contrastTextEnhanced } from "./contrast/text-enhanced.ts";
 import { reachable } from "./keys/reachable.ts";
 import { actionNamed } from "./names/action-named.ts";
@@ -29,6 +30,7 @@ export const catalogue: readonly Check[] = [
   statesRequired,
   stateValues,
   contrastText,
+  contrastTextActedOn,
   contrastTextEnhanced,
   contrastPlaceholder,
   reachable,

@@ -39,10 +39,17 @@ const GRADIENT_STEPS = 12;
 
 /** Everything on the page that something out of the flow may happen to lie on. */
 export interface PaintedPage {
-  readonly colours: readonly Rgba[];
-  readonly hasPictures: boolean;
+  /** Background colours with the first and last element, by document order, that paints them. */
+  readonly colours: readonly ({ readonly colour: Rgba } & Extent)[];
+  readonly pictures: Extent | null;
   /** Ancestors of positioned pictures and coloured boxes: text inside may lie over or under those. */
   readonly aroundPositioned: ReadonlyMap<ElementNode, "behind" | "before">;
+}
+
+/** Places in document order. */
+interface Extent {
+  readonly first: number;
+  readonly last: number;
 }
 
 /** What lies under the text of an element, and how the two meet. CSS Compositing 1 §3, CSS Backgrounds 3 §2. */
@@ -76,7 +83,7 @@ export function paintedText(
       : (opacityOf(styles.pseudoValue(element, foregroundOf.pseudo, "opacity", interaction)?.text ?? "1") ??
         1);
   let laid: readonly Laying[] = [{ text: faded(foreground.colour, opacity), ground: transparent }];
-  let moved: string | null = null;
+  let moved: { readonly element: ElementNode; readonly why: string } | null = null;
   let isPositioned = false;
   for (let at: ElementNode | null = element; at !== null; at = index.flatParent(at)) {
     const here = { element: at, interaction };
@@ -86,8 +93,8 @@ export function paintedText(
       if (moved !== null)
         return overAnything(
           laid,
-          paintedPage,
-          moved,
+          outside(page, paintedPage, moved.element),
+          moved.why,
           foreground.value,
           layers,
           rootCanvas(page, interaction),
@@ -98,7 +105,7 @@ export function paintedText(
       ) {
         return overAnything(
           laid,
-          { ...paintedPage, hasPictures: true },
+          { colours: [], hasPictures: true },
           "something placed on the page may lie behind it",
           foreground.value,
           layers,
@@ -159,7 +166,10 @@ export function paintedText(
       return open(`backdrop-filter on <${at.tag}> changes what lies behind it`);
     const position = value("position")?.text?.toLowerCase() ?? null;
     if (position !== "static") isPositioned = true;
-    moved ??= whyMoved(page, at, interaction, position);
+    if (moved === null) {
+      const why = whyMoved(page, at, interaction, position);
+      if (why !== null) moved = { element: at, why };
+    }
   }
   const canvas = rootCanvas(page, interaction);
   return {
@@ -212,13 +222,13 @@ const LITTLE = 8;
 /** The ground is one of all the colours of the page: certain only if the verdict is the same on each. */
 function overAnything(
   laid: readonly Laying[],
-  paintedPage: PaintedPage,
+  elsewhere: { readonly colours: readonly Rgba[]; readonly hasPictures: boolean },
   reason: string,
   foreground: CascadedValue,
   layers: Painted["layers"],
   canvas: Rgba,
 ): Painted {
-  const grounds = [canvas, ...paintedPage.colours];
+  const grounds = [canvas, ...elsewhere.colours];
   const spots = laid.flatMap((pair) =>
     grounds.map((ground) => ({
       text: over(pair.text, over(ground, canvas)),
@@ -226,10 +236,33 @@ function overAnything(
     })),
   );
   const unknown =
-    paintedPage.hasPictures || spots.length > MOST_SPOTS
+    elsewhere.hasPictures || spots.length > MOST_SPOTS
       ? `${reason}, and what it lies on is not plain from source`
       : null;
   return { spots: spots.slice(0, MOST_SPOTS), unknown, foreground, layers };
+}
+
+/** What is painted by anything but an element and what is in it. */
+function outside(
+  page: Page,
+  paintedPage: PaintedPage,
+  element: ElementNode,
+): { readonly colours: readonly Rgba[]; readonly hasPictures: boolean } {
+  const { index } = page;
+  const start = index.record(element).order;
+  let inner = element;
+  for (
+    let last = index.childElements(inner).at(-1);
+    last !== undefined;
+    last = index.childElements(inner).at(-1)
+  )
+    inner = last;
+  const end = index.record(inner).order;
+  const isOutside = ({ first, last }: Extent) => first < start || last > end;
+  return {
+    colours: paintedPage.colours.filter(isOutside).map(({ colour }) => colour),
+    hasPictures: paintedPage.pictures !== null && isOutside(paintedPage.pictures),
+  };
 }
 
 /** What the window shows where nothing is painted. CSS Color Adjust 1 §2.4. */
@@ -295,33 +328,35 @@ const replaced = new Set(["img", "video", "canvas", "iframe", "object", "embed",
 /** Looks once at what the page paints: every background colour, whether there are pictures, and what is placed freely. */
 export function paintedPageOf(page: Page, presence: PresenceMap): PaintedPage {
   const { index, styles } = page;
-  const colours = new Map<string, Rgba>();
-  const seen = new Set<object>();
+  const colours = new Map<string, { readonly colour: Rgba } & Extent>();
   const aroundPositioned = new Map<ElementNode, "behind" | "before">();
-  let hasPictures = false;
-  for (const element of index.elements) {
-    if (presence.of(element).visible === NO || element.tag === "html" || element.tag === "body") continue;
-    const likeness = styles.likeness({ element });
-    const isReplaced = replaced.has(element.tag) || (element.namespace === "svg" && element.tag === "svg");
-    if (likeness === null) continue;
-    const position = styles.keyword(element, "position");
-    const isPlaced = position === "absolute" || position === "fixed";
-    if (seen.has(likeness) && !isPlaced && !isReplaced) continue;
-    seen.add(likeness);
+  const pictures: number[] = [];
+  for (const [order, element] of index.elements.entries()) {
+    if (element.tag === "html" || element.tag === "body" || presence.of(element).visible === NO) continue;
+    const isReplaced = replaced.has(element.tag) || element.tag === "svg";
     const image = styles.keyword(element, "background-image");
     const colour = styles.colour({ element }, "background-color")?.colour ?? null;
-    if (image !== "none" || colour === null) hasPictures = true;
-    else if (colour.alpha > 0) colours.set(`${colour.r},${colour.g},${colour.b},${colour.alpha}`, colour);
-    if (isReplaced && element.namespace !== "svg") hasPictures = true;
-    const paints = isReplaced || image !== "none" || colour === null || colour.alpha > 0;
-    if (!isPlaced || !paints || isTiny(page, element)) continue;
+    const isPicture = (isReplaced && element.tag !== "svg") || image !== "none" || colour === null;
+    if (isPicture) pictures.push(order);
+    else if (colour.alpha > 0) {
+      const key = `${colour.r},${colour.g},${colour.b},${colour.alpha}`;
+      colours.set(key, { colour, first: colours.get(key)?.first ?? order, last: order });
+    } else if (!isReplaced) continue;
+    const position = styles.keyword(element, "position");
+    if ((position !== "absolute" && position !== "fixed") || isTiny(page, element)) continue;
     const kind = Number(styles.keyword(element, "z-index")) < 0 ? "behind" : "before";
     for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
       if (aroundPositioned.get(up) === "behind" || aroundPositioned.get(up) === kind) break;
       aroundPositioned.set(up, kind);
     }
   }
-  return { colours: [...colours.values()], hasPictures, aroundPositioned };
+  const [firstPicture] = pictures;
+  return {
+    colours: [...colours.values()],
+    pictures:
+      firstPicture === undefined ? null : { first: firstPicture, last: pictures.at(-1) ?? firstPicture },
+    aroundPositioned,
+  };
 }
 
 /** Boxes too small to lie under a word. */

@@ -56,16 +56,22 @@ export function isInactive(scene: Scene, element: ElementNode): boolean {
   return false;
 }
 
+/** Which text is judged, and whether while nobody acts or while it is hovered, focused or pressed. */
+export interface TextAsked {
+  readonly what?: string;
+  readonly states?: "still" | "acted on";
+  readonly pseudo?: string;
+}
+
 /** Judges an element's text, or its placeholder, in every scheme and state. */
 export function judgeText(
   scene: Scene,
   element: ElementNode,
   needed: Needed,
-  what: string,
-  pseudo?: string,
+  { what = "this text", states = "still", pseudo }: TextAsked = {},
 ): Verdict {
   if (isInactive(scene, element)) return inapplicable;
-  const worst = worstCase(scene, element, needed, pseudo);
+  const worst = worstCase(scene, element, needed, states, pseudo);
   if (worst === null) return inapplicable;
   const facts = factsOf(worst);
   if (worst.outcome === "passed") return { outcome: "passed", facts };

@@ -21,7 +21,7 @@ export const contrastPlaceholder = {
         scene.presence.of(field).visible !== NO,
     ),
   judge: (element, scene: Scene) =>
-    judgeText(scene, element, { large: 3, small: 4.5 }, "this placeholder", "placeholder"),
+    judgeText(scene, element, { large: 3, small: 4.5 }, { what: "this placeholder", pseudo: "placeholder" }),
   examples: {
     kept: [
       `<input aria-label="Boat" placeholder="Petrel">`,

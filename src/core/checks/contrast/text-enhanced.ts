@@ -10,7 +10,7 @@ export const contrastTextEnhanced = {
   who: "Someone with much reduced sight, who uses no magnifier, tires quickly or gives up.",
   mend: "Darken the text or lighten its ground; the nearest colour that passes is named with each finding.",
   looksAt: textElements,
-  judge: (element, scene: Scene) => judgeText(scene, element, { large: 4.5, small: 7 }, "this text"),
+  judge: (element, scene: Scene) => judgeText(scene, element, { large: 4.5, small: 7 }),
   examples: {
     kept: [`<p style="color: #595959">Slip 4</p>`],
     broken: [`<p style="color: #767676">Slip 4</p>`],

@@ -37,12 +37,13 @@ export function worstCase(
   scene: Scene,
   element: ElementNode,
   needed: Needed,
+  states: "still" | "acted on",
   pseudo?: string,
 ): TextCase | null {
   let worst: TextCase | null = null;
   for (const view of scene.schemes()) {
     if (view.presence.of(element).visible === NO || whyUnseen(view.page, element) !== null) continue;
-    for (const interaction of statesOf(scene, view, element)) {
+    for (const interaction of states === "still" ? [noInteraction] : statesOf(scene, view, element)) {
       const found = textCase(view, element, interaction, needed, pseudo);
       if (worst === null || rank[found.outcome] < rank[worst.outcome]) worst = found;
     }
@@ -50,12 +51,12 @@ export function worstCase(
   return worst;
 }
 
-/** The states that change how the element looks; standing still first. Elements styled alike answer alike. */
+/** The states that change how the element looks. Elements styled alike answer alike. */
 function statesOf(scene: Scene, view: SchemeView, element: ElementNode): readonly Interaction[] {
   const { styles } = view.page;
-  if (!styles.interactive) return [noInteraction];
+  if (!styles.interactive) return [];
   const likeness = styles.likeness({ element });
-  if (likeness === null) return [noInteraction];
+  if (likeness === null) return [];
   const known = statesByLikeness(scene);
   let kinds = known.get(likeness);
   if (kinds === undefined) {
@@ -67,13 +68,10 @@ function statesOf(scene: Scene, view: SchemeView, element: ElementNode): readonl
     });
     known.set(likeness, kinds);
   }
-  return [
-    noInteraction,
-    ...kinds.flatMap((kind) => {
-      const acted = actedElement(view, element, kind);
-      return acted === null ? [] : [{ kind, element: acted }];
-    }),
-  ];
+  return kinds.flatMap((kind) => {
+    const acted = actedElement(view, element, kind);
+    return acted === null ? [] : [{ kind, element: acted }];
+  });
 }
 
 const statesByLikeness = keptForScene(
