@@ -5,6 +5,7 @@ import type { CascadedValue } from "../css/computed.ts";
 import type { Interaction } from "../css/match.ts";
 import { functionCall, splitAtCommas, splitAtSpaces } from "../css/split-value.ts";
 import type { ElementNode } from "../document/node.ts";
+import { textContent } from "../document/text-content.ts";
 import type { Page } from "./page.ts";
 import type { PresenceMap } from "./presence.ts";
 
@@ -44,6 +45,8 @@ export interface PaintedPage {
   readonly pictures: Extent | null;
   /** Ancestors of positioned pictures and coloured boxes: text inside may lie over or under those. */
   readonly aroundPositioned: ReadonlyMap<ElementNode, "behind" | "before">;
+  /** What those paint; `pictures` where some of it is no single colour. */
+  readonly placed: { readonly colours: readonly Rgba[]; readonly pictures: boolean };
 }
 
 /** Places in document order. */
@@ -85,6 +88,7 @@ export function paintedText(
   let laid: readonly Laying[] = [{ text: faded(foreground.colour, opacity), ground: transparent }];
   let moved: { readonly element: ElementNode; readonly why: string } | null = null;
   let isPositioned = false;
+  let overPlaced = false;
   for (let at: ElementNode | null = element; at !== null; at = index.flatParent(at)) {
     const here = { element: at, interaction };
     const value = (property: string) => styles.value(at as ElementNode, property, interaction);
@@ -100,17 +104,18 @@ export function paintedText(
           rootCanvas(page, interaction),
         );
       if (
-        paintedPage.aroundPositioned.get(at) === "behind" ||
-        (isPositioned && paintedPage.aroundPositioned.has(at))
+        !overPlaced &&
+        (paintedPage.aroundPositioned.get(at) === "behind" ||
+          (isPositioned && paintedPage.aroundPositioned.has(at)))
       ) {
-        return overAnything(
-          laid,
-          { colours: [], hasPictures: true },
-          "something placed on the page may lie behind it",
-          foreground.value,
-          layers,
-          rootCanvas(page, interaction),
-        );
+        overPlaced = true;
+        if (paintedPage.placed.pictures) return open("a picture placed on the page may lie behind it");
+        laid = [
+          ...laid,
+          ...paintedPage.placed.colours.flatMap((colour) => laid.map((pair) => layOver(pair, colour))),
+        ];
+        if (laid.length > MOST_SPOTS)
+          return open("many coloured boxes are placed on the page, and one may lie behind it");
       }
       const colour = styles.colour(here, "background-color");
       if (colour === null || colour.colour === null)
@@ -331,6 +336,8 @@ export function paintedPageOf(page: Page, presence: PresenceMap): PaintedPage {
   const colours = new Map<string, { readonly colour: Rgba } & Extent>();
   const aroundPositioned = new Map<ElementNode, "behind" | "before">();
   const pictures: number[] = [];
+  const placedColours = new Map<string, Rgba>();
+  let placedPictures = false;
   for (const [order, element] of index.elements.entries()) {
     if (element.tag === "html" || element.tag === "body" || presence.of(element).visible === NO) continue;
     const isReplaced = replaced.has(element.tag) || element.tag === "svg";
@@ -344,6 +351,11 @@ export function paintedPageOf(page: Page, presence: PresenceMap): PaintedPage {
     } else if (!isReplaced) continue;
     const position = styles.keyword(element, "position");
     if ((position !== "absolute" && position !== "fixed") || isTiny(page, element)) continue;
+    // Nobody puts text over a box that holds text: only what is empty can be meant to lie behind.
+    if (textContent(element) !== "") continue;
+    if (isPicture) placedPictures = true;
+    else if (colour.alpha > 0)
+      placedColours.set(`${colour.r},${colour.g},${colour.b},${colour.alpha}`, colour);
     const kind = Number(styles.keyword(element, "z-index")) < 0 ? "behind" : "before";
     for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
       if (aroundPositioned.get(up) === "behind" || aroundPositioned.get(up) === kind) break;
@@ -356,6 +368,7 @@ export function paintedPageOf(page: Page, presence: PresenceMap): PaintedPage {
     pictures:
       firstPicture === undefined ? null : { first: firstPicture, last: pictures.at(-1) ?? firstPicture },
     aroundPositioned,
+    placed: { colours: [...placedColours.values()], pictures: placedPictures },
   };
 }
 

@@ -91,7 +91,7 @@ export function judgeText(
   if (text === null || ground === null || ratio === null) return inapplicable;
   const [layer] = painted.layers;
   return failed(
-    `${what.charAt(0).toUpperCase()}${what.slice(1)} has a contrast of ${shownRatio(ratio)}${circumstances(worst)}; it needs ${worst.needed}:1. (${toHex(text)} on ${toHex(ground)})`,
+    `${what.charAt(0).toUpperCase()}${what.slice(1)} has a contrast of ${shownRatio(ratio)}${circumstances(worst)}, ${toHex(text)} on ${toHex(ground)}; it needs ${worst.needed}:1.`,
     suggestColour(scene, painted.foreground, text, ground, worst.needed),
     {
       facts,
