@@ -22,6 +22,8 @@ export interface Painted {
   /** Null when the spots are all there can be. */
   readonly unknown: string | null;
   readonly foreground: CascadedValue | null;
+  /** Whether it hangs on where exactly the element stands, so that others styled alike may differ. */
+  readonly placeDependent: boolean;
   /** What the ground is made of, the nearest first. */
   readonly layers: readonly { readonly element: ElementNode; readonly value: CascadedValue }[];
 }
@@ -75,6 +77,7 @@ export function paintedText(
     spots: [],
     unknown,
     foreground: foreground?.value ?? null,
+    placeDependent: false,
     layers,
   });
   if (foreground?.colour == null)
@@ -89,6 +92,8 @@ export function paintedText(
   let moved: { readonly element: ElementNode; readonly why: string } | null = null;
   let isPositioned = false;
   let overPlaced = false;
+  /** The element below is moved a little within the flow: it may stand beside this one's background. */
+  let shifted = false;
   for (let at: ElementNode | null = element; at !== null; at = index.flatParent(at)) {
     const here = { element: at, interaction };
     const value = (property: string) => styles.value(at as ElementNode, property, interaction);
@@ -117,6 +122,8 @@ export function paintedText(
         if (laid.length > MOST_SPOTS)
           return open("many coloured boxes are placed on the page, and one may lie behind it");
       }
+      const beside = shifted ? laid : [];
+      shifted = false;
       const colour = styles.colour(here, "background-color");
       if (colour === null || colour.colour === null)
         return open(`the background of <${at.tag}> hangs on something that source does not give`);
@@ -153,6 +160,8 @@ export function paintedText(
       }
       const ground = colour.colour;
       laid = laid.map((pair) => layOver(pair, ground));
+      const bare = image.toLowerCase() === "none" && ground.alpha === 0;
+      if (!bare) laid = [...laid, ...beside];
     }
     const opacityText = value("opacity")?.text ?? null;
     const elementOpacity = opacityText === null ? null : opacityOf(opacityText);
@@ -173,7 +182,8 @@ export function paintedText(
     if (position !== "static") isPositioned = true;
     if (moved === null) {
       const why = whyMoved(page, at, interaction, position);
-      if (why !== null) moved = { element: at, why };
+      if (why === "shifted") shifted = true;
+      else if (why !== null) moved = { element: at, why };
     }
   }
   const canvas = rootCanvas(page, interaction);
@@ -181,6 +191,7 @@ export function paintedText(
     spots: laid.map(({ text, ground }) => ({ text: over(text, canvas), ground: over(ground, canvas) })),
     unknown: null,
     foreground: foreground.value,
+    placeDependent: false,
     layers,
   };
 }
@@ -203,7 +214,7 @@ function opacityOf(text: string): number | null {
   return match === null ? null : Math.max(0, Math.min(1, Number(match[1]) / (match[2] === "%" ? 100 : 1)));
 }
 
-/** Why an element may stand elsewhere than on its parent; null when it stands there. */
+/** Why an element may stand elsewhere than on its parent, `shifted` when only a little; null when it stands there. */
 function whyMoved(
   page: Page,
   element: ElementNode,
@@ -215,7 +226,7 @@ function whyMoved(
     return `<${element.tag}> is placed by itself (position: ${position})`;
   for (const side of ["margin-top", "margin-right", "margin-bottom", "margin-left"]) {
     const pixels = page.styles.pixels({ element, interaction }, side);
-    if (pixels !== null && pixels < -LITTLE) return `<${element.tag}> is moved by a negative margin`;
+    if (pixels !== null && pixels < -LITTLE) return "shifted";
   }
   const transform = page.styles.value(element, "transform", interaction)?.text?.toLowerCase() ?? "none";
   return /translate|matrix/.test(transform) ? `<${element.tag}> is moved by a transform` : null;
@@ -244,7 +255,7 @@ function overAnything(
     elsewhere.hasPictures || spots.length > MOST_SPOTS
       ? `${reason}, and what it lies on is not plain from source`
       : null;
-  return { spots: spots.slice(0, MOST_SPOTS), unknown, foreground, layers };
+  return { spots: spots.slice(0, MOST_SPOTS), unknown, foreground, placeDependent: true, layers };
 }
 
 /** What is painted by anything but an element and what is in it. */

@@ -43,8 +43,7 @@ export function suggestColour(
   ground: Rgba,
   needed: number,
 ): Repair {
-  const nearest = nearestPassing(text, ground, needed);
-  const own = nearestInPalette(text, ground, needed, paletteOf(scene));
+  const { nearest, own } = shadesFor(scene, text, ground, needed);
   const ownWords =
     own === null
       ? ""
@@ -77,6 +76,26 @@ export function suggestColour(
       text: toHex(nearest),
     },
   ]);
+}
+
+interface Shades {
+  readonly nearest: Rgba | null;
+  readonly own: PaletteColour | null;
+}
+
+const knownShades = keptForScene(() => new Map<string, Shades>());
+
+/** The shades to offer; one pair of colours often comes back hundreds of times. */
+function shadesFor(scene: Scene, text: Rgba, ground: Rgba, needed: number): Shades {
+  const key = `${toHex(text)} ${toHex(ground)} ${needed}`;
+  const known = knownShades(scene).get(key);
+  if (known !== undefined) return known;
+  const shades = {
+    nearest: nearestPassing(text, ground, needed),
+    own: nearestInPalette(text, ground, needed, paletteOf(scene)),
+  };
+  knownShades(scene).set(key, shades);
+  return shades;
 }
 
 function sameColour(scene: Scene, written: string, shown: Rgba): boolean {

@@ -44,11 +44,44 @@ export function worstCase(
   for (const view of scene.schemes()) {
     if (view.presence.of(element).visible === NO || whyUnseen(view.page, element) !== null) continue;
     for (const interaction of states === "still" ? [noInteraction] : statesOf(scene, view, element)) {
-      const found = textCase(view, element, interaction, needed, pseudo);
+      const found = rememberedCase(scene, view, element, interaction, needed, pseudo);
       if (worst === null || rank[found.outcome] < rank[worst.outcome]) worst = found;
     }
   }
   return worst;
+}
+
+/** Elements that are styled alike come out alike, unless it hangs on where they stand. */
+function rememberedCase(
+  scene: Scene,
+  view: SchemeView,
+  element: ElementNode,
+  interaction: Interaction,
+  needed: Needed,
+  pseudo?: string,
+): TextCase {
+  const likeness = view.page.styles.likeness({ element });
+  const kind = `${view.scheme} ${interaction.kind} ${needed.small} ${pseudo ?? ""} ${placedAround(view, element)}`;
+  const known = likeness === null ? undefined : casesByLikeness(scene).get(likeness)?.get(kind);
+  if (known !== undefined) return known;
+  const found = textCase(view, element, interaction, needed, pseudo);
+  if (likeness !== null && !found.painted.placeDependent) {
+    const cases = casesByLikeness(scene).get(likeness) ?? new Map<string, TextCase>();
+    casesByLikeness(scene).set(likeness, cases.set(kind, found));
+  }
+  return found;
+}
+
+const casesByLikeness = keptForScene(() => new WeakMap<object, Map<string, TextCase>>());
+
+/** The nearest ancestor with something placed freely in it: two texts alike under one and the same lie on the same. */
+function placedAround(view: SchemeView, element: ElementNode): number {
+  const { aroundPositioned } = view.painted;
+  if (aroundPositioned.size === 0) return -1;
+  for (let up: ElementNode | null = element; up !== null; up = view.page.index.flatParent(up)) {
+    if (aroundPositioned.has(up)) return view.page.index.record(up).order;
+  }
+  return -1;
 }
 
 /** The states that change how the element looks. Elements styled alike answer alike. */
