@@ -1,8 +1,12 @@
 import type { Check } from "./check.ts";
+import { linksStandOut } from "./colour/links-stand-out.ts";
+import { contrastControlEdge } from "./contrast/control-edge.ts";
+import { contrastFocusMark } from "./contrast/focus-mark.ts";
 import { contrastPlaceholder } from "./contrast/placeholder.ts";
 import { contrastText } from "./contrast/text.ts";
 import { contrastTextActedOn } from "./contrast/text-acted-on.ts";
 import { contrastTextEnhanced } from "./contrast/text-enhanced.ts";
+import { focusShows } from "./keys/focus-shows.ts";
 import { reachable } from "./keys/reachable.ts";
 import { actionNamed } from "./names/action-named.ts";
 import { controlLabelled } from "./names/control-labelled.ts";
@@ -33,7 +37,11 @@ export const catalogue: readonly Check[] = [
   contrastTextActedOn,
   contrastTextEnhanced,
   contrastPlaceholder,
+  contrastControlEdge,
+  contrastFocusMark,
+  linksStandOut,
   reachable,
+  focusShows,
   title,
   language,
   tableHeaders,

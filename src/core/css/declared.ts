@@ -11,8 +11,10 @@ export interface Declared {
   readonly shorthand: string | null;
   /** Name, colon and value as written. */
   readonly source: Span;
-  /** The value alone. */
+  /** The value alone; of a shorthand the part that falls to the longhand, where it can be told apart. */
   readonly valueSource: Span;
+  /** False where `valueSource` holds more than this value, and so may not be replaced by another. */
+  readonly replaceable: boolean;
 }
 
 export interface DeclarationBlock {
@@ -36,18 +38,20 @@ export class DeclarationCollector {
   /** Adds a declaration as a browser would: an unknown property or invalid value leaves no trace. */
   add(written: string, text: string, important: boolean, source: Span, valueSource: Span): void {
     if (written.startsWith("--")) {
-      this.#set(written, { text, shorthand: null, source, valueSource }, important);
+      this.#set(written, { text, shorthand: null, source, valueSource, replaceable: true }, important);
       return;
     }
     const name = written.toLowerCase();
     const property = sameProperty[name] ?? name;
     if (isShorthand(property)) {
       for (const [longhand, part] of expandShorthand(property, text)) {
+        const place = holdsSubstitution(text) ? null : placeOfPart(text, part, valueSource);
         const declared = {
           text: part,
           shorthand: holdsSubstitution(text) ? property : null,
           source,
-          valueSource,
+          valueSource: place ?? valueSource,
+          replaceable: place !== null,
         };
         this.#set(longhand, declared, important);
       }
@@ -55,7 +59,7 @@ export class DeclarationCollector {
     }
     if (!Object.hasOwn(properties, property)) return;
     if (!isWideKeyword(text) && !acceptsValue(property, text)) return;
-    this.#set(property, { text, shorthand: null, source, valueSource }, important);
+    this.#set(property, { text, shorthand: null, source, valueSource, replaceable: true }, important);
   }
 
   #set(property: string, declared: Declared, important: boolean): void {
@@ -75,4 +79,12 @@ export class DeclarationCollector {
     this.#important = null;
     return block;
   }
+}
+
+/** Where a part of a shorthand stands in the source; null when it stands there more than once, or not as written. */
+function placeOfPart(text: string, part: string, whole: Span): Span | null {
+  const at = text.indexOf(part);
+  const isWritten = whole.end - whole.start === text.length;
+  if (!isWritten || at < 0 || text.indexOf(part, at + 1) >= 0) return null;
+  return { file: whole.file, start: whole.start + at, end: whole.start + at + part.length };
 }

@@ -59,7 +59,7 @@ export function suggestColour(
   const isPlain =
     place !== null &&
     /^(?:#[0-9a-f]{3,8}|[a-z]+|rgba?\([^()]*\)|hsla?\([^()]*\))$/i.test(place.declared.text) &&
-    place.declared.shorthand === null;
+    place.declared.replaceable;
   const isWritten =
     place !== null &&
     value?.block?.origin === "author" &&

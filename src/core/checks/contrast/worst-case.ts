@@ -42,7 +42,7 @@ export function worstCase(
 ): TextCase | null {
   let worst: TextCase | null = null;
   for (const view of scene.schemes()) {
-    if (view.presence.of(element).visible === NO || whyUnseen(view.page, element) !== null) continue;
+    if (view.presence.of(element).visible === NO || isUnseen(scene, view, element)) continue;
     for (const interaction of states === "still" ? [noInteraction] : statesOf(scene, view, element)) {
       const found = rememberedCase(scene, view, element, interaction, needed, pseudo);
       if (worst === null || rank[found.outcome] < rank[worst.outcome]) worst = found;
@@ -71,6 +71,18 @@ function rememberedCase(
   }
   return found;
 }
+
+/** Whether styles keep the text from being seen; the same for all that are styled alike. */
+function isUnseen(scene: Scene, view: SchemeView, element: ElementNode): boolean {
+  const likeness = view.page.styles.likeness({ element });
+  const known = likeness === null ? undefined : unseenByLikeness(scene).get(likeness);
+  if (known !== undefined) return known;
+  const unseen = whyUnseen(view.page, element) !== null;
+  if (likeness !== null) unseenByLikeness(scene).set(likeness, unseen);
+  return unseen;
+}
+
+const unseenByLikeness = keptForScene(() => new WeakMap<object, boolean>());
 
 const casesByLikeness = keptForScene(() => new WeakMap<object, Map<string, TextCase>>());
 

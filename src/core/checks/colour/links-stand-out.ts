@@ -1,0 +1,182 @@
+import { contrastRatio, shownRatio } from "../../colour/contrast.ts";
+import { onScreen, toHex } from "../../colour/rgba.ts";
+import { NO } from "../../css/certainty.ts";
+import { noInteraction } from "../../css/match.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { hasAttribute, writtenText } from "../../document/written.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { paintedText, whyUnseen } from "../../rendering/painted.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { SchemeView } from "../../scene/schemes.ts";
+import type { Check } from "../check.ts";
+import { originsOf } from "../contrast/suggest-colour.ts";
+
+/** Link and text must differ by this where nothing else tells them apart. WCAG technique G183. */
+const NEEDED = 3;
+
+/** So many letters beside a link make it part of a sentence. */
+const A_SENTENCE = 12;
+
+/** Links that stand inside a line of text. */
+const linksInText = (scene: Scene): readonly ElementNode[] =>
+  scene.page.index
+    .byTag("a")
+    .filter(
+      (link) =>
+        link.namespace === "html" &&
+        hasAttribute(link, "href") &&
+        scene.presence.of(link).visible !== NO &&
+        scene.name(link).text !== "" &&
+        textAround(scene, link) !== null,
+    );
+
+/** The element whose own text the link stands in; null for a link that stands alone. */
+function textAround(scene: Scene, link: ElementNode): ElementNode | null {
+  const parent = scene.page.index.parent(link);
+  if (parent === null || scene.page.styles.keyword(link, "display") !== "inline") return null;
+  const letters = parent.children.reduce(
+    (sum, child) =>
+      sum + (child.kind === "text" ? (writtenText(child.value).match(/[\p{L}\p{N}]/gu)?.length ?? 0) : 0),
+    0,
+  );
+  return letters >= A_SENTENCE ? parent : null;
+}
+
+/** Properties that tell a link from the text around it without colour, where the two differ. */
+const cues = [
+  "font-weight",
+  "font-style",
+  "font-family",
+  "font-size",
+  "text-transform",
+  "background-color",
+  "background-image",
+  "text-shadow",
+  "box-shadow",
+  "letter-spacing",
+  "border-bottom-style",
+  "outline-style",
+];
+
+function judge(link: ElementNode, scene: Scene): Verdict {
+  const around = textAround(scene, link);
+  if (around === null || !scene.stylesKnown) return inapplicable;
+  let seen = false;
+  for (const view of scene.schemes()) {
+    if (view.presence.of(link).visible === NO || whyUnseen(view.page, link) !== null) continue;
+    const verdict = judgeIn(view, link, around);
+    if (verdict.outcome === "failed" || verdict.outcome === "cantTell") return verdict;
+    seen ||= verdict.outcome === "passed";
+  }
+  return seen ? passed : inapplicable;
+}
+
+function judgeIn(view: SchemeView, link: ElementNode, around: ElementNode): Verdict {
+  const { styles, index } = view.page;
+  if (isDecorated(view, link)) return passed;
+  if (
+    cues.some((property) =>
+      property === "font-size"
+        ? styles.fontSize({ element: link }) !== styles.fontSize({ element: around })
+        : property === "font-weight"
+          ? styles.fontWeight({ element: link }) !== styles.fontWeight({ element: around })
+          : styles.keyword(link, property) !== styles.keyword(around, property),
+    )
+  )
+    return passed;
+  if (index.childElements(link).length > 0) return inapplicable;
+  if (
+    ["before", "after"].some(
+      (pseudo) => !/^(?:none|normal|)$/.test(styles.pseudoValue(link, pseudo, "content")?.text ?? ""),
+    )
+  )
+    return passed;
+  const own = paintedText(view.page, view.painted, link, noInteraction);
+  const beside = paintedText(view.page, view.painted, around, noInteraction);
+  const [mine, theirs] = [own.spots[0], beside.spots[0]];
+  if (
+    own.unknown !== null ||
+    beside.unknown !== null ||
+    mine === undefined ||
+    theirs === undefined ||
+    own.spots.length > 1
+  )
+    return inapplicable;
+  const ratio = contrastRatio(onScreen(mine.text), onScreen(theirs.text));
+  // A link that looks like the text in every way gives no meaning by colour; that is another question.
+  if (toHex(mine.text) === toHex(theirs.text)) return inapplicable;
+  const facts = {
+    ratio,
+    needed: NEEDED,
+    foreground: toHex(mine.text),
+    background: toHex(theirs.text),
+    scheme: view.scheme,
+  };
+  if (ratio < NEEDED) {
+    return failed(
+      `Only its colour tells this link from the text around it, and the two differ by ${shownRatio(ratio)}, ${toHex(mine.text)} beside ${toHex(theirs.text)}.`,
+      ask("Underline links in running text: a { text-decoration: underline }."),
+      {
+        facts,
+        origins: originsOf("foreground", own.foreground),
+        cause: `link ${toHex(mine.text)} ${toHex(theirs.text)}`,
+      },
+    );
+  }
+  if (!isDecorated(view, link, "hover") || !isDecorated(view, link, "focus")) {
+    const changes = (["hover", "focus"] as const).every(
+      (kind) =>
+        styles.likeness({ element: link, interaction: { kind, element: link } }) !==
+        styles.likeness({ element: link }),
+    );
+    if (!changes)
+      return cantTell(
+        "Only its colour tells this link from the text around it. Does something beside colour change when it is hovered and focused?",
+        ask("Underline it at least under the pointer and while focused."),
+        { facts, cause: "links without another cue" },
+      );
+  }
+  return { outcome: "passed", facts };
+}
+
+function isDecorated(
+  view: SchemeView,
+  link: ElementNode,
+  kind: "none" | "hover" | "focus" = "none",
+): boolean {
+  const interaction = kind === "none" ? noInteraction : { kind, element: link };
+  const line =
+    view.page.styles.value(link, "text-decoration-line", interaction)?.text?.toLowerCase() ?? "underline";
+  if (/underline|overline|line-through/.test(line)) return true;
+  const border =
+    view.page.styles.value(link, "border-bottom-style", interaction)?.text?.toLowerCase() ?? "none";
+  const width = view.page.styles.value(link, "border-bottom-width", interaction)?.text ?? "0";
+  return border !== "none" && border !== "hidden" && !/^0[a-z]*$/i.test(width);
+}
+
+export const linksStandOut = {
+  id: "colour.links-stand-out",
+  criteria: ["1.4.1"],
+  severity: "barrier",
+  means:
+    "Links in running text differ from it by more than colour, or by 3:1 and a change on hover and focus.",
+  who: "Someone who sees few or no colours does not find the links in the text.",
+  mend: "Underline links in running text.",
+  looksAt: linksInText,
+  judge,
+  examples: {
+    kept: [
+      `<p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+      `<style>a { text-decoration: none; font-weight: bold; color: #06c }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+      `<style>p { color: #000 } a { text-decoration: none; color: #c00 } a:hover, a:focus { text-decoration: underline }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+      `<style>a { text-decoration: none; color: #036 }</style><ul><li><a href="x">Slips</a></li></ul>`,
+    ],
+    broken: [
+      `<style>p { color: #333 } a { text-decoration: none; color: #036 }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+    ],
+    asked: [
+      `<style>p { color: #000 } a { text-decoration: none; color: #c00 }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+    ],
+  },
+} as const satisfies Check;

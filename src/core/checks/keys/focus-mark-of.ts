@@ -1,0 +1,132 @@
+import type { Rgba } from "../../colour/rgba.ts";
+import type { Interaction } from "../../css/match.ts";
+import { inputType, textTypes } from "../../document/form-controls.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { isTabbable } from "../../rendering/focusable.ts";
+import { whyUnseen } from "../../rendering/painted.ts";
+import type { Scene } from "../../scene/scene.ts";
+
+/** How focus shows on an element, as far as styles tell. */
+export type FocusMark =
+  | { readonly kind: "browser" }
+  | { readonly kind: "outline"; readonly colour: Rgba | null }
+  /** Something beside an outline changes: on the element, in it, or around it. */
+  | { readonly kind: "other" }
+  | { readonly kind: "none" };
+
+/** Elements that Tab reaches for certain, are seen, and show no caret of their own. */
+export const markedStops = (scene: Scene): readonly ElementNode[] =>
+  scene.page.index.elements.filter((element) => {
+    if (element.namespace !== "html" || isTabbable(scene.page, scene.presence, element) !== true)
+      return false;
+    const hasCaret =
+      element.tag === "textarea" ||
+      element.attributes.has("contenteditable") ||
+      (element.tag === "input" && (textTypes.has(inputType(element)) || inputType(element) === "number"));
+    // Frames and media show focus inside; what cannot be seen shows it elsewhere.
+    if (hasCaret || /^(?:iframe|audio|video|area)$/.test(element.tag)) return false;
+    return whyUnseen(scene.page, element) === null;
+  });
+
+/** What focus may change so that one sees it. */
+const visible = [
+  "background-color",
+  "background-image",
+  "color",
+  "text-decoration-line",
+  "text-decoration-color",
+  "text-decoration-thickness",
+  "box-shadow",
+  "text-shadow",
+  "border-top-color",
+  "border-right-color",
+  "border-bottom-color",
+  "border-left-color",
+  "border-top-style",
+  "border-bottom-style",
+  "border-left-style",
+  "border-right-style",
+  "border-top-width",
+  "border-bottom-width",
+  "border-left-width",
+  "border-right-width",
+  "font-weight",
+  "font-size",
+  "font-style",
+  "transform",
+  "scale",
+  "translate",
+  "filter",
+  "opacity",
+  "clip-path",
+  "width",
+  "height",
+  "padding-left",
+  "padding-top",
+  "display",
+  "visibility",
+  "content",
+  "top",
+  "left",
+  "animation-name",
+] as const;
+
+export function focusMarkOf(scene: Scene, element: ElementNode): FocusMark {
+  const { styles, index } = scene.page;
+  const interaction: Interaction = { kind: "focus", element };
+  const value = (property: string) =>
+    styles.value(element, property, interaction)?.text?.toLowerCase() ?? null;
+  const style = value("outline-style");
+  const width = value("outline-width");
+  if (style === null || width === null) return { kind: "other" };
+  if (style === "auto") return { kind: "browser" };
+  const colour = styles.value(element, "outline-color", interaction)?.text ?? "auto";
+  const shown = /^(?:auto|invert)$/i.test(colour)
+    ? null
+    : styles.colourWithin({ element, interaction }, colour);
+  const isDrawn = style !== "none" && style !== "hidden" && !/^0[a-z]*$/.test(width) && shown?.alpha !== 0;
+  if (isDrawn && changesAnything(scene, element, interaction) === false)
+    return { kind: "outline", colour: shown };
+  if (isDrawn || changesAnything(scene, element, interaction)) return { kind: "other" };
+  // The mark may be drawn by what is around or beside: `:focus-within`, `input:focus + span`.
+  const near = [
+    index.flatParent(element),
+    index.flatParent(index.flatParent(element) ?? element),
+    ...index.labels(element),
+  ];
+  const { parent, root } = index.record(element);
+  const siblings = index.childElements(parent ?? root);
+  const at = siblings.indexOf(element);
+  const all = [...near, ...siblings.slice(at + 1, at + 4), ...index.childElements(element)];
+  const changed = all.some(
+    (other) =>
+      other !== null &&
+      other !== undefined &&
+      styles.likeness({ element: other, interaction }) !== styles.likeness({ element: other }) &&
+      changesAnything(scene, other, interaction),
+  );
+  return changed ? { kind: "other" } : { kind: "none" };
+}
+
+function changesAnything(scene: Scene, element: ElementNode, interaction: Interaction): boolean {
+  const { styles } = scene.page;
+  if (styles.likeness({ element, interaction }) !== styles.likeness({ element })) {
+    for (const property of visible) {
+      if (
+        (styles.value(element, property, interaction)?.text ?? null) !==
+        (styles.value(element, property)?.text ?? null)
+      )
+        return true;
+    }
+  }
+  for (const pseudo of ["before", "after"]) {
+    for (const property of visible) {
+      if (
+        (styles.pseudoValue(element, pseudo, property, interaction)?.text ?? null) !==
+        (styles.pseudoValue(element, pseudo, property)?.text ?? null)
+      )
+        return true;
+    }
+  }
+  return false;
+}

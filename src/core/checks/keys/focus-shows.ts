@@ -1,0 +1,50 @@
+import type { ElementNode } from "../../document/node.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { originsOf } from "../contrast/suggest-colour.ts";
+import { focusMarkOf, markedStops } from "./focus-mark-of.ts";
+
+function judge(stop: ElementNode, scene: Scene): Verdict {
+  if (!scene.stylesKnown) return inapplicable;
+  if (focusMarkOf(scene, stop).kind !== "none") return passed;
+  const outline = scene.page.styles.value(stop, "outline-style", { kind: "focus", element: stop });
+  return failed(
+    "Nothing shows when this has focus: its outline is taken away and nothing takes its place.",
+    ask(
+      "Leave the outline, or draw another mark: :focus-visible { outline: 2px solid; outline-offset: 2px }.",
+    ),
+    {
+      origins: originsOf("outline", outline),
+      cause: `outline ${outline?.declared?.source.file ?? ""} ${outline?.declared?.source.start ?? ""}`,
+    },
+  );
+}
+
+export const focusShows = {
+  id: "keys.focus-shows",
+  criteria: ["2.4.7"],
+  severity: "barrier",
+  means: "What has focus looks different from what has not.",
+  who: "Someone who sees and uses the keyboard does not know where they are, and what Enter will do.",
+  mend: "Do not take the outline away without giving another mark.",
+  looksAt: markedStops,
+  judge,
+  examples: {
+    kept: [
+      `<button>Haul out</button>`,
+      `<style>a { outline: none } a:focus { background: #036; color: #fff }</style><a href="x">Slips</a>`,
+      `<style>a:focus { outline: none; box-shadow: 0 0 0 2px #036 }</style><a href="x">Slips</a>`,
+      `<style>a:focus:not(:focus-visible) { outline: none }</style><a href="x">Slips</a>`,
+      `<style>* { outline: none } .w:focus-within { border: 2px solid #036 }</style><div class="w"><a href="x">Slips</a></div>`,
+      `<style>input { outline: none; appearance: none } input:focus + i { border: 1px solid }</style><input type="checkbox" aria-label="x"><i>x</i>`,
+      `<p style="outline: none">Slip 4</p>`,
+    ],
+    broken: [
+      `<a href="x" style="outline: none">Slips</a>`,
+      `<style>:focus { outline: 0 }</style><button>Haul out</button>`,
+      `<style>a { outline: 2px solid transparent }</style><a href="x">Slips</a>`,
+    ],
+  },
+} as const satisfies Check;
