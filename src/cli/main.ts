@@ -3,12 +3,13 @@ import yargs, { type Argv } from "yargs";
 import { hideBin } from "yargs/helpers";
 import { auditCommand } from "./audit.ts";
 import { STANDARD_INPUT } from "./command.ts";
+import { contrastCommand } from "./contrast.ts";
 import { demoCommand } from "./demo.ts";
 import { hearCommand } from "./hear.ts";
 import { treeCommand } from "./tree.ts";
 import { packageVersion } from "./version.ts";
 
-const commands = [auditCommand, treeCommand, hearCommand, demoCommand];
+const commands = [auditCommand, treeCommand, hearCommand, contrastCommand, demoCommand];
 
 /** Prints one line on standard error and ends with status 2: the command could not do its work. */
 async function refuse(message: string): Promise<never> {

@@ -46,5 +46,10 @@ export const stylesheetRemote = (target: string, href: string): Problem =>
   );
 export const stylesheetUnreadable = (target: string, href: string, reason: string): Problem =>
   problem(target, `The stylesheet "${href}" could not be read (${reason}).`);
+export const noColours = (target: string): Problem =>
+  problem(
+    target,
+    "No colours here: expected custom properties on :root in a stylesheet, or a JSON object of names and colours.",
+  );
 export const cannotWrite = (target: string, reason: string): Problem =>
   problem(target, `Could not be written (${reason}). Nothing was changed.`);

@@ -18,6 +18,13 @@ export interface AuditView {
 /** How many findings of one check on one page are shown in full. */
 const SHOWN_OF_A_KIND = 3;
 
+/** Facts that tell where others come from, with the words for them. */
+const provenance = [
+  ["foregroundFrom", "colour:"],
+  ["backgroundFrom", "ground:"],
+  ["outlineFrom", "outline:"],
+] as const;
+
 /** How many findings that share a cause are named one by one. */
 const MOST_NAMED = 3;
 
@@ -165,7 +172,26 @@ function findingText(
     lines.push(paint.paragraph(`    ${colours.dim("mend")}  `, printable(finding.repair.summary), 10));
     lines.push(...editLines(finding, answer, view));
   }
-  for (const other of also.slice(0, MOST_NAMED)) {
+  for (const [fact, words] of provenance) {
+    const from = finding.facts[fact];
+    if (typeof from === "string")
+      lines.push(paint.paragraph(`    ${colours.dim("from")}  `, `${words} ${printable(from)}`, 10));
+  }
+  const same = also.filter((other) => other.check === finding.check);
+  if (same.length > 0) {
+    const at = [...new Set(same.map((other) => other.source?.line).filter((line) => line !== undefined))];
+    lines.push(
+      paint.paragraph(
+        `    ${colours.dim("too ")}  `,
+        colours.dim(
+          `${counted(same.length, "more element", "more elements")} with the same cause${at.length === 0 ? "" : `: line ${at.slice(0, 12).join(", ")}${at.length > 12 ? " …" : ""}`}`,
+        ),
+        10,
+      ),
+    );
+  }
+  const others = also.filter((other) => other.check !== finding.check);
+  for (const other of others.slice(0, MOST_NAMED)) {
     const line = other.source === null ? "" : `, line ${other.source.line}`;
     lines.push(
       paint.paragraph(
@@ -177,8 +203,10 @@ function findingText(
       ),
     );
   }
-  if (also.length > MOST_NAMED)
-    lines.push(`          ${colours.dim(`and ${also.length - MOST_NAMED} more that the same change mends`)}`);
+  if (others.length > MOST_NAMED)
+    lines.push(
+      `          ${colours.dim(`and ${others.length - MOST_NAMED} more that the same change mends`)}`,
+    );
   return `${lines.join("\n")}\n`;
 }
 

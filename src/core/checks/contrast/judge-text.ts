@@ -71,6 +71,9 @@ export function judgeText(
   { what = "this text", states = "still", pseudo }: TextAsked = {},
 ): Verdict {
   if (isInactive(scene, element)) return inapplicable;
+  // What is too pale already while nobody acts is told by its own check.
+  if (states === "acted on" && worstCase(scene, element, needed, "still", pseudo)?.outcome !== "passed")
+    return inapplicable;
   const worst = worstCase(scene, element, needed, states, pseudo);
   if (worst === null) return inapplicable;
   const facts = factsOf(worst);

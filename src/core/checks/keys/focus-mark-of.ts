@@ -24,7 +24,7 @@ export const markedStops = (scene: Scene): readonly ElementNode[] =>
       element.attributes.has("contenteditable") ||
       (element.tag === "input" && (textTypes.has(inputType(element)) || inputType(element) === "number"));
     // Frames and media show focus inside; what cannot be seen shows it elsewhere.
-    if (hasCaret || /^(?:iframe|audio|video|area)$/.test(element.tag)) return false;
+    if (hasCaret || /^(?:html|body|iframe|audio|video|area)$/.test(element.tag)) return false;
     return whyUnseen(scene.page, element) === null;
   });
 
