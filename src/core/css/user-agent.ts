@@ -60,7 +60,8 @@ input, select, button, textarea {
   border: 2px inset light-dark(rgb(118, 118, 118), rgb(133, 133, 133));
 }
 textarea { font-family: monospace; border-width: 1px }
-select { border: 1px solid light-dark(rgb(118, 118, 118), rgb(133, 133, 133)); color: FieldText }
+select { border: 1px solid light-dark(rgb(118, 118, 118), rgb(133, 133, 133)); color: FieldText; background-color: ButtonFace }
+select[multiple], select[size]:not([size='0'], [size='1']) { background-color: Field }
 select[multiple] option, select[size] option { display: block }
 input[type=button i], input[type=submit i], input[type=reset i], button {
   color: ButtonText; background-color: ButtonFace; border: 2px outset ButtonBorder; text-align: center;
@@ -70,7 +71,9 @@ input[type=checkbox i], input[type=radio i], input[type=range i], input[type=col
 input[type=image i] { color: inherit }
 input[type=file i] { color: inherit }
 input:disabled, textarea:disabled, select:disabled { color: light-dark(rgb(84, 84, 84), rgb(170, 170, 170)) }
-button:disabled, input[type=button i]:disabled, input[type=submit i]:disabled, input[type=reset i]:disabled { color: GrayText }
+button:disabled, input[type=button i]:disabled, input[type=submit i]:disabled, input[type=reset i]:disabled {
+  color: light-dark(rgb(16 16 16 / 0.3), rgb(255 255 255 / 0.3)); background-color: light-dark(rgb(239 239 239 / 0.3), rgb(19 1 1 / 0.3));
+}
 option:disabled { color: GrayText }
 ::placeholder { color: light-dark(rgb(117, 117, 117), rgb(169, 169, 169)) }
 :focus-visible { outline: auto 1px -webkit-focus-ring-color }
