@@ -23,6 +23,8 @@ export const shownRatio = (ratio: number): string => `${(Math.floor(ratio * 100)
 export const LARGE_SIZE = 24;
 export const LARGE_BOLD_SIZE = 14 * (4 / 3);
 export const BOLD = 700;
+/** People write 18.66px for 14pt. */
+const ROUNDED = 0.01;
 
 export const isLargeText = (size: number, weight: number): boolean =>
-  size >= LARGE_SIZE || (size >= LARGE_BOLD_SIZE - 0.005 && weight >= BOLD);
+  size >= LARGE_SIZE || (size >= LARGE_BOLD_SIZE - ROUNDED && weight >= BOLD);

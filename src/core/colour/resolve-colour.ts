@@ -34,7 +34,8 @@ export function resolveColour(text: string, around: ColourSurroundings, depth = 
   }
   if (call?.[1] === "color-mix") return mixed(splitArguments(call[2] ?? ""), around, depth);
   if (/\bfrom\b|\bcalc\(|\bmin\(|\bmax\(|\bclamp\(/.test(lower)) return null;
-  const parsed = parse(lower);
+  // The parser would also take hexadecimal digits without their `#`.
+  const parsed = /^[0-9a-f]+$/.test(lower) ? undefined : parse(lower);
   if (parsed === undefined) return null;
   const colour = toRgb(parsed);
   if (!displayable(colour)) {

@@ -236,7 +236,7 @@ function editLines(finding: FindingAnswer, answer: AuditAnswer, view: AuditView)
       whole = whole.slice(0, e.start - lineStart) + e.text + whole.slice(e.end - lineStart);
     changed.set(
       `${edit.file}:${line}`,
-      `      ${colours.dim(String(line).padStart(4))} ${colours.green("+")} ${colours.green(cut(printable(whole.trim()), view.paint.width - 14))}`,
+      `      ${colours.dim(edit.file === finding.source?.file ? String(line).padStart(4) : `${printable(edit.file)}:${line}`)} ${colours.green("+")} ${colours.green(cut(printable(whole.trim()), view.paint.width - 14))}`,
     );
   }
   return [...changed.values()];

@@ -1,13 +1,15 @@
 import { shownRatio } from "../../colour/contrast.ts";
 import { toHex } from "../../colour/rgba.ts";
 import { NO } from "../../css/certainty.ts";
+import type { CascadedValue } from "../../css/computed.ts";
 import { isDisabled } from "../../document/disabled.ts";
 import { inputType, textTypes } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
-import { attributeText, attributeToken, writtenText } from "../../document/written.ts";
+import { attributeText, attributeToken, attributeTokens, writtenText } from "../../document/written.ts";
 import { cantTell, type Facts, failed, inapplicable, type Verdict } from "../../findings/verdict.ts";
+import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import { originsOf, suggestColour } from "./suggest-colour.ts";
+import { type ColourUse, originsOf, suggestColour } from "./suggest-colour.ts";
 import { type Needed, type TextCase, worstCase } from "./worst-case.ts";
 
 /** Elements that show text of their own: words between their tags, or the value of a control. */
@@ -92,10 +94,24 @@ export function judgeText(
     );
   const { text, ground, ratio, painted } = worst;
   if (text === null || ground === null || ratio === null) return inapplicable;
+  if (isMarkedAsLogo(scene, element)) {
+    return cantTell(
+      `Is this text part of a logotype? If not, its contrast of ${shownRatio(ratio)} is too low: it needs ${worst.needed}:1.`,
+      null,
+      { facts, cause: "logotype" },
+    );
+  }
   const [layer] = painted.layers;
   return failed(
     `${what.charAt(0).toUpperCase()}${what.slice(1)} has a contrast of ${shownRatio(ratio)}${circumstances(worst)}, ${toHex(text)} on ${toHex(ground)}; it needs ${worst.needed}:1.`,
-    suggestColour(scene, painted.foreground, text, ground, worst.needed),
+    suggestColour(
+      scene,
+      painted.foreground,
+      text,
+      ground,
+      worst.needed,
+      usesOf(scene, painted.foreground, element),
+    ),
     {
       facts,
       origins: [
@@ -107,8 +123,40 @@ export function judgeText(
   );
 }
 
+/** Logotypes are exempt (WCAG 1.4.3, "Logotypes"): classes that say so are taken as a mark, not as proof. */
+function isMarkedAsLogo(scene: Scene, element: ElementNode): boolean {
+  for (let up: ElementNode | null = element; up !== null; up = scene.page.index.flatParent(up)) {
+    if (attributeTokens(up, "class").some((name) => /^(?:logo|logotype|wordmark)$/i.test(name))) return true;
+  }
+  return false;
+}
+
 const circumstances = ({ scheme, interaction }: TextCase): string =>
   `${scheme === "dark" ? " in the dark scheme" : ""}${interaction === "none" ? "" : interaction === "hover" ? " under the pointer" : interaction === "focus" ? " while focused" : " while pressed"}`;
+
+/** Other texts whose colour comes through the same custom property: a change of it changes them too. */
+function usesOf(scene: Scene, value: CascadedValue | null, element: ElementNode): readonly ColourUse[] {
+  const property = value?.through.at(-1)?.declared?.source;
+  if (property === undefined) return [];
+  return (textsByProperty(scene).get(`${property.file} ${property.start}`) ?? []).filter(
+    (use) => use.element !== element,
+  );
+}
+
+const textsByProperty = keptForScene((scene: Scene): ReadonlyMap<string, readonly ColourUse[]> => {
+  const found = new Map<string, ColourUse[]>();
+  for (const element of textElements(scene)) {
+    const still = worstCase(scene, element, { large: 3, small: 4.5 }, "still");
+    const property = still?.painted.foreground?.through.at(-1)?.declared?.source;
+    if (still === null || property === undefined || still.ground === null) continue;
+    const key = `${property.file} ${property.start}`;
+    const use = { element, ground: still.ground, needed: still.needed };
+    const uses = found.get(key);
+    if (uses === undefined) found.set(key, [use]);
+    else uses.push(use);
+  }
+  return found;
+});
 
 const factsOf = (found: TextCase): Facts => ({
   ratio: found.ratio,

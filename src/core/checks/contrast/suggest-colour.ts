@@ -3,6 +3,7 @@ import { nearestInPalette, nearestPassing } from "../../colour/nearest-passing.t
 import { type Rgba, toHex } from "../../colour/rgba.ts";
 import type { CascadedValue } from "../../css/computed.ts";
 import type { Declared } from "../../css/declared.ts";
+import type { ElementNode } from "../../document/node.ts";
 import type { Origin } from "../../findings/verdict.ts";
 import { ask, type Repair, withEdits } from "../../repair/edit.ts";
 import { keptForScene } from "../../scene/kept.ts";
@@ -35,6 +36,21 @@ export const declarationToMend = (
   return value.declared === null ? null : { declared: value.declared, property: null };
 };
 
+/** A text that a declaration colours too, and what it needs where it stands. */
+export interface ColourUse {
+  readonly element: ElementNode;
+  readonly ground: Rgba;
+  readonly needed: number;
+}
+
+/** What else changes with a custom property, and whether it stays readable. */
+function effectOn(uses: readonly ColourUse[], property: string, colour: Rgba): string {
+  if (uses.length === 0) return ` It is set by ${property}, which colours no other text here.`;
+  const failing = uses.filter((use) => contrastRatio(colour, use.ground) < use.needed).length;
+  const others = uses.length === 1 ? "1 other text" : `${uses.length} other texts`;
+  return ` It is set by ${property}, which colours ${others} here: ${failing === 0 ? "all pass with it" : `${failing} of them would still not pass`}.`;
+}
+
 /** How to mend a text that is too pale: the nearest colour that passes, and the nearest of the project's own palette. */
 export function suggestColour(
   scene: Scene,
@@ -42,6 +58,7 @@ export function suggestColour(
   text: Rgba,
   ground: Rgba,
   needed: number,
+  uses: readonly ColourUse[] = [],
 ): Repair {
   const { nearest, own } = shadesFor(scene, text, ground, needed);
   const ownWords =
@@ -66,8 +83,7 @@ export function suggestColour(
     isPlain &&
     sameColour(scene, place.declared.text, text);
   if (!isWritten || place === null) return ask(words);
-  const what =
-    place.property === null ? "" : ` It is set by ${place.property}, which colours all that uses it.`;
+  const what = place.property === null ? "" : effectOn(uses, place.property, nearest);
   return withEdits("likely", `${words}${what}`, [
     {
       file: place.declared.valueSource.file,

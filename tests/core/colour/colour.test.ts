@@ -1,0 +1,95 @@
+import { describe, expect, test } from "vitest";
+import { contrastRatio, isLargeText, shownRatio } from "../../../src/core/colour/contrast.ts";
+import { deltaEOK, nearestInPalette, nearestPassing } from "../../../src/core/colour/nearest-passing.ts";
+import { isColour } from "../../../src/core/colour/parse-colour.ts";
+import { resolveColour } from "../../../src/core/colour/resolve-colour.ts";
+import { over, rgba, toHex, white } from "../../../src/core/colour/rgba.ts";
+
+const colour = (text: string) => {
+  const found = resolveColour(text, { current: rgba(1, 0, 0), scheme: "light" });
+  if (found === null) throw new Error(`${text} is unknown`);
+  return found;
+};
+
+describe("contrast", () => {
+  test("black on white is 21, equal colours are 1, order does not matter", () => {
+    expect(contrastRatio(colour("black"), white)).toBeCloseTo(21, 10);
+    expect(contrastRatio(colour("#777"), colour("#777"))).toBe(1);
+    expect(contrastRatio(white, colour("#777"))).toBe(contrastRatio(colour("#777"), white));
+  });
+  test("a ratio is never rounded up to the bound it misses", () => {
+    expect(shownRatio(4.4999)).toBe("4.49:1");
+  });
+  test.each([
+    [24, 400, true],
+    [23.99, 400, false],
+    [18.66, 700, true],
+    [18.6, 700, false],
+    [20, 699, false],
+  ])("%dpx at weight %d: large is %s", (size, weight, large) => {
+    expect(isLargeText(size, weight)).toBe(large);
+  });
+});
+
+describe("colours", () => {
+  test.each([
+    ["#ABC", "#aabbcc"],
+    ["rgb(255 0 0)", "#ff0000"],
+    ["rgba(0, 128, 0, 1)", "#008000"],
+    ["hsl(120 100% 25%)", "#008000"],
+    ["oklch(0.628 0.2577 29.23)", "#ff0000"],
+    ["color(srgb 1 0.5 0)", "#ff8000"],
+    ["color-mix(in srgb, white, black 25%)", "#bfbfbf"],
+    ["light-dark(#111, #eee)", "#111111"],
+    ["currentColor", "#ff0000"],
+    ["Canvas", "#ffffff"],
+  ])("%s is %s", (text, hex) => {
+    expect(toHex(colour(text))).toBe(hex);
+  });
+  test.each([
+    "rgb(from red r g b)",
+    "color(display-p3 0 1 0)",
+    "rgb(calc(1 + var(--x)) 0 0)",
+    "nonsense",
+    "fff",
+  ])("%s is not known", (text) => {
+    expect(resolveColour(text, { current: null, scheme: "light" })).toBeNull();
+  });
+  test("what is no colour is told from what is", () => {
+    expect(
+      ["red", "#12345", "#1234", "grren", "transparent", "ABC", "rgb(1 2 3 / 50%)", "inherit"].map(isColour),
+    ).toEqual([true, false, true, false, true, false, true, false]);
+  });
+  test("half a black over white is grey", () => {
+    expect(toHex(over(rgba(0, 0, 0, 0.5), white))).toBe("#808080");
+  });
+});
+
+describe("the nearest colour that passes", () => {
+  test.each([
+    ["#999999", "#ffffff", 4.5],
+    ["#ff0000", "#ffffff", 4.5],
+    ["#ffcc00", "#ffffff", 3],
+    ["#336699", "#223344", 4.5],
+    ["#ffffff", "#888888", 4.5],
+  ])("%s on %s reaches %d:1, and a shade less does not", (text, ground, needed) => {
+    const found = nearestPassing(colour(text), colour(ground), needed);
+    expect(found).not.toBeNull();
+    const ratio = contrastRatio(found!, colour(ground));
+    expect(ratio).toBeGreaterThanOrEqual(needed);
+    expect(ratio).toBeLessThan(needed + 0.25);
+  });
+  test("is null when neither black nor white reaches it", () => {
+    expect(nearestPassing(colour("#777"), colour("#777"), 7)).toBeNull();
+  });
+  test("keeps the hue", () => {
+    const found = nearestPassing(colour("#e08000"), white, 4.5)!;
+    expect(found.r).toBeGreaterThan(found.g);
+    expect(found.g).toBeGreaterThan(found.b);
+    expect(deltaEOK(found, colour("#e08000"))).toBeLessThan(0.25);
+  });
+  test("of a palette is the one that looks most alike", () => {
+    const palette = [{ colour: colour("#000") }, { colour: colour("#8a4b00") }, { colour: colour("#ccc") }];
+    expect(nearestInPalette(colour("#e08000"), white, 4.5, palette)).toBe(palette[1]);
+  });
+});
