@@ -158,7 +158,7 @@ function auditPage(
   host: Host,
 ) {
   const scene = sceneFromSource(loaded.document, loaded.sheets, desktop, loaded.stylesKnown);
-  const run = runChecks(scene, checks);
+  const run = runChecks(scene, checks, request.outcomes);
   const outcomes: Record<Outcome, number> = {
     passed: 0,
     failed: 0,
@@ -178,32 +178,30 @@ function auditPage(
     outcomes,
   };
   const seen = new Map<string, number>();
-  const found = run.findings
-    .filter((finding) => request.outcomes.includes(finding.outcome))
-    .map((finding): FindingAnswer => {
-      const element = elementAnswer(scene.page.index, scene, finding.element, texts);
-      // The same on the same markup tells apart by its count, so that lines added above change no fingerprint.
-      const base = [finding.check, page.name, element.snippet, element.name].join("\n");
-      const count = (seen.get(base) ?? 0) + 1;
-      seen.set(base, count);
-      const fingerprint = host.hash(`${base}\n${count}`);
-      return {
-        fingerprint,
-        check: finding.check,
-        outcome: finding.outcome,
-        severity: finding.severity,
-        criteria: finding.criteria.filter((number) => isDemanded(number, request.wcag, request.level)),
-        subject: page.name,
-        element,
-        source: texts.place(finding.source),
-        components: [],
-        message: finding.message,
-        cause: finding.cause === null ? fingerprint : host.hash(`${page.name}\n${finding.cause}`),
-        facts: { ...finding.facts, ...originFacts(finding, texts) },
-        repair: finding.repair,
-        heard: heardAs(scene, finding.element),
-      };
-    });
+  const found = run.findings.map((finding): FindingAnswer => {
+    const element = elementAnswer(scene.page.index, scene, finding.element, texts);
+    // The same on the same markup tells apart by its count, so that lines added above change no fingerprint.
+    const base = [finding.check, page.name, element.snippet, element.name].join("\n");
+    const count = (seen.get(base) ?? 0) + 1;
+    seen.set(base, count);
+    const fingerprint = host.hash(`${base}\n${count}`);
+    return {
+      fingerprint,
+      check: finding.check,
+      outcome: finding.outcome,
+      severity: finding.severity,
+      criteria: finding.criteria.filter((number) => isDemanded(number, request.wcag, request.level)),
+      subject: page.name,
+      element,
+      source: texts.place(finding.source),
+      components: [],
+      message: finding.message,
+      cause: finding.cause === null ? fingerprint : host.hash(`${page.name}\n${finding.cause}`),
+      facts: { ...finding.facts, ...originFacts(finding, texts) },
+      repair: finding.repair,
+      heard: heardAs(scene, finding.element),
+    };
+  });
   return { subject, found, results: run.checks };
 }
 

@@ -18,8 +18,14 @@ export interface RunResult {
   readonly checks: readonly CheckResult[];
 }
 
-/** Runs checks on a scene. Findings of every outcome are returned; the caller chooses which to show. */
-export function runChecks(scene: Scene, checks: readonly Check[]): RunResult {
+const everyOutcome: readonly Outcome[] = ["failed", "cantTell", "passed"];
+
+/** Runs checks on a scene. Every target is counted; findings are made for the outcomes asked for. */
+export function runChecks(
+  scene: Scene,
+  checks: readonly Check[],
+  outcomes: readonly Outcome[] = everyOutcome,
+): RunResult {
   const findings: Finding[] = [];
   const results: CheckResult[] = [];
   for (const check of checks) {
@@ -29,6 +35,7 @@ export function runChecks(scene: Scene, checks: readonly Check[]): RunResult {
         const verdict = check.judge(element, scene);
         if (verdict.outcome === "inapplicable") continue;
         counts[verdict.outcome]++;
+        if (!outcomes.includes(verdict.outcome)) continue;
         const judged = verdict.outcome === "passed" ? null : verdict;
         findings.push({
           check: check.id,

@@ -6,7 +6,14 @@ import type { Device } from "./device.ts";
 import { type Interaction, type Matcher, matcherFor, noInteraction, type Surroundings } from "./match.ts";
 import { parseStyleAttribute } from "./parse-sheet.ts";
 import { presentationalHints } from "./presentational-hints.ts";
-import { type AppliedBlock, type Entry, type RuleIndex, type TreeRules, treeRules } from "./rule-index.ts";
+import {
+  type ActionKind,
+  type AppliedBlock,
+  type Entry,
+  type RuleIndex,
+  type TreeRules,
+  treeRules,
+} from "./rule-index.ts";
 import type { AppliedSheet, Conditions } from "./sheet.ts";
 import { userAgentSheet } from "./user-agent.ts";
 
@@ -47,8 +54,8 @@ function styleSharing(): (parent: Style | null, blocks: readonly AppliedBlock[])
 
 export interface Cascade {
   readonly device: Device;
-  /** Whether some rule of the page itself depends on hovering, focusing or pressing. */
-  readonly interactive: boolean;
+  /** Whether some rule of the page itself may change something when the user does this on the element. */
+  mayReact(element: ElementNode, action: ActionKind): boolean;
   /** The scheme of elements that name none: light, unless the page says in a meta element that it supports dark. */
   readonly pageScheme: "light" | "dark";
   /** The style of an element; null when it is not in the flat tree and so never rendered. */
@@ -275,10 +282,26 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
   const interactiveStyles = new Map<string, Map<ElementNode, Style | null>>();
   const orders = (interaction: Interaction) =>
     `${interaction.kind}@${interaction.element === null ? "" : index.record(interaction.element).order}`;
-  const anyInteractive = userAgent.interactive || [...byTree.values()].some((t) => t.interactive);
+  const reacting = (action: ActionKind): ReadonlySet<string> =>
+    new Set([...byTree.values()].flatMap((tree) => [...tree.reacting[action]]));
+  const reactingTo = { hover: reacting("hover"), focus: reacting("focus"), active: reacting("active") };
+  /** The action is felt by the element and by all around it. */
+  const mayReact = (element: ElementNode, action: ActionKind): boolean => {
+    const keys = reactingTo[action];
+    if (keys.size === 0) return false;
+    if (keys.has("*")) return true;
+    for (let up: ElementNode | null = element; up !== null; up = index.flatParent(up)) {
+      if (keys.has(up.tag) || attributeUnknown(up, "class") || attributeUnknown(up, "id")) return true;
+      if (up.attributes.size === 0) continue;
+      const id = attributeText(up, "id");
+      if (id !== null && keys.has(`#${fold(id)}`)) return true;
+      if (attributeTokens(up, "class").some((name) => keys.has(`.${fold(name)}`))) return true;
+    }
+    return false;
+  };
 
   const style = (element: ElementNode, interaction: Interaction = noInteraction): Style | null => {
-    if (interaction.kind === "none" || !anyInteractive) return styles.get(element) ?? null;
+    if (interaction.kind === "none") return styles.get(element) ?? null;
     const key = orders(interaction);
     const known = interactiveStyles.get(key) ?? new Map<ElementNode, Style | null>();
     interactiveStyles.set(key, known);
@@ -302,7 +325,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
   const authorPseudos = new Set([...byTree.values()].flatMap((tree) => [...tree.pseudos.keys()]));
   return {
     device,
-    interactive: [...byTree.values()].some((tree) => tree.interactive),
+    mayReact,
     pageScheme: pageScheme(index, device),
     registered,
     matcher,

@@ -224,15 +224,20 @@ const isMedium = (cascade: Cascade, style: Style): boolean => {
   return text === null || text.toLowerCase() === "medium";
 };
 
-/** The basis for lengths on a style other than its own font size. */
+/** The basis for lengths on a style other than its own font size; what few lengths need is worked out when asked. */
 export function lengthBasis(cascade: Cascade, style: Style, percentage: number | null): LengthBasis {
-  const own = fontSize(cascade, style);
-  let root = style;
-  while (root.parent !== null) root = root.parent;
   return {
-    fontSize: own,
-    rootFontSize: fontSize(cascade, root),
-    lineHeight: lineHeight(cascade, style, own),
+    get fontSize() {
+      return fontSize(cascade, style);
+    },
+    get rootFontSize() {
+      let root = style;
+      while (root.parent !== null) root = root.parent;
+      return fontSize(cascade, root);
+    },
+    get lineHeight() {
+      return lineHeight(cascade, style, fontSize(cascade, style));
+    },
     percentage,
     width: cascade.device.width,
     height: cascade.device.height,

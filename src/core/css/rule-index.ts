@@ -43,8 +43,8 @@ export interface RuleIndex {
 export interface TreeRules {
   readonly elements: RuleIndex;
   readonly pseudos: ReadonlyMap<string, RuleIndex>;
-  /** Whether a user action can change what applies. */
-  readonly interactive: boolean;
+  /** For each user action, the id, class or tag of what some selector wants it on; `*` for anything. */
+  readonly reacting: Readonly<Record<ActionKind, ReadonlySet<string>>>;
 }
 
 /** Reads the rules of one tree: conditions decided for the device, layers put in order, selectors ranked and indexed. */
@@ -158,8 +158,52 @@ export function treeRules(
         name === null ? [] : [[name, ruleIndex(group, fold)] as const],
       ),
     ),
-    interactive: entries.some((e) => /:(?:hover|focus|active)/i.test(e.rule.selectorText)),
+    reacting: reactingKeys(entries, fold),
   };
+}
+
+export type ActionKind = "hover" | "focus" | "active";
+
+/** Which actions a pseudo-class answers to: pressing goes with hovering, focus may be seen from outside. */
+const actionsOf: Readonly<Record<string, readonly ActionKind[]>> = {
+  hover: ["hover", "active"],
+  active: ["active"],
+  focus: ["focus"],
+  "focus-visible": ["focus"],
+  "focus-within": ["focus"],
+};
+
+function reactingKeys(entries: readonly Entry[], fold: (text: string) => string): TreeRules["reacting"] {
+  const found = { hover: new Set<string>(), focus: new Set<string>(), active: new Set<string>() };
+  const keyOf = ({ id, classes, tag }: Compound): string =>
+    id !== null
+      ? `#${fold(id)}`
+      : classes[0] !== undefined
+        ? `.${fold(classes[0])}`
+        : tag !== null
+          ? tag.toLowerCase()
+          : "*";
+  const visit = (selector: ComplexSelector, within: string | null) => {
+    for (const { compound } of selector.steps) {
+      const key = within ?? keyOf(compound);
+      for (const pseudo of compound.pseudoClasses) {
+        if (pseudo.kind === "plain")
+          for (const action of actionsOf[pseudo.name] ?? []) found[action].add(key);
+        // Inside :not() and :has() the action may be on anything; inside :is() it is on the compound itself, if that says more.
+        else if (pseudo.kind === "is" || pseudo.kind === "host-context")
+          for (const inner of pseudo.list) visit(inner, inner.steps.length === 1 && key !== "*" ? key : null);
+        else if (pseudo.kind === "not") for (const inner of pseudo.list) visit(inner, key);
+        else if (pseudo.kind === "has") for (const inner of pseudo.list) visit(inner.selector, null);
+        else if (pseudo.kind === "host" && pseudo.list !== null)
+          for (const inner of pseudo.list) visit(inner, "*");
+      }
+    }
+  };
+  for (const { selector } of entries) {
+    visit(selector, null);
+    for (const inner of selector.slotted ?? []) visit(inner, "*");
+  }
+  return found;
 }
 
 /** Cascade layers in order of first appearance, a layer's own rules after its sublayers'. CSS Cascade 5 §6.4.1–2. */

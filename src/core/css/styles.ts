@@ -6,6 +6,7 @@ import { type CascadedValue, cascadedValue } from "./computed.ts";
 import { resolvedWeight } from "./font-weight.ts";
 import { fontSize, lengthBasis, lengthInPixels } from "./lengths.ts";
 import { type Interaction, noInteraction } from "./match.ts";
+import type { ActionKind } from "./rule-index.ts";
 
 /** An element, or one of its pseudo-elements, while the user does something or nothing. */
 export interface Styled {
@@ -44,8 +45,8 @@ export interface Styles {
   likeness(styled: Styled): object | null;
   /** Custom properties declared on the element itself, in order. */
   customProperties(element: ElementNode): readonly string[];
-  /** Whether hovering, focusing or pressing changes anything by some rule of the page. */
-  readonly interactive: boolean;
+  /** Whether some rule of the page may change something when the user does this on the element: a quick no, or perhaps. */
+  mayReact(element: ElementNode, action: ActionKind): boolean;
 }
 
 /** Styles from our own cascade. */
@@ -83,6 +84,6 @@ export function stylesFromCascade(cascade: Cascade): Styles {
           style.blocks.flatMap((block) => [...block.normal.keys()].filter((name) => name.startsWith("--"))),
         ),
       ]) ?? [],
-    interactive: cascade.interactive,
+    mayReact: cascade.mayReact,
   };
 }

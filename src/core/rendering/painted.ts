@@ -225,6 +225,8 @@ function whyMoved(
   if (position === "absolute" || position === "fixed")
     return `<${element.tag}> is placed by itself (position: ${position})`;
   for (const side of ["margin-top", "margin-right", "margin-bottom", "margin-left"]) {
+    // Most margins are not negative, and need not be measured to see it.
+    if (page.styles.value(element, side, interaction)?.text?.includes("-") !== true) continue;
     const pixels = page.styles.pixels({ element, interaction }, side);
     if (pixels !== null && pixels < -LITTLE) return "shifted";
   }
@@ -410,8 +412,8 @@ export function whyUnseen(page: Page, element: ElementNode): string | null {
     )
       return "it is cut away";
     const clips = value("overflow-x") !== "visible" || value("overflow-y") !== "visible";
-    const width = styles.pixels({ element: at }, "width");
-    const height = styles.pixels({ element: at }, "height");
+    const width = clips ? styles.pixels({ element: at }, "width") : null;
+    const height = clips ? styles.pixels({ element: at }, "height") : null;
     if (clips && ((width !== null && width <= 1) || (height !== null && height <= 1)))
       return "its box has no room for it";
     if (

@@ -10,15 +10,15 @@ import { cantTell, type Facts, failed, inapplicable, type Verdict } from "../../
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { type ColourUse, originsOf, suggestColour } from "./suggest-colour.ts";
-import { type Needed, type TextCase, worstCase } from "./worst-case.ts";
+import { mayChange, type Needed, type TextCase, worstCase } from "./worst-case.ts";
 
 /** Elements that show text of their own: words between their tags, or the value of a control. */
-export function* textElements(scene: Scene): Iterable<ElementNode> {
-  for (const element of scene.page.index.elements) {
-    if (element.namespace !== "html" || scene.presence.of(element).visible === NO) continue;
-    if (showsWords(scene, element)) yield element;
-  }
-}
+export const textElements = keptForScene((scene: Scene): readonly ElementNode[] =>
+  scene.page.index.elements.filter(
+    (element) =>
+      element.namespace === "html" && scene.presence.of(element).visible !== NO && showsWords(scene, element),
+  ),
+);
 
 const hasLetters = (text: string): boolean => /[\p{L}\p{N}]/u.test(text);
 
@@ -72,14 +72,23 @@ export function judgeText(
   needed: Needed,
   { what = "this text", states = "still", pseudo }: TextAsked = {},
 ): Verdict {
-  if (isInactive(scene, element)) return inapplicable;
   // What is too pale already while nobody acts is told by its own check.
+  if (states === "acted on" && !mayChange(scene, element)) return inapplicable;
   if (states === "acted on" && worstCase(scene, element, needed, "still", pseudo)?.outcome !== "passed")
     return inapplicable;
   const worst = worstCase(scene, element, needed, states, pseudo);
   if (worst === null) return inapplicable;
+  // Most texts pass: their facts are worked out only for those who ask.
+  if (worst.outcome === "passed") {
+    return {
+      outcome: "passed",
+      get facts() {
+        return factsOf(worst);
+      },
+    };
+  }
   const facts = factsOf(worst);
-  if (worst.outcome === "passed") return { outcome: "passed", facts };
+  if (isInactive(scene, element)) return inapplicable;
   if (!scene.stylesKnown)
     return cantTell(
       `A stylesheet of this page could not be read. Does ${what} reach ${worst.needed}:1?`,

@@ -30,6 +30,15 @@ export interface Needed {
   readonly small: number;
 }
 
+/** A quick no, or perhaps: whether hovering, focusing or pressing could change how the text looks. */
+export const mayChange = (scene: Scene, element: ElementNode): boolean =>
+  scene.schemes().some((view) =>
+    (["hover", "focus", "active"] as const).some((kind) => {
+      const acted = actedElement(view, element, kind);
+      return acted !== null && view.page.styles.mayReact(acted, kind);
+    }),
+  );
+
 const rank = { failed: 0, cantTell: 1, passed: 2 } as const;
 
 /** The worst of all schemes and states in which an element's text can be seen; null when it never can. */
@@ -99,7 +108,6 @@ function placedAround(view: SchemeView, element: ElementNode): number {
 /** The states that change how the element looks. Elements styled alike answer alike. */
 function statesOf(scene: Scene, view: SchemeView, element: ElementNode): readonly Interaction[] {
   const { styles } = view.page;
-  if (!styles.interactive) return [];
   const likeness = styles.likeness({ element });
   if (likeness === null) return [];
   const known = statesByLikeness(scene);
@@ -108,7 +116,9 @@ function statesOf(scene: Scene, view: SchemeView, element: ElementNode): readonl
     kinds = (["hover", "focus", "active"] as const).filter((kind) => {
       const acted = actedElement(view, element, kind);
       return (
-        acted !== null && styles.likeness({ element, interaction: { kind, element: acted } }) !== likeness
+        acted !== null &&
+        styles.mayReact(acted, kind) &&
+        styles.likeness({ element, interaction: { kind, element: acted } }) !== likeness
       );
     });
     known.set(likeness, kinds);
