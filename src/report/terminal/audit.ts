@@ -156,14 +156,7 @@ function findingText(
     ),
   );
   const frame =
-    finding.source === null
-      ? null
-      : sourceFrame(
-          answer.texts,
-          finding.source,
-          finding.heard === null ? "" : `heard as: ${printable(finding.heard)}`,
-          paint,
-        );
+    finding.source === null ? null : sourceFrame(answer.texts, finding.source, heardNote(finding), paint);
   if (frame !== null) lines.push(...frame.map((line) => `  ${line}`));
   const check = view.checks.find((c) => c.id === finding.check);
   if (explain && check !== undefined)
@@ -216,6 +209,10 @@ const criterionText = (number: string): string => {
     : undefined;
   return `WCAG ${number}${row === undefined ? "" : ` ${row.level}`}`;
 };
+
+/** What is heard there; of no interest where only the look is at fault. */
+const heardNote = ({ check, heard }: FindingAnswer): string =>
+  heard === null || /^(?:contrast|colour)\.|focus-shows$/.test(check) ? "" : `heard as: ${printable(heard)}`;
 
 /** The lines of source as the edits would leave them. */
 function editLines(finding: FindingAnswer, answer: AuditAnswer, view: AuditView): readonly string[] {

@@ -53,7 +53,8 @@ function shadeLine(heading: string, shade: Shade | null, other: Rgba, isText: bo
   return `    ${heading}  ${sample}  ${toHex(shade.colour)}  ${shownRatio(shade.ratio)}${name}`;
 }
 
-const CELL = 7;
+/** Width of one pair: a sample in its colours, and beside it, where it can always be read, the ratio. */
+const CELL = 11;
 
 /** Every pair of a palette: text down the side, ground along the top, as many columns as fit. */
 export function paletteText(palette: readonly PaletteColour[], paint: Paint): string {
@@ -63,20 +64,14 @@ export function paletteText(palette: readonly PaletteColour[], paint: Paint): st
   const lines: string[] = [`${palette.length} colours; text down the side, ground along the top`, ""];
   for (let from = 0; from < palette.length; from += across) {
     const grounds = palette.slice(from, from + across);
-    lines.push(
-      `${" ".repeat(nameWidth + 11)}${grounds.map(({ name }) => colours.dim(cut(printable(name.replace(/^--/, "")), CELL - 1).padEnd(CELL))).join("")}`,
+    const headings = grounds.map(({ name }) =>
+      colours.dim(cut(printable(name.replace(/^--/, "")), CELL - 1).padEnd(CELL)),
     );
+    lines.push(`${" ".repeat(nameWidth + 11)}${headings.join("")}`);
     for (const text of palette) {
-      const cells = grounds.map((ground) => {
-        const ratio = contrastRatio(text.colour, ground.colour);
-        const mark =
-          text === ground
-            ? "  –    "
-            : `${ratio >= 4.5 ? "✓" : ratio >= 3 ? "~" : " "}${(Math.floor(ratio * 10) / 10).toFixed(1).padStart(4)}  `;
-        return text === ground || !paint.colours.isColorSupported
-          ? mark
-          : swatch(mark, text.colour, ground.colour, paint);
-      });
+      const cells = grounds.map((ground) =>
+        ground === text ? "–".padStart(4).padEnd(CELL) : pairCell(text, ground, paint),
+      );
       lines.push(
         `${cut(printable(text.name), nameWidth).padEnd(nameWidth)}  ${colours.dim(toHex(text.colour))}  ${cells.join("")}`,
       );
@@ -87,4 +82,10 @@ export function paletteText(palette: readonly PaletteColour[], paint: Paint): st
     colours.dim("✓ 4.5:1 and more: enough for text   ~ 3:1 and more: for large text, edges and icons"),
   );
   return `${lines.join("\n")}\n`;
+}
+
+function pairCell(text: PaletteColour, ground: PaletteColour, paint: Paint): string {
+  const ratio = contrastRatio(text.colour, ground.colour);
+  const number = `${ratio >= 4.5 ? "✓" : ratio >= 3 ? "~" : " "}${(Math.floor(ratio * 10) / 10).toFixed(1)}`;
+  return `${swatch(" Aa ", text.colour, ground.colour, paint)} ${ratio >= 3 ? number : paint.colours.dim(number)}${" ".repeat(Math.max(1, CELL - 5 - number.length))}`;
 }
