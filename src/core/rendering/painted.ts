@@ -163,21 +163,16 @@ export function paintedText(
       const bare = image.toLowerCase() === "none" && ground.alpha === 0;
       if (!bare) laid = [...laid, ...beside];
     }
-    const opacityText = value("opacity")?.text ?? null;
-    const elementOpacity = opacityText === null ? null : opacityOf(opacityText);
-    if (elementOpacity === null)
-      return open(`the opacity of <${at.tag}> hangs on something that source does not give`);
+    const effect = effectOf(page, at, interaction);
+    if (effect.unknown !== null) return open(`${effect.unknown} on <${at.tag}> changes its colours`);
+    const { opacity: elementOpacity } = effect;
     if (elementOpacity < 1)
       laid = laid.map(({ text, ground }) => ({
         text: faded(text, elementOpacity),
         ground: faded(ground, elementOpacity),
       }));
-    for (const [property, idle] of effects) {
-      const text = value(property)?.text ?? null;
-      if (text === null || !idle.test(text)) return open(`${property} on <${at.tag}> changes its colours`);
-    }
-    if (value("backdrop-filter")?.text?.toLowerCase() !== "none" && !isOpaque(laid))
-      return open(`backdrop-filter on <${at.tag}> changes what lies behind it`);
+    if (isOpaque(laid)) continue;
+    if (effect.touchesBackdrop) return open(`backdrop-filter on <${at.tag}> changes what lies behind it`);
     const position = value("position")?.text?.toLowerCase() ?? null;
     if (position !== "static") isPositioned = true;
     if (moved === null) {
@@ -202,14 +197,42 @@ const layOver = ({ text, ground }: Laying, below: Rgba): Laying => ({
 });
 const isOpaque = (laid: readonly Laying[]): boolean => laid.every(({ ground }) => ground.alpha >= 0.999);
 
+/** What an element does to everything painted in it. */
+interface Effect {
+  readonly opacity: number;
+  /** The property that changes the colours in a way we do not follow; null for none. */
+  readonly unknown: string | null;
+  readonly touchesBackdrop: boolean;
+}
+
+const knownEffects = new WeakMap<object, Effect>();
+
+function effectOf(page: Page, element: ElementNode, interaction: Interaction): Effect {
+  const likeness = page.styles.likeness({ element, interaction });
+  const known = likeness === null ? undefined : knownEffects.get(likeness);
+  if (known !== undefined) return known;
+  const value = (property: string) => page.styles.value(element, property, interaction)?.text ?? null;
+  const opacityText = value("opacity");
+  const opacity = opacityText === null ? null : opacityOf(opacityText);
+  const unfollowed = effects.find(([property, idle]) => !idle.test(value(property) ?? "unknown"));
+  const effect: Effect = {
+    opacity: opacity ?? 1,
+    unknown: opacity === null ? "opacity" : (unfollowed?.[0] ?? null),
+    touchesBackdrop: value("backdrop-filter")?.toLowerCase() !== "none",
+  };
+  if (likeness !== null) knownEffects.set(likeness, effect);
+  return effect;
+}
+
 /** Properties that change colours already painted, and the values at which they do not. */
 const effects: readonly (readonly [property: string, idle: RegExp])[] = [
-  ["filter", /^(?:none|drop-shadow\(.*\)|url\(.*\)|opacity\(1(?:00%)?\))$/i],
+  ["filter", /^(?:none|drop-shadow\((?:[^()]|\([^()]*\))*\)|opacity\(1(?:00%)?\))$/i],
   ["mix-blend-mode", /^normal$/i],
   ["mask-image", /^none$/i],
 ];
 
-function opacityOf(text: string): number | null {
+/** 0 to 1; null for what is no number. */
+export function opacityOf(text: string): number | null {
   const match = /^([+-]?[\d.]+(?:e[+-]?\d+)?)(%?)$/i.exec(text.trim());
   return match === null ? null : Math.max(0, Math.min(1, Number(match[1]) / (match[2] === "%" ? 100 : 1)));
 }
@@ -390,47 +413,4 @@ function isTiny(page: Page, element: ElementNode): boolean {
   const width = page.styles.pixels({ element }, "width");
   const height = page.styles.pixels({ element }, "height");
   return (width !== null && width <= LITTLE) || (height !== null && height <= LITTLE);
-}
-
-/** Why text is not to be seen at all, so that no contrast is asked of it; null when it is. */
-export function whyUnseen(page: Page, element: ElementNode): string | null {
-  const { styles, index } = page;
-  const size = styles.fontSize({ element });
-  if (size !== null && size < 1) return "its size is zero";
-  for (let at: ElementNode | null = element; at !== null; at = index.flatParent(at)) {
-    const value = (property: string) => styles.keyword(at as ElementNode, property);
-    if (opacityOf(value("opacity") ?? "1") === 0) return "it is fully transparent";
-    const clipPath = value("clip-path") ?? "none";
-    if (/^inset\((?:50%|100%)|^circle\(0|^polygon\(0(?:px|%)? 0(?:px|%)?,\s*0(?:px|%)? 0/.test(clipPath))
-      return "it is cut away";
-    const positioned = /^(?:absolute|fixed)$/.test(value("position") ?? "");
-    if (
-      positioned &&
-      /^rect\(\s*(?:0|1px|0px)[\s,]+(?:0|1px|0px)[\s,]+(?:0|1px|0px)[\s,]+(?:0|1px|0px)\s*\)$/.test(
-        value("clip") ?? "",
-      )
-    )
-      return "it is cut away";
-    const clips = value("overflow-x") !== "visible" || value("overflow-y") !== "visible";
-    const width = clips ? styles.pixels({ element: at }, "width") : null;
-    const height = clips ? styles.pixels({ element: at }, "height") : null;
-    if (clips && ((width !== null && width <= 1) || (height !== null && height <= 1)))
-      return "its box has no room for it";
-    if (
-      positioned &&
-      ["top", "left", "right", "bottom"].some(
-        (side) => (styles.pixels({ element: at as ElementNode }, side) ?? 0) <= -500,
-      )
-    )
-      return "it stands outside the window";
-    const indent = value("text-indent") ?? "0";
-    if (/^-\d{3,}(?:px|em|rem|%)/.test(indent) || (/^(?:100%|1\d\d%)$/.test(indent) && clips))
-      return "it is pushed out of its box";
-    if (
-      /^scale\(0\)|scale3d\(0|scalex\(0\)|scaley\(0\)/.test(value("transform") ?? "") ||
-      value("scale") === "0"
-    )
-      return "it is shrunk to nothing";
-  }
-  return null;
 }

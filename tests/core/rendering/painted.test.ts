@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { toHex } from "../../../src/core/colour/rgba.ts";
 import { noInteraction } from "../../../src/core/css/match.ts";
-import { paintedText, whyUnseen } from "../../../src/core/rendering/painted.ts";
+import { paintedText } from "../../../src/core/rendering/painted.ts";
+import { whyUnseen } from "../../../src/core/rendering/unseen.ts";
 import { byId, sceneOf } from "../../page.ts";
 
 /** The pairs of colours that `#a` shows, as `text on ground`; or why they are unknown. */

@@ -6,7 +6,7 @@ import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { groundAround } from "../../rendering/ground.ts";
-import { whyUnseen } from "../../rendering/painted.ts";
+import { whyUnseen } from "../../rendering/unseen.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { SchemeView } from "../../scene/schemes.ts";
 import type { Check } from "../check.ts";

@@ -4,7 +4,8 @@ import { NO } from "../../css/certainty.ts";
 import { type Interaction, noInteraction } from "../../css/match.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { focusCause } from "../../rendering/focusable.ts";
-import { type Painted, paintedText, whyUnseen } from "../../rendering/painted.ts";
+import { type Painted, paintedText } from "../../rendering/painted.ts";
+import { whyUnseen } from "../../rendering/unseen.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { SchemeView } from "../../scene/schemes.ts";
@@ -51,7 +52,7 @@ export function worstCase(
 ): TextCase | null {
   let worst: TextCase | null = null;
   for (const view of scene.schemes()) {
-    if (view.presence.of(element).visible === NO || isUnseen(scene, view, element)) continue;
+    if (view.presence.of(element).visible === NO || whyUnseen(view.page, element) !== null) continue;
     for (const interaction of states === "still" ? [noInteraction] : statesOf(scene, view, element)) {
       const found = rememberedCase(scene, view, element, interaction, needed, pseudo);
       if (worst === null || rank[found.outcome] < rank[worst.outcome]) worst = found;
@@ -80,18 +81,6 @@ function rememberedCase(
   }
   return found;
 }
-
-/** Whether styles keep the text from being seen; the same for all that are styled alike. */
-function isUnseen(scene: Scene, view: SchemeView, element: ElementNode): boolean {
-  const likeness = view.page.styles.likeness({ element });
-  const known = likeness === null ? undefined : unseenByLikeness(scene).get(likeness);
-  if (known !== undefined) return known;
-  const unseen = whyUnseen(view.page, element) !== null;
-  if (likeness !== null) unseenByLikeness(scene).set(likeness, unseen);
-  return unseen;
-}
-
-const unseenByLikeness = keptForScene(() => new WeakMap<object, boolean>());
 
 const casesByLikeness = keptForScene(() => new WeakMap<object, Map<string, TextCase>>());
 

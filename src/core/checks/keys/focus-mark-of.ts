@@ -3,7 +3,7 @@ import type { Interaction } from "../../css/match.ts";
 import { inputType, textTypes } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { isTabbable } from "../../rendering/focusable.ts";
-import { whyUnseen } from "../../rendering/painted.ts";
+import { whyUnseen } from "../../rendering/unseen.ts";
 import type { Scene } from "../../scene/scene.ts";
 
 /** How focus shows on an element, as far as styles tell. */

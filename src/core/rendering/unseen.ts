@@ -1,0 +1,50 @@
+import type { ElementNode } from "../document/node.ts";
+import type { Page } from "./page.ts";
+import { opacityOf } from "./painted.ts";
+
+const knownReasons = new WeakMap<object, { readonly why: string | null }>();
+
+/** Why text is not to be seen at all, so that no contrast is asked of it; null when it is. */
+export function whyUnseen(page: Page, element: ElementNode): string | null {
+  const size = page.styles.fontSize({ element });
+  if (size !== null && size < 1) return "its size is zero";
+  for (let at: ElementNode | null = element; at !== null; at = page.index.flatParent(at)) {
+    const likeness = page.styles.likeness({ element: at });
+    let known = likeness === null ? undefined : knownReasons.get(likeness);
+    if (known === undefined) {
+      known = { why: whyUnseenInside(page, at) };
+      if (likeness !== null) knownReasons.set(likeness, known);
+    }
+    if (known.why !== null) return known.why;
+  }
+  return null;
+}
+
+const cutAway = /^inset\((?:50%|100%)|^circle\(0|^polygon\(0(?:px|%)? 0(?:px|%)?,\s*0(?:px|%)? 0/;
+const cutToNothing = /^rect\(\s*(?:0|1px|0px)[\s,]+(?:0|1px|0px)[\s,]+(?:0|1px|0px)[\s,]+(?:0|1px|0px)\s*\)$/;
+
+/** So far to one side, in CSS pixels, that nobody scrolls there. */
+const FAR_OUT = -500;
+
+/** Why nothing in this element can be seen, by its own styles. */
+function whyUnseenInside(page: Page, element: ElementNode): string | null {
+  const { styles } = page;
+  const value = (property: string) => styles.keyword(element, property) ?? "";
+  const pixels = (property: string) => styles.pixels({ element }, property);
+  if (opacityOf(value("opacity")) === 0) return "it is fully transparent";
+  if (cutAway.test(value("clip-path"))) return "it is cut away";
+  if (/^(?:absolute|fixed)$/.test(value("position"))) {
+    if (cutToNothing.test(value("clip"))) return "it is cut away";
+    if (["top", "left", "right", "bottom"].some((side) => (pixels(side) ?? 0) <= FAR_OUT))
+      return "it stands outside the window";
+  }
+  const clips = value("overflow-x") !== "visible" || value("overflow-y") !== "visible";
+  if (clips && ["width", "height"].some((side) => (pixels(side) ?? 2) <= 1))
+    return "its box has no room for it";
+  const indent = value("text-indent");
+  if (/^-\d{3,}(?:px|em|rem|%)/.test(indent) || (clips && /^(?:100%|1\d\d%)$/.test(indent)))
+    return "it is pushed out of its box";
+  if (/^scale\(0\)|scale3d\(0|scalex\(0\)|scaley\(0\)/.test(value("transform")) || value("scale") === "0")
+    return "it is shrunk to nothing";
+  return null;
+}
