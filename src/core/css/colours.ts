@@ -53,9 +53,13 @@ function ownTextColour(cascade: Cascade, style: Style): ComputedColour {
 /** The computed colour of a property of the style itself. */
 export function colourOf(cascade: Cascade, style: Style, property: string): ComputedColour {
   if (property === "color") return textColour(cascade, style);
+  const key = ` ${property}`;
+  const known = style.computed.get(key) as ComputedColour | undefined;
+  if (known !== undefined) return known;
   const value = cascadedValue(cascade, style, property);
-  if (value.text === null) return { colour: null, value };
-  return { colour: colourIn(cascade, style, value.text), value };
+  const found = { colour: value.text === null ? null : colourIn(cascade, style, value.text), value };
+  style.computed.set(key, found);
+  return found;
 }
 
 /** A colour written in some value of the style, such as a stop of a gradient. */

@@ -2,18 +2,33 @@ import type { ElementNode } from "../document/node.ts";
 import type { Page } from "./page.ts";
 import { opacityOf } from "./painted.ts";
 
-const knownReasons = new WeakMap<object, { readonly why: string | null }>();
+interface Known {
+  readonly why: string | null;
+}
+
+/** By an element's own styles, and by those of all around it too; for elements that are styled alike. */
+const ownReasons = new WeakMap<object, Known>();
+const wholeReasons = new WeakMap<object, Known>();
 
 /** Why text is not to be seen at all, so that no contrast is asked of it; null when it is. */
 export function whyUnseen(page: Page, element: ElementNode): string | null {
+  const likeness = page.styles.likeness({ element });
+  const known = likeness === null ? undefined : wholeReasons.get(likeness);
+  if (known !== undefined) return known.why;
+  const why = whyUnseenAround(page, element);
+  if (likeness !== null) wholeReasons.set(likeness, { why });
+  return why;
+}
+
+function whyUnseenAround(page: Page, element: ElementNode): string | null {
   const size = page.styles.fontSize({ element });
   if (size !== null && size < 1) return "its size is zero";
   for (let at: ElementNode | null = element; at !== null; at = page.index.flatParent(at)) {
     const likeness = page.styles.likeness({ element: at });
-    let known = likeness === null ? undefined : knownReasons.get(likeness);
+    let known = likeness === null ? undefined : ownReasons.get(likeness);
     if (known === undefined) {
       known = { why: whyUnseenInside(page, at) };
-      if (likeness !== null) knownReasons.set(likeness, known);
+      if (likeness !== null) ownReasons.set(likeness, known);
     }
     if (known.why !== null) return known.why;
   }

@@ -120,6 +120,11 @@ function changesAnything(scene: Scene, element: ElementNode, interaction: Intera
     }
   }
   for (const pseudo of ["before", "after"]) {
+    if (
+      styles.likeness({ element, pseudo }) === null &&
+      styles.likeness({ element, pseudo, interaction }) === null
+    )
+      continue;
     for (const property of visible) {
       if (
         (styles.pseudoValue(element, pseudo, property, interaction)?.text ?? null) !==

@@ -1,0 +1,80 @@
+import { NO } from "../../css/certainty.ts";
+import { inputType } from "../../document/form-controls.ts";
+import { nearestWord } from "../../document/nearest-word.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { setAttribute } from "../../repair/attribute-edits.ts";
+import { ask, withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { autofillNames, wrongAutofillToken } from "../../standards/autofill.ts";
+import type { Check } from "../check.ts";
+import { isInactive } from "../contrast/judge-text.ts";
+
+const fields = (scene: Scene): readonly ElementNode[] =>
+  ["input", "select", "textarea"]
+    .flatMap((tag) => scene.page.index.byTag(tag))
+    .filter(
+      (field) =>
+        field.attributes.has("autocomplete") &&
+        scene.presence.of(field).visible !== NO &&
+        !(
+          field.tag === "input" &&
+          /^(?:hidden|button|submit|reset|checkbox|radio|image|file)$/.test(inputType(field))
+        ),
+    );
+
+function judge(field: ElementNode, scene: Scene): Verdict {
+  const value = attributeText(field, "autocomplete");
+  if (value === null || isInactive(scene, field)) return inapplicable;
+  const wrong = wrongAutofillToken(value);
+  if (wrong === null) return passed;
+  // Words made up to keep browsers from filling in say nothing about the user.
+  if (/^(?:none|nope|no|false|true|disabled|new|random|chrome-off|nofill|do-not-autofill)$/.test(wrong))
+    return inapplicable;
+  const source = field.attributes.get("autocomplete")?.source;
+  const tokens = value.trim().split(/\s+/);
+  const cleaned = tokens.map((token) => token.replace(/[^a-z0-9-]/gi, "").toLowerCase()).join(" ");
+  const near = nearestWord(wrong, autofillNames);
+  const meant =
+    wrongAutofillToken(cleaned) === null
+      ? cleaned
+      : near === null
+        ? null
+        : tokens.map((token) => (token.toLowerCase() === wrong ? near : token)).join(" ");
+  const isFixed = meant !== null && wrongAutofillToken(meant) === null;
+  return failed(
+    `"${wrong}" says nothing in autocomplete here: no browser can tell what belongs in the field.`,
+    isFixed && meant !== null
+      ? withEdits("likely", `Write autocomplete="${meant}".`, [setAttribute(field, "autocomplete", meant)])
+      : ask("Use the words of the HTML standard: name, email, tel, street-address, postal-code …"),
+    {
+      facts: { autocomplete: value },
+      ...(source == null ? {} : { source }),
+    },
+  );
+}
+
+export const purposeTold = {
+  id: "forms.purpose-told",
+  criteria: ["1.3.5"],
+  severity: "barrier",
+  means: "What autocomplete says of a field is a purpose that browsers know.",
+  who: "Someone who types with difficulty, or forgets, does not get the field filled in; tools that show symbols for fields show none.",
+  mend: "Write one of the purposes of the HTML standard.",
+  looksAt: fields,
+  judge,
+  examples: {
+    kept: [
+      `<input aria-label="Name" autocomplete="name">`,
+      `<input aria-label="Phone" autocomplete="section-a billing home tel">`,
+      `<input aria-label="x" autocomplete="off">`,
+      `<input aria-label="x" autocomplete="">`,
+    ],
+    broken: [
+      `<input aria-label="Name" autocomplete="billing, name">`,
+      `<input aria-label="Mail" autocomplete="e-mail">`,
+      `<input aria-label="Name" autocomplete="home name">`,
+    ],
+  },
+} as const satisfies Check;

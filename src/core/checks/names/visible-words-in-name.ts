@@ -1,0 +1,122 @@
+import { NO } from "../../css/certainty.ts";
+import type { ElementNode, Node } from "../../document/node.ts";
+import { hasHole, writtenText } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { whyUnseen } from "../../rendering/unseen.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Role } from "../../semantics/tables/roles.ts";
+import { foldSpaces } from "../../semantics/text-alternative.ts";
+import type { Check } from "../check.ts";
+import { isExposed } from "../shown-name.ts";
+
+const byContents = new Set<Role>([
+  "button",
+  "link",
+  "tab",
+  "menuitem",
+  "menuitemcheckbox",
+  "menuitemradio",
+  "option",
+  "switch",
+  "checkbox",
+  "radio",
+  "treeitem",
+]);
+const byLabel = new Set(["input", "select", "textarea", "meter", "progress", "output"]);
+
+const namedByAttribute = (scene: Scene): readonly ElementNode[] =>
+  scene.page.index.elements.filter(
+    (element) =>
+      (element.attributes.has("aria-label") || element.attributes.has("aria-labelledby")) &&
+      isExposed(scene, element),
+  );
+
+/** The text one sees in an element: no alternatives of pictures, nothing hidden. Null where source does not give some of it. */
+function visibleText(scene: Scene, root: ElementNode): string | null {
+  let text = "";
+  const stack: Node[] = [...scene.page.index.flatChildren(root)].reverse();
+  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+    if (at.kind === "hole") return null;
+    if (at.kind === "text") {
+      if (hasHole(at.value)) return null;
+      text += writtenText(at.value);
+    } else if (at.kind === "element") {
+      if (
+        at.tag === "input" ||
+        at.tag === "select" ||
+        at.tag === "textarea" ||
+        at.tag === "svg" ||
+        at.tag === "script" ||
+        at.tag === "style"
+      )
+        continue;
+      if (scene.presence.of(at).visible === NO || whyUnseen(scene.page, at) !== null) continue;
+      text += " ";
+      stack.push({ kind: "text", value: " ", source: null });
+      for (const child of [...scene.page.index.flatChildren(at)].reverse()) stack.push(child);
+    }
+  }
+  return foldSpaces(text);
+}
+
+const words = (text: string): string =>
+  ` ${text
+    .toLowerCase()
+    .normalize("NFKC")
+    .replace(/[^\p{L}\p{N}]+/gu, " ")
+    .trim()} `;
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const name = scene.name(element);
+  if (!name.certain || (name.from !== "aria-label" && name.from !== "aria-labelledby")) return inapplicable;
+  const { role } = scene.role(element);
+  const isLabelled = element.namespace === "html" && byLabel.has(element.tag);
+  if (!isLabelled && (role === null || !byContents.has(role))) return inapplicable;
+  const labels = isLabelled
+    ? scene.page.index
+        .labels(element)
+        .filter((label) => scene.presence.of(label).visible !== NO && whyUnseen(scene.page, label) === null)
+    : [element];
+  const seen = labels.map((label) => visibleText(scene, label));
+  if (seen.length === 0 || seen.some((text) => text === null)) return inapplicable;
+  const text = foldSpaces(seen.join(" "));
+  // A lone sign or letter is a picture made of type.
+  if ((text.match(/\p{L}/gu)?.length ?? 0) < 2) return inapplicable;
+  if (words(name.text).includes(words(text))) return passed;
+  const attribute = element.attributes.get(name.from)?.source;
+  return failed(
+    `One reads "${text}" here, but it is called "${name.text}": the words one sees are not in the name.`,
+    ask(`Begin the name with the words one sees, or take ${name.from} away.`),
+    {
+      facts: { visible: text, name: name.text },
+      ...(attribute == null ? {} : { source: attribute }),
+    },
+  );
+}
+
+export const visibleWordsInName = {
+  id: "names.visible-words-in-name",
+  criteria: ["2.5.3"],
+  severity: "barrier",
+  means: "The words one sees on a control are part of its name.",
+  who: "Someone using speech input says the words they see, and nothing happens; someone who sees and listens hears something else than they read.",
+  mend: "Start the name with the visible words, in their order.",
+  looksAt: namedByAttribute,
+  judge,
+  examples: {
+    kept: [
+      `<button aria-label="Book slip 4, free from Tuesday">Book slip 4</button>`,
+      `<button aria-label="Close">×</button>`,
+      `<a href="x" aria-label="Slip 4: more…">More</a>`,
+      `<button aria-label="Search"><svg></svg></button>`,
+      `<label for="b">Beam</label><input id="b" aria-label="Beam in metres">`,
+      `<button aria-label="Delete rates"><span style="display: none">Remove</span></button>`,
+    ],
+    broken: [
+      `<button aria-label="Reserve a berth">Book slip 4</button>`,
+      `<label for="b">Beam</label><input id="b" aria-label="Width">`,
+      `<h2 id="h">Slips</h2><a href="x" aria-labelledby="h">Read more</a>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,61 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeToken } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { contentRoles } from "../../semantics/required-context.ts";
+import { roleRow } from "../../semantics/tables/roles.ts";
+import type { Check } from "../check.ts";
+import { holdsUnknownContent, isExposed } from "../shown-name.ts";
+
+function judge(container: ElementNode, scene: Scene): Verdict {
+  const { role, from } = scene.role(container);
+  if (role === null || from !== "role attribute") return inapplicable;
+  const { owns, mayOwn, doubtful } = roleRow(role);
+  if (
+    owns === undefined ||
+    doubtful?.includes("owns") === true ||
+    attributeToken(container, "aria-busy") === "true"
+  )
+    return inapplicable;
+  const inside = contentRoles(scene, container).filter((element) => isExposed(scene, element));
+  // Nothing in it yet: a script may fill it.
+  if (inside.length === 0 || holdsUnknownContent(scene, container) !== null) return inapplicable;
+  const allowed = new Set([...owns, ...(mayOwn ?? [])].map((path) => path.split("/")[0]));
+  if (inside.some((element) => allowed.has(scene.role(element).role ?? ""))) return passed;
+  const needed = [...new Set(owns.map((path) => path.split("/").at(-1) ?? path))].join(" or ");
+  const found = [...new Set(inside.map((element) => scene.role(element).role))].slice(0, 3).join(", ");
+  return failed(
+    `role="${role}" promises ${needed}, but holds only ${found}.`,
+    ask(
+      `Give its items role="${needed.split(" or ")[0]}" and the keys that go with it, or take role="${role}" away: a list of links needs no ${role}.`,
+    ),
+    { facts: { role, needed, found } },
+  );
+}
+
+export const childrenPresent = {
+  id: "roles.children-present",
+  criteria: ["1.3.1", "4.1.2"],
+  severity: "barrier",
+  means: "A container holds the items that its role promises.",
+  who: "Someone using a screen reader is told of a menu or a list of tabs that has nothing in it, and switched to keys that do nothing.",
+  mend: "Give the items their role, or take the container's away.",
+  looksAt: (scene: Scene) =>
+    scene.page.index.elements.filter(
+      (element) => element.attributes.has("role") && isExposed(scene, element),
+    ),
+  judge,
+  examples: {
+    kept: [
+      `<ul role="menu"><li role="none"><a role="menuitem" href="x">Slips</a></li></ul>`,
+      `<div role="listbox" aria-label="Slips"></div>`,
+      `<div role="grid" aria-label="Tides"><div role="rowgroup"><div role="row"><div role="gridcell">1</div></div></div></div>`,
+      `<div role="list" aria-busy="true"><p>Loading</p></div>`,
+    ],
+    broken: [
+      `<ul role="menu"><li><a href="x">Slips</a></li></ul>`,
+      `<div role="tablist"><a href="x">Slips</a> <a href="y">Tides</a></div>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,41 @@
+import type { ElementNode } from "../../document/node.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { isTabbable } from "../../rendering/focusable.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const { reason, because } = scene.presence.of(element);
+  if (reason !== "aria-hidden" || because === null) return inapplicable;
+  if (isTabbable(scene.page, scene.presence, element) !== true) return passed;
+  const where = because === element ? "It is hidden" : `The <${because.tag}> around it is hidden`;
+  return failed(
+    `Tab stops here, but nothing is said. ${where} from assistive technology with aria-hidden="true".`,
+    ask("Take aria-hidden away, or take this out of the Tab order too: the inert attribute does both."),
+  );
+}
+
+export const hiddenHoldsNoFocus = {
+  id: "roles.hidden-holds-no-focus",
+  criteria: ["4.1.2"],
+  severity: "blocker",
+  means: "Nothing that takes focus is hidden from assistive technology.",
+  who: "Someone using a screen reader comes to a place that does not exist for them: silence, and no way to know what Enter will do.",
+  mend: "Hide a part for everyone (hidden, inert) or for nobody.",
+  looksAt: (scene: Scene) =>
+    scene.page.index.elements.filter((element) => scene.presence.of(element).reason === "aria-hidden"),
+  judge,
+  examples: {
+    kept: [
+      `<div aria-hidden="true"><svg></svg></div>`,
+      `<div aria-hidden="true"><a href="x" tabindex="-1">x</a></div>`,
+      `<div aria-hidden="true" inert><button>x</button></div>`,
+      `<div aria-hidden="true" style="display: none"><button>x</button></div>`,
+    ],
+    broken: [
+      `<div aria-hidden="true"><a href="x">Slips</a></div>`,
+      `<button aria-hidden="true">Haul</button>`,
+    ],
+  },
+} as const satisfies Check;

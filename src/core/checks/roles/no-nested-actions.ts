@@ -1,0 +1,71 @@
+import type { ElementNode } from "../../document/node.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { isTabbable } from "../../rendering/focusable.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { spokenRole } from "../../semantics/heard-line.ts";
+import type { Role } from "../../semantics/tables/roles.ts";
+import type { Check } from "../check.ts";
+import { isExposed } from "../shown-name.ts";
+
+/** Things to press, which may hold nothing else to press. */
+const actions = new Set<Role>([
+  "button",
+  "link",
+  "checkbox",
+  "radio",
+  "switch",
+  "tab",
+  "option",
+  "menuitem",
+  "menuitemcheckbox",
+  "menuitemradio",
+]);
+
+/** Elements that Tab reaches, inside something that can itself be pressed. */
+const stopsInActions = (scene: Scene): readonly ElementNode[] =>
+  scene.page.index.elements.filter(
+    (element) => isTabbable(scene.page, scene.presence, element) === true && isExposed(scene, element),
+  );
+
+function judge(stop: ElementNode, scene: Scene): Verdict {
+  const { index } = scene.page;
+  const { role } = scene.role(stop);
+  if (role === null || !actions.has(role)) return inapplicable;
+  for (let up = index.flatParent(stop); up !== null; up = index.flatParent(up)) {
+    const outer = scene.role(up).role;
+    if (outer === null || !actions.has(outer)) continue;
+    // Items of composite widgets may hold controls while the widget manages focus.
+    if (isTabbable(scene.page, scene.presence, up) !== true || up.tag === "summary") continue;
+    return failed(
+      `This ${spokenRole(role, {}, null)} is inside a ${spokenRole(outer, {}, null)}${scene.name(up).text === "" ? "" : ` ("${scene.name(up).text}")`}: two things to press in one.`,
+      ask("Put them side by side, or leave one of them out."),
+      { facts: { inside: outer } },
+    );
+  }
+  return passed;
+}
+
+export const noNestedActions = {
+  id: "roles.no-nested-actions",
+  criteria: ["4.1.2"],
+  severity: "barrier",
+  means: "Nothing that can be pressed is inside something else that can be pressed.",
+  who: "Someone using a screen reader is told of the outer one alone, or of a name run together; which of the two answers a key is chance.",
+  mend: "Put the two side by side.",
+  looksAt: stopsInActions,
+  judge,
+  examples: {
+    kept: [
+      `<button>Haul <b>out</b></button>`,
+      `<label>Winch <input type="checkbox"></label>`,
+      `<li><a href="x">Slip 4</a> <button>Book</button></li>`,
+      `<details><summary>Fees <a href="x">2031</a></summary></details>`,
+    ],
+    broken: [
+      `<button>Book <a href="x">slip 4</a></button>`,
+      `<a href="x">Slip 4 <button>Book</button></a>`,
+      `<div role="button" tabindex="0">Slip 4 <a href="x">more</a></div>`,
+    ],
+  },
+} as const satisfies Check;

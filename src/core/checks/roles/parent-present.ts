@@ -1,0 +1,73 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeUnknown } from "../../document/written.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { containerOf, isInRequiredContext, ownersOf } from "../../semantics/required-context.ts";
+import { roleRow } from "../../semantics/tables/roles.ts";
+import type { Check } from "../check.ts";
+import { isExposed } from "../shown-name.ts";
+
+const owners = keptForScene(ownersOf);
+
+function judge(item: ElementNode, scene: Scene): Verdict {
+  const { role, from } = scene.role(item);
+  if (role === null || from !== "role attribute") return inapplicable;
+  const { parents, doubtful } = roleRow(role);
+  if (parents === undefined || doubtful?.includes("parents") === true) return inapplicable;
+  if (isInRequiredContext(scene, item, role, owners(scene))) return passed;
+  const needed = [...new Set(parents.map((path) => path.split("/").at(-1) ?? path))].join(" or ");
+  const container = containerOf(scene, item, owners(scene));
+  // Where the container may be something else than source shows, nothing is sure.
+  if (
+    container !== null &&
+    (attributeUnknown(container, "role") || (container.tag.includes("-") && container.shadow === null))
+  )
+    return inapplicable;
+  if (
+    scene.document.kind === "fragment" &&
+    (container === null || container.tag === "html" || container.tag === "body")
+  ) {
+    return cantTell(
+      `role="${role}" must be in a ${needed}. Is it, where this piece is used?`,
+      ask(`Put it in an element with role="${needed.split(" or ")[0]}".`),
+    );
+  }
+  const where =
+    container === null || container.tag === "html" ? "in none" : `in a ${scene.role(container).role}`;
+  return failed(
+    `role="${role}" must be in a ${needed}, but is ${where}.`,
+    ask(`Put it in an element with role="${needed.split(" or ")[0]}", or use the native element.`),
+    { facts: { role, needed } },
+  );
+}
+
+export const parentPresent = {
+  id: "roles.parent-present",
+  criteria: ["1.3.1", "4.1.2"],
+  severity: "barrier",
+  means: "An item stands in the container that its role belongs to.",
+  who: "Someone using a screen reader is not told how many items there are or which this is, and the keys of the container do not work.",
+  mend: "Give the container its role, or use native lists, tables and buttons.",
+  looksAt: (scene: Scene) =>
+    scene.page.index.elements.filter(
+      (element) => element.attributes.has("role") && isExposed(scene, element),
+    ),
+  judge,
+  examples: {
+    kept: [
+      `<div role="list"><div><div role="listitem">One</div></div></div>`,
+      `<div role="tablist"><button role="tab" aria-selected="true">Slips</button></div>`,
+      `<div role="listbox" aria-label="Slips"><div role="group" aria-label="North"><div role="option" aria-selected="false">1</div></div></div>`,
+      `<div role="list" aria-owns="x"></div><div id="x" role="listitem">One</div>`,
+      `<table><tr role="row"><td role="cell">One</td></tr></table>`,
+    ],
+    broken: [
+      `<!doctype html><title>t</title><div role="listitem">One</div>`,
+      `<!doctype html><title>t</title><main><button role="tab" aria-selected="true">Slips</button></main>`,
+      `<!doctype html><title>t</title><nav><a href="x" role="menuitem">Slips</a></nav>`,
+    ],
+    asked: [`<div role="option" aria-selected="false">One</div>`],
+  },
+} as const satisfies Check;

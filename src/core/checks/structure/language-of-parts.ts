@@ -1,0 +1,49 @@
+import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
+import { attributeText } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { setAttribute } from "../../repair/attribute-edits.ts";
+import { ask, withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { isLanguageTag, meantLanguages } from "../../standards/language-subtags.ts";
+import type { Check } from "../check.ts";
+import { isExposed } from "../shown-name.ts";
+
+function judge(part: ElementNode): Verdict {
+  const tag = attributeText(part, "lang")?.trim() ?? "";
+  // An empty tag says that the language is not known: allowed.
+  if (tag === "") return inapplicable;
+  if (isLanguageTag(tag) !== false) return passed;
+  const underscored = tag.replace(/_/g, "-");
+  const meant = isLanguageTag(underscored) === true ? underscored : meantLanguages[tag.toLowerCase()];
+  const source = part.attributes.get("lang")?.source;
+  return failed(
+    `"${tag}" is no language tag: this part is read in the voice of the rest.`,
+    meant === undefined
+      ? ask('Name the language of this part, as in lang="fr".')
+      : withEdits("likely", `Write lang="${meant}".`, [setAttribute(part, "lang", meant)]),
+    source == null ? {} : { source },
+  );
+}
+
+export const languageOfParts = {
+  id: "structure.language-of-parts",
+  criteria: ["3.1.2"],
+  severity: "barrier",
+  means: "Where a part names its language, the tag exists.",
+  who: "Someone using a screen reader hears foreign words in the wrong voice.",
+  mend: "Write a language tag that exists.",
+  looksAt: (scene: Scene) =>
+    scene.page.index.elements.filter(
+      (element) =>
+        element.tag !== "html" &&
+        element.attributes.has("lang") &&
+        isExposed(scene, element) &&
+        textContent(element) !== "",
+    ),
+  judge,
+  examples: {
+    kept: [`<p lang="fr">Bonjour</p>`, `<p lang="">x</p>`, `<p lang="gsw">Grüezi</p>`],
+    broken: [`<p lang="french">Bonjour</p>`, `<p lang="de_CH">Guten Tag</p>`],
+  },
+} as const satisfies Check;
