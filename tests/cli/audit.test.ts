@@ -109,9 +109,9 @@ describe("keel audit", () => {
     const folder = folderWith({ "a.html": broken });
     const ids = async (...args: string[]) =>
       (await audited(folder, ...args)).document.checks.map((c) => c.id);
-    expect(await ids("--only", "zoom", "names.action-named")).toEqual([
+    expect(await ids("--only", "time", "names.action-named")).toEqual([
       "names.action-named",
-      "zoom.not-blocked",
+      "time.no-refresh",
     ]);
     expect((await ids("--skip-check", "names,roles")).some((id) => /^(?:names|roles)\./.test(id))).toBe(
       false,

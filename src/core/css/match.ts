@@ -1,6 +1,6 @@
 import type { DocumentIndex } from "../document/document-index.ts";
 import type { ElementNode, Node, TreeRoot } from "../document/node.ts";
-import { attributeText, attributeToken, attributeUnknown } from "../document/written.ts";
+import { attributeText, attributeToken, attributeTokens, attributeUnknown } from "../document/written.ts";
 import { and, type Certainty, MAYBE, NO, not, or, YES } from "./certainty.ts";
 import { elementState } from "./element-state.ts";
 import type {
@@ -40,6 +40,9 @@ export function matcherFor(index: DocumentIndex): Matcher {
   /** For `A ~ B`: place of the first sibling that A surely, and perhaps, matches; -1 for none. Keeps long lists linear. */
   const firstSibling = new WeakMap<Step, WeakMap<object, { sure: number; perhaps: number }>>();
   const hasResults = new WeakMap<RelativeSelector, WeakMap<ElementNode, Certainty>>();
+  /** For `:has(~ A)`: place of the last sibling that A surely, and perhaps, matches. */
+  const lastSibling = new WeakMap<RelativeSelector, WeakMap<object, { sure: number; perhaps: number }>>();
+  let allClasses: ReadonlySet<string> | "unknown" | null = null;
   const { quirks } = index.document;
 
   const fold = (text: string) => (quirks ? text.toLowerCase() : text);
@@ -327,6 +330,9 @@ export function matcherFor(index: DocumentIndex): Matcher {
     const cacheable = around.interaction.kind === "none";
     const known = cacheable ? hasResults.get(relative)?.get(element) : undefined;
     if (known !== undefined) return known;
+    if (!mayBeAnywhere(relative.selector)) return NO;
+    if (relative.combinator === "~" && relative.selector.steps.length === 1 && cacheable)
+      return hasLater(element, relative, around);
     let best: Certainty = NO;
     const inner = { ...around, scope: element };
     const consider = (candidate: ElementNode) => {
@@ -354,6 +360,40 @@ export function matcherFor(index: DocumentIndex): Matcher {
     return best;
   }
 
+  /** A quick no for `:has()`: nothing in the document has the id, class or tag that is asked for. */
+  function mayBeAnywhere(selector: ComplexSelector): boolean {
+    const compound = selector.steps[0]?.compound;
+    if (compound === undefined || quirks) return true;
+    allClasses ??= classesInDocument(index);
+    if (allClasses === "unknown") return true;
+    const known = allClasses;
+    if (compound.classes.some((name) => !known.has(name))) return false;
+    return (
+      compound.tag === null ||
+      compound.tag !== compound.tag.toLowerCase() ||
+      index.byTag(compound.tag).length > 0
+    );
+  }
+
+  /** `:has(~ x)`: whether a later sibling matches, from the last that does; keeps long lists linear. */
+  function hasLater(element: ElementNode, relative: RelativeSelector, around: Surroundings): Certainty {
+    const { parent, root, place } = index.record(element);
+    const byParent = lastSibling.get(relative) ?? new WeakMap<object, { sure: number; perhaps: number }>();
+    lastSibling.set(relative, byParent);
+    let last = byParent.get(parent ?? root);
+    if (last === undefined) {
+      last = { sure: -1, perhaps: -1 };
+      for (const sibling of siblingsOf(element)) {
+        const result = matches(sibling, relative.selector, around);
+        const at = index.record(sibling).place;
+        if (result !== NO) last.perhaps = at;
+        if (result === YES) last.sure = at;
+      }
+      byParent.set(parent ?? root, last);
+    }
+    return last.sure > place ? YES : last.perhaps > place ? MAYBE : NO;
+  }
+
   function matchesLanguage(element: ElementNode, ranges: readonly string[]): Certainty {
     for (let up: ElementNode | null = element; up !== null; up = index.parent(up)) {
       const lang = attributeToken(up, "lang") ?? attributeToken(up, "xml:lang");
@@ -371,6 +411,16 @@ export function matcherFor(index: DocumentIndex): Matcher {
   }
 
   return { matches, matchesList };
+}
+
+/** Every class of the document; `unknown` where source does not give one. */
+function classesInDocument(index: DocumentIndex): ReadonlySet<string> | "unknown" {
+  const found = new Set<string>();
+  for (const element of index.elements) {
+    if (attributeUnknown(element, "class")) return "unknown";
+    for (const name of attributeTokens(element, "class")) found.add(name);
+  }
+  return found;
 }
 
 /** `:empty` looks at text and elements alone. Selectors 4 §13.2 as browsers do: white space counts as content. */

@@ -28,7 +28,6 @@ embed[hidden] { display: inline }
 dialog:not([open]) { display: none }
 dialog { position: absolute; background-color: Canvas; color: CanvasText; border: solid; padding: 1em }
 [popover] { display: none }
-details:not([open]) > :not(summary:first-of-type) { content-visibility: hidden }
 video { object-fit: contain }
 
 html { color: CanvasText }

@@ -4,6 +4,7 @@ import type { DocumentIndex } from "../document/document-index.ts";
 import { inputType } from "../document/form-controls.ts";
 import type { ElementNode } from "../document/node.ts";
 import { attributeText, attributeUnknown, hasAttribute } from "../document/written.ts";
+import { isDetailsSummary } from "./details-summary.ts";
 import type { Page } from "./page.ts";
 import type { PresenceMap } from "./presence.ts";
 
@@ -72,16 +73,6 @@ function focusableKind(index: DocumentIndex, element: ElementNode): FocusCause |
 function editingHost(element: ElementNode): FocusCause | null {
   const value = attributeText(element, "contenteditable")?.toLowerCase();
   return value === "" || value === "true" || value === "plaintext-only" ? "editable" : null;
-}
-
-/** Whether this is the summary that opens its details: the first `summary` child. HTML §4.11.2. */
-export function isDetailsSummary(index: DocumentIndex, element: ElementNode): boolean {
-  if (element.tag !== "summary" || element.namespace !== "html") return false;
-  const parent = index.parent(element);
-  return (
-    parent?.tag === "details" &&
-    index.childElements(parent).find((child) => child.tag === "summary") === element
-  );
 }
 
 /** Whether script or a click can put focus on the element. HTML §6.6.2 "focusable area". `unknown`: source does not tell. */

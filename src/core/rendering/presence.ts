@@ -1,6 +1,7 @@
 import { type Certainty, MAYBE, NO, YES } from "../css/certainty.ts";
 import type { ElementNode, Node } from "../document/node.ts";
 import { attributeText, attributeToken, attributeUnknown, hasAttribute } from "../document/written.ts";
+import { isDetailsSummary } from "./details-summary.ts";
 import type { Page } from "./page.ts";
 
 /** Why nobody, or nobody using assistive technology, meets an element. */
@@ -94,6 +95,9 @@ export function presenceOf(page: Page): PresenceMap {
   return { of: (element) => known.get(element) ?? absent };
 }
 
+const isClosedDetails = (element: ElementNode): boolean =>
+  element.tag === "details" && element.namespace === "html" && !hasAttribute(element, "open");
+
 const isFallbackParent = (element: ElementNode): boolean =>
   element.namespace === "html" &&
   fallbackOnly.has(element.tag) &&
@@ -105,6 +109,9 @@ function presenceUnder(page: Page, element: ElementNode, above: Presence): Prese
   if (above.childrenHidden !== null)
     return gone(above.childrenHidden, page.index.flatParent(element) ?? element);
   const parent = page.index.flatParent(element);
+  // What a closed details holds beside its summary is in a slot that is not rendered. HTML §15.5.4.
+  if (parent !== null && isClosedDetails(parent) && !isDetailsSummary(page.index, element))
+    return gone("closed details", parent);
   if (parent !== null && isFallbackParent(parent)) {
     return gone("fallback content", parent);
   }
@@ -134,11 +141,9 @@ function presenceUnder(page: Page, element: ElementNode, above: Presence): Prese
   const blocked = reason === "aria-hidden" || reason === "inert";
   exposed = blocked ? NO : visible;
   if (exposed === YES && (ariaHidden === MAYBE || above.exposed === MAYBE)) exposed = MAYBE;
-  const closedDetails =
-    element.tag === "details" && element.namespace === "html" && !hasAttribute(element, "open");
   const childrenHidden =
     page.styles.keyword(element, "content-visibility") === "hidden" ? "content-visibility: hidden" : null;
-  const ownTextHidden = closedDetails || childrenHidden !== null || isFallbackParent(element);
+  const ownTextHidden = isClosedDetails(element) || childrenHidden !== null || isFallbackParent(element);
   if (
     rendered === above.rendered &&
     visible === above.visible &&

@@ -1,11 +1,7 @@
 import type { ElementNode } from "../document/node.ts";
 import type { Semantics } from "./semantics.ts";
-import {
-  attributeAlternative,
-  nativeSourceText,
-  referencedText,
-  type TextAlternative,
-} from "./text-alternative.ts";
+import { attributeAlternative, nativeSourceText, referencedText } from "./text-alternative.ts";
+import type { TextAlternative } from "./text-collector.ts";
 
 export type DescriptionFrom =
   | "aria-describedby"

@@ -11,8 +11,8 @@ import {
   nativeSourceText,
   referencedText,
   sourcesOf,
-  type TextAlternative,
 } from "./text-alternative.ts";
+import type { TextAlternative } from "./text-collector.ts";
 
 /** Where a name came from, in the words other programs rely on. */
 export type NameFrom =

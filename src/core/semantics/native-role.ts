@@ -2,7 +2,7 @@ import type { DocumentIndex } from "../document/document-index.ts";
 import { displaySize, inputType } from "../document/form-controls.ts";
 import type { ElementNode } from "../document/node.ts";
 import { attributeText, attributeToken, hasAttribute } from "../document/written.ts";
-import { isDetailsSummary } from "../rendering/focusable.ts";
+import { isDetailsSummary } from "../rendering/details-summary.ts";
 import { hasAuthorName } from "./author-name.ts";
 import type { ComputedRole } from "./role.ts";
 import type { Semantics } from "./semantics.ts";

@@ -5,7 +5,7 @@ import { heardLine, spokenRole, spokenStates } from "./heard-line.ts";
 import type { Semantics } from "./semantics.ts";
 import { headersOf, type TableGrid, tableGrid, tableOf } from "./table-headers.ts";
 import type { Role } from "./tables/roles.ts";
-import { foldSpaces } from "./text-alternative.ts";
+import { foldSpaces } from "./text-collector.ts";
 import { type ElementTreeNode, rolelessWord, type TreeNode } from "./tree.ts";
 
 /** One line of what would be spoken. */

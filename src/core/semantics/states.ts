@@ -2,7 +2,7 @@ import { isDisabled } from "../document/disabled.ts";
 import { inputType, selectedOptions, textTypes } from "../document/form-controls.ts";
 import type { ElementNode } from "../document/node.ts";
 import { attributeText, hasAttribute } from "../document/written.ts";
-import { isDetailsSummary } from "../rendering/focusable.ts";
+import { isDetailsSummary } from "../rendering/details-summary.ts";
 import type { Semantics } from "./semantics.ts";
 import { type Role, roleRow } from "./tables/roles.ts";
 import { type StateRow, stateRow } from "./tables/states.ts";

@@ -10,17 +10,10 @@ import {
   hasHole,
   writtenText,
 } from "../document/written.ts";
-import { type GeneratedText, generatedText } from "./generated-content.ts";
+import { generatedText } from "./generated-content.ts";
 import type { Semantics } from "./semantics.ts";
 import { defaultButtonText, type NativeNameSource, nativeNames } from "./tables/native-names.ts";
-
-/** A text alternative as far as it is known. */
-export interface TextAlternative {
-  /** White space folded, trimmed. Unknown parts are shown as `{source}`. */
-  readonly text: string;
-  /** False where some part of it hangs on a value that source does not give. */
-  readonly certain: boolean;
-}
+import { foldSpaces, type TextAlternative, TextCollector } from "./text-collector.ts";
 
 /** Under which circumstances the text of a node is gathered. */
 interface Traversal {
@@ -38,8 +31,6 @@ interface Traversal {
 const DEEPEST_LABEL = 24;
 
 const nothing: TextAlternative = { text: "", certain: true };
-
-export const foldSpaces = (text: string): string => text.replace(/[ \t\n\f\r]+/g, " ").trim();
 
 /** The text of the elements an id-reference attribute names, joined in order. AccName 1.2 §4.3.2, step 2B. */
 export function referencedText(
@@ -312,45 +303,6 @@ function loneFigcaption(traversal: Traversal, image: ElementNode): TextAlternati
   return labelText(traversal, caption);
 }
 
-/** Collects text on the way through a subtree; words meet only where no box parts them. */
-class Collector {
-  readonly #parts: string[] = [];
-  certain = true;
-  /** How many parts so far say anything. */
-  spoken = 0;
-
-  text(text: string): void {
-    this.#parts.push(text);
-    if (/[^ \t\n\f\r]/.test(text)) this.spoken++;
-  }
-
-  space(): void {
-    this.#parts.push(" ");
-  }
-
-  /** A whole alternative in place of an element: parted from what stands beside it. */
-  alternative({ text, certain }: TextAlternative): void {
-    if (text !== "") {
-      this.space();
-      this.text(text);
-      this.space();
-    }
-    if (!certain) this.certain = false;
-  }
-
-  generated(generated: GeneratedText | null): void {
-    if (generated === null) return;
-    if (generated.block) this.space();
-    this.text(generated.text);
-    if (generated.block) this.space();
-    if (!generated.certain) this.certain = false;
-  }
-
-  result(): TextAlternative {
-    return { text: foldSpaces(this.#parts.join("")), certain: this.certain };
-  }
-}
-
 const inlineDisplays = new Set(["inline", "contents", "ruby", "ruby-text", "inline flow"]);
 
 /** Whether a box of its own parts the element's text from what stands beside it. CSS Display 3 §2.1. */
@@ -377,7 +329,7 @@ interface Step {
 function gather(traversal: Traversal, root: ElementNode): TextAlternative {
   const { semantics } = traversal;
   const { index, styles } = semantics.page;
-  const collector = new Collector();
+  const collector = new TextCollector();
   const stack: Step[] = [];
   const enter = (element: ElementNode, muted: boolean) => {
     stack.push({ node: null, closes: element, spokenBefore: collector.spoken, muted });

@@ -11,7 +11,7 @@ import { type States, spokenValue } from "./states.ts";
 import { roleless } from "./tables/native-roles.ts";
 import { type Role, roleRow } from "./tables/roles.ts";
 import { stateRow } from "./tables/states.ts";
-import { foldSpaces } from "./text-alternative.ts";
+import { foldSpaces } from "./text-collector.ts";
 
 /** One thing that assistive technology is given. */
 export type TreeNode = ElementTreeNode | TextTreeNode;

@@ -8,7 +8,7 @@ import { renameAttribute, setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, type Repair, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
-import { foldSpaces } from "../../semantics/text-alternative.ts";
+import { foldSpaces } from "../../semantics/text-collector.ts";
 import type { Check } from "../check.ts";
 import { isExposed, isUnnamed, speakable } from "../shown-name.ts";
 import { labelsThatMiss, missedLabelCause } from "./meant-label.ts";

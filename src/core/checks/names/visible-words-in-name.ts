@@ -6,7 +6,7 @@ import { whyUnseen } from "../../rendering/unseen.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
-import { foldSpaces } from "../../semantics/text-alternative.ts";
+import { foldSpaces } from "../../semantics/text-collector.ts";
 import type { Check } from "../check.ts";
 import { isExposed } from "../shown-name.ts";
 

@@ -3,7 +3,7 @@ import { writtenText } from "../../document/written.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
-import { foldSpaces } from "../../semantics/text-alternative.ts";
+import { foldSpaces } from "../../semantics/text-collector.ts";
 import type { Check } from "../check.ts";
 
 /** What editors and templates put there until somebody writes a title. */
