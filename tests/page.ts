@@ -19,7 +19,7 @@ export function sceneOf(html: string, device?: Device): Scene {
         ]
       : [],
   );
-  return sceneFromSource(page.document, sheets, device);
+  return sceneFromSource(page.document, sheets, device === undefined ? {} : { device });
 }
 
 /** The element with an id, in whatever tree it is. */

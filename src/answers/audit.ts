@@ -1,13 +1,13 @@
 import type { Check } from "../core/checks/check.ts";
 import { type CheckResult, runChecks } from "../core/checks/run.ts";
 import { NO } from "../core/css/certainty.ts";
-import { desktop } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { textContent } from "../core/document/text-content.ts";
 import type { Problem } from "../core/findings/problems.ts";
 import type { Finding, Outcome, Severity } from "../core/findings/verdict.ts";
 import type { Repair } from "../core/repair/edit.ts";
 import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
+import type { Theme } from "../core/scene/schemes.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import { isTold } from "../core/semantics/tree.ts";
 import { criteria } from "../core/standards/criteria.ts";
@@ -25,6 +25,8 @@ export interface AuditRequest extends LoadOptions {
   readonly checks: readonly Check[];
   readonly wcag: WcagVersion;
   readonly level: Level;
+  /** Themes in which colours are judged too. */
+  readonly themes: readonly Theme[];
   /** Which outcomes become findings. */
   readonly outcomes: readonly Outcome[];
 }
@@ -157,7 +159,10 @@ function auditPage(
   texts: SourceTexts,
   host: Host,
 ) {
-  const scene = sceneFromSource(loaded.document, loaded.sheets, desktop, loaded.stylesKnown);
+  const scene = sceneFromSource(loaded.document, loaded.sheets, {
+    stylesKnown: loaded.stylesKnown,
+    themes: request.themes,
+  });
   const run = runChecks(scene, checks, request.outcomes);
   const outcomes: Record<Outcome, number> = {
     passed: 0,

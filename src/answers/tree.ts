@@ -1,4 +1,3 @@
-import { desktop } from "../core/css/device.ts";
 import type { Problem } from "../core/findings/problems.ts";
 import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import { accessibilityTree, type ElementTreeNode } from "../core/semantics/tree.ts";
@@ -41,12 +40,9 @@ export async function trees(request: TreeRequest, host: Host): Promise<TreeAnswe
       continue;
     }
     problems.push(...loaded.value.problems);
-    const scene = sceneFromSource(
-      loaded.value.document,
-      loaded.value.sheets,
-      desktop,
-      loaded.value.stylesKnown,
-    );
+    const scene = sceneFromSource(loaded.value.document, loaded.value.sheets, {
+      stylesKnown: loaded.value.stylesKnown,
+    });
     const root = accessibilityTree(scene);
     const texts = new SourceTexts();
     texts.add(loaded.value.texts);

@@ -2,6 +2,7 @@ import { audit, type Level, reaches, type WcagVersion } from "../answers/audit.t
 import { catalogue } from "../core/checks/catalogue.ts";
 import { nearestWord } from "../core/document/nearest-word.ts";
 import type { Outcome, Severity } from "../core/findings/verdict.ts";
+import type { Theme } from "../core/scene/schemes.ts";
 import { nodeHost } from "../host/node.ts";
 import { auditJson } from "../report/json/audit.ts";
 import { auditText } from "../report/terminal/audit.ts";
@@ -34,11 +35,20 @@ export async function runAudit(args: AuditArguments): Promise<void> {
     );
   if (!(args["max-size"] > 0)) return complain("--max-size must be a number of megabytes above 0");
 
+  const themes: Theme[] = [];
+  for (const written of args.theme ?? []) {
+    const match = /^([a-z][a-z0-9-]*)=(.+)$/i.exec(written);
+    if (match === null)
+      return complain(`--theme ${written} names no attribute and value; write it as data-theme=dark`);
+    themes.push({ attribute: (match[1] ?? "").toLowerCase(), value: match[2] ?? "" });
+  }
+
   const progress = progressLine(args.quiet);
   const answer = await audit(
     {
       ...loadOptions(args, host),
       checks: chosen.checks,
+      themes,
       wcag: args.wcag as WcagVersion,
       level: args.level as Level,
       outcomes: wanted as Outcome[],

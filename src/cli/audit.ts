@@ -30,6 +30,12 @@ const options = {
     requiresArg: true,
     describe: "Which outcomes are listed in JSON: failed, cantTell, passed",
   },
+  theme: {
+    type: "string",
+    array: true,
+    requiresArg: true,
+    describe: "Judge colours also with this attribute on the root element: data-theme=dark, class=night",
+  },
   all: { type: "boolean", default: false, describe: "Show every finding in full instead of three of a kind" },
   quiet: { type: "boolean", alias: "q", default: false, describe: "One line for each finding, nothing else" },
 } as const satisfies Record<string, Options>;
@@ -41,6 +47,7 @@ export interface AuditArguments extends PageArguments, PrintArguments {
   readonly level: string;
   readonly only?: string[] | undefined;
   readonly "skip-check"?: string[] | undefined;
+  readonly theme?: string[] | undefined;
   readonly outcomes: string;
   readonly all: boolean;
   readonly quiet: boolean;

@@ -50,6 +50,7 @@ export async function runDemo(args: DemoArguments): Promise<void> {
   const request = {
     ...limits,
     checks: catalogue,
+    themes: [],
     wcag: "2.2",
     level: "AA",
     outcomes: ["failed", "cantTell"],

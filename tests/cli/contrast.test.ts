@@ -129,6 +129,24 @@ describe("contrast in an audit", () => {
     expect(out).toContain("could not be read");
   });
 
+  test("judges the themes it is told of", async () => {
+    const folder = folderWith({
+      "a.html": page(
+        "<p>x</p>",
+        "<style>p { color: #333 } [data-theme=night] { background: #222 } html.dim p { color: #bbb }</style>",
+      ),
+    });
+    expect((await keel(folder, ["audit", "--only", "contrast"])).status).toBe(0);
+    expect(
+      (await keel(folder, ["audit", "--only", "contrast", "--theme", "data-theme=night"])).out,
+    ).toContain("with data-theme=night, #333333 on #222222");
+    expect((await keel(folder, ["audit", "--only", "contrast", "--theme", "class=dim"])).out).toContain(
+      "with class=dim",
+    );
+    const wrong = await keel(folder, ["audit", "--theme", "dark"]);
+    expect([wrong.status, wrong.err]).toEqual([2, expect.stringContaining("data-theme=dark")]);
+  });
+
   test("judges both colour schemes", async () => {
     const { out } = await keel(
       folderWith({

@@ -6,7 +6,7 @@ import { indexDocument } from "../document/document-index.ts";
 import type { Document } from "../document/node.ts";
 import { presenceOf } from "../rendering/presence.ts";
 import { type Semantics, semanticsOf } from "../semantics/semantics.ts";
-import { asksForScheme, type SchemeView, schemeView } from "./schemes.ts";
+import { asksForScheme, type SchemeView, schemeView, type Theme, withTheme } from "./schemes.ts";
 
 /** The one thing a check may question. */
 export interface Scene extends Semantics {
@@ -17,12 +17,18 @@ export interface Scene extends Semantics {
   schemes(): readonly SchemeView[];
 }
 
+export interface SceneOptions {
+  readonly device?: Device;
+  readonly stylesKnown?: boolean;
+  /** Themes in which colours are judged too. */
+  readonly themes?: readonly Theme[];
+}
+
 /** A scene read from source: markup and our own cascade, nothing executed. */
 export function sceneFromSource(
   document: Document,
   sheets: readonly AppliedSheet[],
-  device: Device = desktop,
-  stylesKnown = true,
+  { device = desktop, stylesKnown = true, themes = [] }: SceneOptions = {},
 ): Scene {
   const index = indexDocument(document);
   const semantics = semanticsOf({ index, styles: stylesFromCascade(cascadeFor(index, sheets, device)) });
@@ -32,18 +38,39 @@ export function sceneFromSource(
     document,
     stylesKnown,
     schemes() {
-      if (views === null) {
-        const other = device.colourScheme === "light" ? "dark" : "light";
-        const first = schemeView(device.colourScheme, semantics.page, semantics.presence);
-        if (asksForScheme(index, sheets)) {
-          const page = {
-            index,
-            styles: stylesFromCascade(cascadeFor(index, sheets, { ...device, colourScheme: other })),
-          };
-          views = [first, schemeView(other, page, presenceOf(page))];
-        } else views = [first];
-      }
+      views ??= [
+        schemeView(device.colourScheme, semantics.page, semantics.presence),
+        ...(asksForScheme(index, sheets)
+          ? [
+              viewOf(
+                document,
+                sheets,
+                { ...device, colourScheme: device.colourScheme === "light" ? "dark" : "light" },
+                null,
+              ),
+            ]
+          : []),
+        ...themes.map((theme) => viewOf(withTheme(document, theme), sheets, device, theme)),
+      ];
       return views;
     },
   };
+}
+
+/** The page styled once more, for another scheme or theme. Its elements are the same, but for the root of a theme. */
+function viewOf(
+  document: Document,
+  sheets: readonly AppliedSheet[],
+  device: Device,
+  theme: Theme | null,
+): SchemeView {
+  const index = indexDocument(document);
+  // The document itself is another object then: its own sheets go with it.
+  const moved = sheets.map((sheet) => ("mode" in sheet.scope ? sheet : { ...sheet, scope: document }));
+  const page = { index, styles: stylesFromCascade(cascadeFor(index, moved, device)) };
+  return schemeView(
+    theme === null ? device.colourScheme : `${theme.attribute}=${theme.value}`,
+    page,
+    presenceOf(page),
+  );
 }

@@ -1,5 +1,6 @@
 import type { AppliedSheet } from "../css/sheet.ts";
 import type { DocumentIndex } from "../document/document-index.ts";
+import type { Attribute, Document } from "../document/node.ts";
 import { attributeText } from "../document/written.ts";
 import type { Page } from "../rendering/page.ts";
 import { type PaintedPage, paintedPageOf } from "../rendering/painted.ts";
@@ -7,14 +8,33 @@ import type { PresenceMap } from "../rendering/presence.ts";
 
 /** The page as it looks in one colour scheme. */
 export interface SchemeView {
-  readonly scheme: "light" | "dark";
+  /** `light`, `dark`, or the theme as it was named: `data-theme=dark`. */
+  readonly scheme: string;
   readonly page: Page;
   readonly presence: PresenceMap;
   readonly painted: PaintedPage;
 }
 
-export function schemeView(scheme: "light" | "dark", page: Page, presence: PresenceMap): SchemeView {
+export function schemeView(scheme: string, page: Page, presence: PresenceMap): SchemeView {
   return { scheme, page, presence, painted: paintedPageOf(page, presence) };
+}
+
+/** A theme that the page switches to by an attribute of its root: `data-theme=dark`, `class=night`. */
+export interface Theme {
+  readonly attribute: string;
+  readonly value: string;
+}
+
+/** The page with a theme switched on: only its root is another. A class is added to those that are there. */
+export function withTheme(document: Document, { attribute, value }: Theme): Document {
+  const children = document.children.map((node) => {
+    if (node.kind !== "element") return node;
+    const known = node.attributes.get(attribute);
+    const before = attribute === "class" && typeof known?.value === "string" ? `${known.value} ` : "";
+    const themed: Attribute = { name: attribute, value: `${before}${value}`, source: known?.source ?? null };
+    return { ...node, attributes: new Map([...node.attributes, [attribute, themed]]) };
+  });
+  return { ...document, children };
 }
 
 /** Whether anything in the page asks which colour scheme is wanted, so that it must be judged in both. */

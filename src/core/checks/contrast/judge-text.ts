@@ -140,8 +140,11 @@ function isMarkedAsLogo(scene: Scene, element: ElementNode): boolean {
   return false;
 }
 
+const schemeWords = (scheme: string): string =>
+  scheme === "light" ? "" : scheme === "dark" ? " in the dark scheme" : ` with ${scheme}`;
+
 const circumstances = ({ scheme, interaction }: TextCase): string =>
-  `${scheme === "dark" ? " in the dark scheme" : ""}${interaction === "none" ? "" : interaction === "hover" ? " under the pointer" : interaction === "focus" ? " while focused" : " while pressed"}`;
+  `${schemeWords(scheme)}${interaction === "none" ? "" : interaction === "hover" ? " under the pointer" : interaction === "focus" ? " while focused" : " while pressed"}`;
 
 /** Other texts whose colour comes through the same custom property: a change of it changes them too. */
 function usesOf(scene: Scene, value: CascadedValue | null, element: ElementNode): readonly ColourUse[] {

@@ -20,7 +20,7 @@ export interface TextCase {
   readonly ground: Rgba | null;
   readonly fontSize: number | null;
   readonly fontWeight: number | null;
-  readonly scheme: "light" | "dark";
+  readonly scheme: string;
   readonly interaction: Interaction["kind"];
   readonly painted: Painted;
 }
