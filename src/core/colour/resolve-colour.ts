@@ -1,4 +1,5 @@
-import { converter, displayable, interpolate, parse } from "culori";
+import { converter, displayable, interpolate, parse, type Rgb } from "culori";
+import { relativeColour } from "./relative-colour.ts";
 import { type Rgba, rgba, transparent } from "./rgba.ts";
 import { systemColourValues } from "./system-colours.ts";
 
@@ -33,23 +34,28 @@ export function resolveColour(text: string, around: ColourSurroundings, depth = 
     return chosen === undefined ? null : resolveColour(chosen, around, depth + 1);
   }
   if (call?.[1] === "color-mix") return mixed(splitArguments(call[2] ?? ""), around, depth);
-  if (/\bfrom\b|\bcalc\(|\bmin\(|\bmax\(|\bclamp\(/.test(lower)) return null;
+  if (call !== null && /^\s*from\s/.test(call[2] ?? "")) {
+    const made = relativeColour(call[1] ?? "", call[2] ?? "", (inner) =>
+      resolveColour(inner, around, depth + 1),
+    );
+    return made === null ? null : shownColour(made);
+  }
+  if (/\bcalc\(|\bmin\(|\bmax\(|\bclamp\(/.test(lower)) return null;
   // The parser would also take hexadecimal digits without their `#`.
   const parsed = /^[0-9a-f]+$/.test(lower) ? undefined : parse(lower);
   if (parsed === undefined) return null;
-  const colour = toRgb(parsed);
+  return shownColour(toRgb(parsed));
+}
+
+/** The colour as a screen of sRGB shows it; null where it lies outside. */
+function shownColour(colour: Rgb): Rgba | null {
   if (!displayable(colour)) {
     // A hair outside is rounding: eight bits a channel show no difference.
     const edge = 1 / 512;
     if ([colour.r, colour.g, colour.b].some((c) => c < -edge || c > 1 + edge)) return null;
   }
   const channel = (c: number | undefined) => Math.max(0, Math.min(1, c ?? 0));
-  return rgba(
-    channel(colour.r),
-    channel(colour.g),
-    channel(colour.b),
-    Math.max(0, Math.min(1, colour.alpha ?? 1)),
-  );
+  return rgba(channel(colour.r), channel(colour.g), channel(colour.b), channel(colour.alpha ?? 1));
 }
 
 function splitArguments(text: string): readonly string[] {

@@ -41,13 +41,16 @@ describe("colours", () => {
     ["color(srgb 1 0.5 0)", "#ff8000"],
     ["color-mix(in srgb, white, black 25%)", "#bfbfbf"],
     ["light-dark(#111, #eee)", "#111111"],
+    ["rgb(from #336699 b g r)", "#996633"],
+    ["rgb(from red r 128 b / 100%)", "#ff8000"],
+    ["hsl(from #008000 h s calc(l * 2))", "#01ff01"],
     ["currentColor", "#ff0000"],
     ["Canvas", "#ffffff"],
   ])("%s is %s", (text, hex) => {
     expect(toHex(colour(text))).toBe(hex);
   });
   test.each([
-    "rgb(from red r g b)",
+    "oklch(from red calc(l * (1 + c)) c h)",
     "color(display-p3 0 1 0)",
     "rgb(calc(1 + var(--x)) 0 0)",
     "nonsense",
