@@ -41,7 +41,6 @@ export function holdsUnknownContent(scene: Scene, element: ElementNode): Element
   return null;
 }
 
-/** Elements with a role of their own or by kind, in document order, exposed ones only. */
-export function* exposedElements(scene: Scene): Iterable<ElementNode> {
-  for (const element of scene.page.index.elements) if (isExposed(scene, element)) yield element;
-}
+/** Exposed elements that carry a role attribute, in document order. */
+export const exposedWithRole = (scene: Scene): readonly ElementNode[] =>
+  scene.page.index.elements.filter((element) => element.attributes.has("role") && isExposed(scene, element));

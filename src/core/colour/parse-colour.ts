@@ -6,8 +6,6 @@ const systemColours = new Set(
   ),
 );
 
-export const isSystemColour = (text: string): boolean => systemColours.has(text.toLowerCase());
-
 /** Functions whose value depends on more than their own text: the scheme, other colours, the surroundings. */
 const dependentFunction =
   /^(?:light-dark|color-mix|contrast-color|device-cmyk|color|rgba?|hsla?|hwb|lab|lch|oklab|oklch)\(/i;

@@ -90,5 +90,3 @@ export interface Document {
 
 /** A tree of its own for ids, selectors and styles. */
 export type TreeRoot = Document | ShadowRoot;
-
-export const isElement = (node: Node): node is ElementNode => node.kind === "element";

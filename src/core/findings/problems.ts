@@ -51,5 +51,3 @@ export const noColours = (target: string): Problem =>
     target,
     "No colours here: expected custom properties on :root in a stylesheet, or a JSON object of names and colours.",
   );
-export const cannotWrite = (target: string, reason: string): Problem =>
-  problem(target, `Could not be written (${reason}). Nothing was changed.`);

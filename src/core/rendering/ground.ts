@@ -1,4 +1,4 @@
-import { over, type Rgba } from "../colour/rgba.ts";
+import type { Rgba } from "../colour/rgba.ts";
 import { type Interaction, noInteraction } from "../css/match.ts";
 import type { ElementNode } from "../document/node.ts";
 import type { Page } from "./page.ts";
@@ -16,7 +16,3 @@ export function groundAround(
   const found = paintedText(page, painted, parent, interaction);
   return found.unknown === null && found.spots.length > 0 ? found.spots.map((spot) => spot.ground) : null;
 }
-
-/** A colour of the element as it shows on its surroundings, for each of them. */
-export const shownOn = (colour: Rgba, grounds: readonly Rgba[]): readonly Rgba[] =>
-  grounds.map((ground) => over(colour, ground));

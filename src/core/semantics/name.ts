@@ -1,6 +1,6 @@
 import { referencedElements } from "../document/document-index.ts";
 import type { ElementNode, Span } from "../document/node.ts";
-import { attributeUnknown, hasAttribute } from "../document/written.ts";
+import { hasAttribute } from "../document/written.ts";
 import { isNamingProhibited } from "./role.ts";
 import type { Semantics } from "./semantics.ts";
 import type { NativeNameSource } from "./tables/native-names.ts";
@@ -235,7 +235,3 @@ export function nameCandidates(semantics: Semantics, element: ElementNode): read
   }
   return candidates;
 }
-
-/** Whether a name might be there that source does not show. */
-export const nameUnknown = (element: ElementNode): boolean =>
-  ["aria-label", "aria-labelledby", "title"].some((name) => attributeUnknown(element, name));

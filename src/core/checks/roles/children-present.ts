@@ -6,7 +6,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { contentRoles } from "../../semantics/required-context.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
-import { holdsUnknownContent, isExposed } from "../shown-name.ts";
+import { exposedWithRole, holdsUnknownContent, isExposed } from "../shown-name.ts";
 
 function judge(container: ElementNode, scene: Scene): Verdict {
   const { role, from } = scene.role(container);
@@ -41,10 +41,7 @@ export const childrenPresent = {
   means: "A container holds the items that its role promises.",
   who: "Someone using a screen reader is told of a menu or a list of tabs that has nothing in it, and switched to keys that do nothing.",
   mend: "Give the items their role, or take the container's away.",
-  looksAt: (scene: Scene) =>
-    scene.page.index.elements.filter(
-      (element) => element.attributes.has("role") && isExposed(scene, element),
-    ),
+  looksAt: exposedWithRole,
   judge,
   examples: {
     kept: [

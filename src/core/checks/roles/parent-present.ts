@@ -7,7 +7,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { containerOf, isInRequiredContext, ownersOf } from "../../semantics/required-context.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
-import { isExposed } from "../shown-name.ts";
+import { exposedWithRole } from "../shown-name.ts";
 
 const owners = keptForScene(ownersOf);
 
@@ -50,10 +50,7 @@ export const parentPresent = {
   means: "An item stands in the container that its role belongs to.",
   who: "Someone using a screen reader is not told how many items there are or which this is, and the keys of the container do not work.",
   mend: "Give the container its role, or use native lists, tables and buttons.",
-  looksAt: (scene: Scene) =>
-    scene.page.index.elements.filter(
-      (element) => element.attributes.has("role") && isExposed(scene, element),
-    ),
+  looksAt: exposedWithRole,
   judge,
   examples: {
     kept: [

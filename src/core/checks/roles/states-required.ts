@@ -6,7 +6,7 @@ import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
-import { isExposed } from "../shown-name.ts";
+import { exposedWithRole } from "../shown-name.ts";
 
 /** Values to begin with, where one is usual. */
 const examples: Readonly<Record<string, string>> = {
@@ -63,10 +63,7 @@ export const statesRequired = {
   means: "An element with a role carries the states its role cannot do without.",
   who: "Someone using a screen reader is told a checkbox but not whether it is checked, or a slider but not where it stands.",
   mend: "Add the missing state and change it whenever the interface changes; a native element keeps it by itself.",
-  looksAt: (scene: Scene) =>
-    scene.page.index.elements.filter(
-      (element) => element.attributes.has("role") && isExposed(scene, element),
-    ),
+  looksAt: exposedWithRole,
   judge,
   examples: {
     kept: [
