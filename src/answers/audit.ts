@@ -1,6 +1,7 @@
 import type { Check } from "../core/checks/check.ts";
 import { type CheckResult, runChecks } from "../core/checks/run.ts";
 import { NO } from "../core/css/certainty.ts";
+import type { Device } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { textContent } from "../core/document/text-content.ts";
 import type { Problem } from "../core/findings/problems.ts";
@@ -25,6 +26,7 @@ export interface AuditRequest extends LoadOptions {
   readonly checks: readonly Check[];
   readonly wcag: WcagVersion;
   readonly level: Level;
+  readonly device: Device;
   /** Themes in which colours are judged too. */
   readonly themes: readonly Theme[];
   /** Which outcomes become findings. */
@@ -160,6 +162,7 @@ function auditPage(
   host: Host,
 ) {
   const scene = sceneFromSource(loaded.document, loaded.sheets, {
+    device: request.device,
     stylesKnown: loaded.stylesKnown,
     themes: request.themes,
   });

@@ -1,3 +1,4 @@
+import type { Device } from "../core/css/device.ts";
 import type { Problem } from "../core/findings/problems.ts";
 import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import { accessibilityTree, type ElementTreeNode } from "../core/semantics/tree.ts";
@@ -7,6 +8,7 @@ import { type LoadOptions, loadPage } from "./load-page.ts";
 import { findPages } from "./targets.ts";
 
 export interface TreeRequest extends LoadOptions {
+  readonly device: Device;
   readonly targets: readonly string[];
   readonly stdinName: string;
 }
@@ -41,6 +43,7 @@ export async function trees(request: TreeRequest, host: Host): Promise<TreeAnswe
     }
     problems.push(...loaded.value.problems);
     const scene = sceneFromSource(loaded.value.document, loaded.value.sheets, {
+      device: request.device,
       stylesKnown: loaded.value.stylesKnown,
     });
     const root = accessibilityTree(scene);

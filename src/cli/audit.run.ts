@@ -8,16 +8,19 @@ import { auditJson } from "../report/json/audit.ts";
 import { auditText } from "../report/terminal/audit.ts";
 import type { AuditArguments } from "./audit.ts";
 import { chooseChecks } from "./choose-checks.ts";
+import { STANDARD_INPUT } from "./command.ts";
 import { progressLine } from "./progress.ts";
 import {
   COULD_NOT,
   complain,
   DONE,
   deliver,
+  deviceOf,
   FOUND,
   loadOptions,
   paintOf,
   reportProblems,
+  wrongWindow,
 } from "./run-context.ts";
 import { packageVersion } from "./version.ts";
 
@@ -25,7 +28,12 @@ const outcomes: readonly Outcome[] = ["failed", "cantTell", "passed"];
 
 export async function runAudit(args: AuditArguments): Promise<void> {
   const host = nodeHost();
-  const chosen = chooseChecks(catalogue, args.only, args["skip-check"]);
+  const device = deviceOf(args);
+  if (device === null) return complain(wrongWindow(args));
+  // `--only names page.html`: a page after a list of checks is still a page.
+  const [only, afterOnly] = apart(args.only);
+  const [skip, afterSkip] = apart(args["skip-check"]);
+  const chosen = chooseChecks(catalogue, only, skip);
   if (!chosen.ok) return complain(chosen.message);
   const wanted = args.outcomes.split(",").map((word) => word.trim());
   const unknown = wanted.find((word) => !outcomes.includes(word as Outcome));
@@ -46,7 +54,8 @@ export async function runAudit(args: AuditArguments): Promise<void> {
   const progress = progressLine(args.quiet);
   const answer = await audit(
     {
-      ...loadOptions(args, host),
+      ...loadOptions({ ...args, targets: [...args.targets, ...afterOnly, ...afterSkip] }, host),
+      device,
       checks: chosen.checks,
       themes,
       wcag: args.wcag as WcagVersion,
@@ -70,4 +79,12 @@ export async function runAudit(args: AuditArguments): Promise<void> {
     : reaches(answer.findings, args["fail-on"] as Severity | "never")
       ? FOUND
       : DONE;
+}
+
+/** Checks and families, apart from what can only be a page or folder. */
+function apart(
+  words: readonly string[] | undefined,
+): readonly [checks: readonly string[] | undefined, targets: readonly string[]] {
+  const isTarget = (word: string) => word === STANDARD_INPUT || word === "." || /[/\\*]|\.html?$/i.test(word);
+  return [words?.filter((word) => !isTarget(word)), words?.filter(isTarget) ?? []];
 }

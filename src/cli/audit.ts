@@ -33,6 +33,7 @@ const options = {
   theme: {
     type: "string",
     array: true,
+    nargs: 1,
     requiresArg: true,
     describe: "Judge colours also with this attribute on the root element: data-theme=dark, class=night",
   },

@@ -27,6 +27,7 @@ export const pageOptions = {
     type: "string",
     array: true,
     default: [] as string[],
+    nargs: 1,
     requiresArg: true,
     describe:
       "A folder whose stylesheets may be read too, and where addresses like /style.css are looked for",
@@ -36,6 +37,22 @@ export const pageOptions = {
     default: 20,
     requiresArg: true,
     describe: "Largest page or stylesheet, in megabytes",
+  },
+  window: {
+    type: "string",
+    default: "1280x800",
+    requiresArg: true,
+    describe: "Width and height of the window in CSS pixels, for media queries",
+  },
+  pointer: {
+    choices: ["fine", "coarse"],
+    default: "fine",
+    describe: "The pointer, for media queries: a mouse or a finger",
+  },
+  "reduced-motion": {
+    type: "boolean",
+    default: false,
+    describe: "As for someone who asks for less motion, for media queries",
   },
   "stdin-name": {
     type: "string",
@@ -63,6 +80,9 @@ export interface PageArguments {
   readonly targets: string[];
   readonly root: string[];
   readonly "max-size": number;
+  readonly window: string;
+  readonly pointer: string;
+  readonly "reduced-motion": boolean;
   readonly "stdin-name": string;
 }
 

@@ -6,6 +6,7 @@ import { inspect } from "../answers/inspect.ts";
 import { selectElements } from "../answers/select.ts";
 import { trees } from "../answers/tree.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
+import { desktop } from "../core/css/device.ts";
 import { listByKind } from "../core/semantics/lists-by-kind.ts";
 import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
@@ -15,7 +16,7 @@ import { inspectionText } from "../report/terminal/tree.ts";
 import type { DemoArguments } from "./demo.ts";
 import { complain, paintOf } from "./run-context.ts";
 
-const limits = { roots: [], maxSize: 20, stdinName: "" };
+const limits = { roots: [], maxSize: 20, stdinName: "", device: desktop };
 
 /** The demo folder of the package, wherever the bundled file stands below its root. */
 async function demoFolder(): Promise<string | null> {

@@ -5,11 +5,22 @@ import { nodeHost } from "../host/node.ts";
 import { hearJson } from "../report/json/hear.ts";
 import { speechText } from "../report/terminal/hear.ts";
 import type { HearArguments } from "./hear.ts";
-import { COULD_NOT, complain, deliver, loadOptions, paintOf, reportProblems } from "./run-context.ts";
+import {
+  COULD_NOT,
+  complain,
+  deliver,
+  deviceOf,
+  loadOptions,
+  paintOf,
+  reportProblems,
+  wrongWindow,
+} from "./run-context.ts";
 
 export async function runHear(args: HearArguments): Promise<void> {
   const host = nodeHost();
-  const answer = await trees(loadOptions(args, host), host);
+  const device = deviceOf(args);
+  if (device === null) return complain(wrongWindow(args));
+  const answer = await trees({ ...loadOptions(args, host), device }, host);
   reportProblems(answer.problems);
   if (answer.incomplete) process.exitCode = COULD_NOT;
   if (args.format === "json" && answer.pages.length > 1)

@@ -1,4 +1,5 @@
 import path from "node:path";
+import { type Device, desktop } from "../core/css/device.ts";
 import type { Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import { type Paint, paintFor } from "../report/terminal/paint.ts";
@@ -27,6 +28,22 @@ export const paintOf = (args: PrintArguments): Paint =>
     args.output === undefined && process.stdout.isTTY ? process.stdout.columns : PIPED_WIDTH,
     wantsColour(args),
   );
+
+/** The device that media queries are decided for; null when the window is no size. */
+export function deviceOf(args: PageArguments): Device | null {
+  const match = /^(\d{2,5})[x×](\d{2,5})$/i.exec(args.window);
+  if (match === null) return null;
+  return {
+    ...desktop,
+    width: Number(match[1]),
+    height: Number(match[2]),
+    finePointer: args.pointer === "fine",
+    reducedMotion: args["reduced-motion"],
+  };
+}
+
+export const wrongWindow = (args: PageArguments): string =>
+  `--window ${args.window} is no size; write it as 390x844`;
 
 /** What the command line asks to read, and within which limits. */
 export const loadOptions = (args: PageArguments, host: Host) => ({

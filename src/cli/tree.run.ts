@@ -9,7 +9,16 @@ import { nodeHost } from "../host/node.ts";
 import { inspectionJson } from "../report/json/inspection.ts";
 import { treeJson } from "../report/json/tree.ts";
 import { inspectionText, treeText } from "../report/terminal/tree.ts";
-import { COULD_NOT, complain, deliver, loadOptions, paintOf, reportProblems } from "./run-context.ts";
+import {
+  COULD_NOT,
+  complain,
+  deliver,
+  deviceOf,
+  loadOptions,
+  paintOf,
+  reportProblems,
+  wrongWindow,
+} from "./run-context.ts";
 import type { TreeArguments } from "./tree.ts";
 
 /** How many elements `--at` shows in full. */
@@ -17,12 +26,14 @@ const MOST_INSPECTED = 20;
 
 export async function runTree(args: TreeArguments): Promise<void> {
   const host = nodeHost();
+  const device = deviceOf(args);
+  if (device === null) return complain(wrongWindow(args));
   const only = args.only === undefined ? null : knownRole(args.only.toLowerCase());
   if (args.only !== undefined && only === null) {
     const near = nearestWord(args.only, Object.keys(roles));
     return complain(`there is no role "${args.only}"${near === null ? "" : `; did you mean ${near}?`}`);
   }
-  const answer = await trees(loadOptions(args, host), host);
+  const answer = await trees({ ...loadOptions(args, host), device }, host);
   reportProblems(answer.problems);
   if (answer.incomplete) process.exitCode = COULD_NOT;
   if (args.format === "json" && answer.pages.length > 1)

@@ -118,6 +118,16 @@ describe("keel audit", () => {
     );
   });
 
+  test("a page named after a list of checks, or after a folder, is still a page", async () => {
+    const folder = folderWith({ "a.html": broken, "b.html": broken });
+    expect((await audited(folder, "--only", "names", "b.html")).document.subjects.map((s) => s.id)).toEqual([
+      "b.html",
+    ]);
+    expect((await audited(folder, "--root", ".", "a.html")).document.subjects.map((s) => s.id)).toEqual([
+      "a.html",
+    ]);
+  });
+
   test("--level and --wcag leave out checks of criteria they do not demand", async () => {
     const { document } = await audited(
       folderWith({ "a.html": page("x", `<meta name="viewport" content="user-scalable=no">`) }),
@@ -277,6 +287,21 @@ describe("stylesheets", () => {
       ),
     ).toEqual([0, 0]);
   });
+});
+
+test("media queries are decided for the device that is named", async () => {
+  const folder = folderWith({
+    "a.html": page(
+      `<img src="a.jpg">`,
+      "<style>@media (width < 500px) and (pointer: coarse) and (prefers-reduced-motion) { img { display: none } }</style>",
+    ),
+  });
+  expect((await keel(folder, ["audit"])).status).toBe(1);
+  expect(
+    (await keel(folder, ["audit", "--window", "390x844", "--pointer", "coarse", "--reduced-motion"])).status,
+  ).toBe(0);
+  const wrong = await keel(folder, ["audit", "--window", "small"]);
+  expect([wrong.status, wrong.err]).toEqual([2, "keel: --window small is no size; write it as 390x844\n"]);
 });
 
 describe("bad input is one line on standard error, status 2, and the rest is audited", () => {
