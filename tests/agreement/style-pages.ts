@@ -9,13 +9,13 @@ section:has(> h2 + p) { background: lime } section:not(:has(h2)) { background: c
 [data-a^="x" i] { color: orange } [lang|=en] .lang { color: brown } p:empty { background: red }
 @supports (display: grid) and (not (display: nonsense)) { .sup { color: rgb(7 7 7) } } @supports not (color: red) { .sup { color: red } }
 @media print, (min-width: 99999px) { * { color: red !important } } @media (width >= 600px) and (orientation: landscape) { .mq { color: rgb(5 5 5) } }
-@scope (.card) to (.inner) { p { color: rgb(3 3 3) } } .bad { color: red; color: nonsense; background: #12; font-weight: boldd }
+@scope (.near) { p { color: rgb(6 6 6) } } @scope (.card) { .near p { color: rgb(4 4 4) } } @scope (.card) to (.inner) { p { color: rgb(3 3 3) } } .bad { color: red; color: nonsense; background: #12; font-weight: boldd }
 .x::nonsense, .y { color: red } .z, .z:hover { color: green } a { color: inherit } .w { all: unset } .kw { color: initial; background: inherit; font-size: unset }
 .m > * + * { color: crimson } .m ~ p { color: indigo } @media not all and (monochrome) { .mono { color: rgb(2 2 2) } }
 </style><body>
 <p id=p>1</p><p id=q>2</p><p id=r class=r>3</p><p class=s>4</p><div class=v><div class="t u">5<b>6</b></div><div class=t>7<b>8</b><i><b>9</b></i></div></div>
 <ul><li>1<li>2<li>3<li>4</ul><section><h2>h</h2><p>p</p></section><section><p>p</p></section><p data-a=Xyz>a</p><p class=lang>l</p><p></p><p class=sup>s</p><p class=mq>m</p><p class=mono>m</p>
-<div class=card><p>in</p><div class=inner><p>out</p></div></div><p class=bad>b</p><p class=y>y</p><p class=z>z</p><p style="color:gold">x<a href=x>link</a><a>no</a></p><p class=w>w</p><div style="background:pink;color:red;font-size:30px"><p class=kw>k</p></div>
+<div class=card><p>in</p><div class=inner><p>out</p></div><div class=near><p>near</p></div></div><p class=bad>b</p><p class=y>y</p><p class=z>z</p><p style="color:gold">x<a href=x>link</a><a>no</a></p><p class=w>w</p><div style="background:pink;color:red;font-size:30px"><p class=kw>k</p></div>
 <div class=m><i>1</i><i>2</i><i>3</i></div><p>after</p><p style="color:red !important" id=q2>i</p>`,
   values: `<!doctype html><html lang="en"><style>
 :root { --a: #123456; --b: var(--a); --c: var(--none, rgb(10 20 30 / .5)); --d: var(--e); --e: var(--d); --size: 2em; --empty: ; }

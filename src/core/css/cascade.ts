@@ -151,8 +151,35 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       }
       sure.push(entry);
     }
-    if (sure.length > 1) sure.sort((a, b) => a.rank - b.rank);
+    if (sure.length > 1)
+      sure.sort(sure.some(isScoped) ? byProximity(element, asked) : (a, b) => a.rank - b.rank);
     for (const entry of sure) blocks.push(unsure?.has(entry) === true ? entry.uncertainBlock : entry.block);
+  };
+
+  /** Between rules of one layer and specificity the nearer scope wins, and any scope over none. CSS Cascade 6 §3.1. */
+  const byProximity = (element: ElementNode, asked: Surroundings) => {
+    const distances = new Map<Entry, number>();
+    const distance = (entry: Entry): number => {
+      const known = distances.get(entry) ?? scopeDistance(entry, element, asked);
+      distances.set(entry, known);
+      return known;
+    };
+    return (a: Entry, b: Entry): number => {
+      const alike = a.block.layer === b.block.layer && a.selector.specificity === b.selector.specificity;
+      const [from, to] = alike ? [distance(a), distance(b)] : [0, 0];
+      return from === to ? a.rank - b.rank : to - from;
+    };
+  };
+
+  /** How many generations up the scope of a rule begins; endless for a rule without one. */
+  const scopeDistance = (entry: Entry, element: ElementNode, asked: Surroundings): number => {
+    const limits = scopeOf(entry.rule.conditions);
+    if (limits === null || limits.start === null) return Number.MAX_SAFE_INTEGER;
+    let distance = 0;
+    for (let up: ElementNode | null = element; up !== null; up = index.parent(up), distance++) {
+      if (matcher.matchesList(up, limits.start, asked) !== NO) return distance;
+    }
+    return Number.MAX_SAFE_INTEGER;
   };
 
   /** Inside `@scope`, `:scope` is the nearest ancestor that the limits allow. CSS Cascade 6 §2.5. */
@@ -370,6 +397,8 @@ function pageScheme(index: DocumentIndex, device: Device): "light" | "dark" {
   if (device.colourScheme === "dark") return supported.includes("dark") ? "dark" : "light";
   return supported.includes("dark") && !supported.includes("light") ? "dark" : "light";
 }
+
+const isScoped = (entry: Entry): boolean => scopeOf(entry.rule.conditions) !== null;
 
 function scopeOf(conditions: Conditions) {
   for (let at = conditions; at !== null; at = at.outer)

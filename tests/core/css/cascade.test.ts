@@ -57,6 +57,19 @@ describe("the cascade", () => {
     expect(styled(css)?.toLowerCase()).toBe(expected);
   });
 
+  test("between equals the nearer scope wins, and any scope over none", () => {
+    const boxes = `<div class="light"><div class="dark"><p class="c" id="a">x</p></div></div>`;
+    expect(
+      value(
+        `<style>@scope (.dark) { p { color: red } } @scope (.light) { p { color: blue } }</style>${boxes}`,
+      ),
+    ).toBe("red");
+    expect(value(`<style>@scope (.dark) { p { color: red } } p { color: blue }</style>${boxes}`)).toBe("red");
+    expect(value(`<style>@scope (.dark) { p { color: red } } .c { color: blue }</style>${boxes}`)).toBe(
+      "blue",
+    );
+  });
+
   test("the style attribute beats rules, important ones aside", () => {
     expect(styled("#a { color: red }", "color", `<p id="a" style="color: blue">x</p>`)).toBe("blue");
     expect(styled("#a { color: red !important }", "color", `<p id="a" style="color: blue">x</p>`)).toBe(
