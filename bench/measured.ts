@@ -3,10 +3,8 @@ import { parse } from "parse5";
 import { checksFor } from "../src/answers/audit.ts";
 import { catalogue } from "../src/core/checks/catalogue.ts";
 import { runChecks } from "../src/core/checks/run.ts";
-import { parseSheet } from "../src/core/css/parse-sheet.ts";
-import { sceneFromSource } from "../src/core/scene/scene.ts";
 import { accessibilityTree } from "../src/core/semantics/tree.ts";
-import { readHtml } from "../src/readers/html/read-html.ts";
+import { sceneOf } from "../tests/page.ts";
 
 const styleText = (html: string): string =>
   [...html.matchAll(/<style>([\s\S]*?)<\/style>/g)].map((m) => m[1] ?? "").join("\n");
@@ -22,38 +20,14 @@ export function parseBoth(html: string, css: string): void {
   parseCss(css, { positions: true });
 }
 
-function scene(html: string, extra: string | null = null) {
-  const page = readHtml(html, "bench.html");
-  const sheets = page.styles.flatMap((style) =>
-    style.kind === "text"
-      ? [
-          {
-            sheet: parseSheet({ file: "bench.html", text: style.text, start: style.start }),
-            media: style.media,
-            scope: style.scope,
-            imports: new Map(),
-          },
-        ]
-      : [],
-  );
-  if (extra !== null)
-    sheets.push({
-      sheet: parseSheet({ file: "bench.css", text: extra, start: 0 }),
-      media: null,
-      scope: page.document,
-      imports: new Map(),
-    });
-  return sceneFromSource(page.document, sheets);
-}
-
 /** What `keel audit` runs when nothing else is asked for. */
 const usual = checksFor(catalogue, "2.2", "AA");
 
-export const auditText = (html: string) => runChecks(scene(html), usual, ["failed", "cantTell"]);
-export const treeOf = (html: string) => accessibilityTree(scene(html));
+export const auditText = (html: string) => runChecks(sceneOf(html), usual, ["failed", "cantTell"]);
+export const treeOf = (html: string) => accessibilityTree(sceneOf(html));
 
 export function styleAll(html: string, css: string): number {
-  const { page } = scene(html, css);
+  const { page } = sceneOf(html, { css });
   let known = 0;
   for (const element of page.index.elements) if (page.styles.keyword(element, "color") !== null) known++;
   return known;
@@ -73,7 +47,7 @@ export const parseTreeBytes = (html: string): number =>
 
 export function treeBytes(html: string): number {
   return heldBy(() => {
-    const whole = scene(html);
+    const whole = sceneOf(html);
     return { whole, tree: accessibilityTree(whole) };
   });
 }

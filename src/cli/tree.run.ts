@@ -1,24 +1,16 @@
 import { inspect } from "../answers/inspect.ts";
 import { selectElements } from "../answers/select.ts";
-import { type PageTree, trees } from "../answers/tree.ts";
+import type { PageTree } from "../answers/tree.ts";
 import { nearestWord } from "../core/document/nearest-word.ts";
 import { onlyRole } from "../core/semantics/only-role.ts";
 import { knownRole } from "../core/semantics/role.ts";
-import { roles } from "../core/semantics/tables/roles.ts";
+import { type Role, roles } from "../core/semantics/tables/roles.ts";
 import { nodeHost } from "../host/node.ts";
 import { inspectionJson } from "../report/json/inspection.ts";
 import { treeJson } from "../report/json/tree.ts";
 import { inspectionText, treeText } from "../report/terminal/tree.ts";
-import {
-  COULD_NOT,
-  complain,
-  deliver,
-  deviceOf,
-  loadOptions,
-  paintOf,
-  reportProblems,
-  wrongWindow,
-} from "./run-context.ts";
+import { askedTrees } from "./asked-trees.ts";
+import { complain, deliver, paintOf } from "./run-context.ts";
 import type { TreeArguments } from "./tree.ts";
 
 /** How many elements `--at` shows in full. */
@@ -26,39 +18,41 @@ const MOST_INSPECTED = 20;
 
 export async function runTree(args: TreeArguments): Promise<void> {
   const host = nodeHost();
-  const device = deviceOf(args);
-  if (device === null) return complain(wrongWindow(args));
   const only = args.only === undefined ? null : knownRole(args.only.toLowerCase());
   if (args.only !== undefined && only === null) {
     const near = nearestWord(args.only, Object.keys(roles));
     return complain(`there is no role "${args.only}"${near === null ? "" : `; did you mean ${near}?`}`);
   }
-  const answer = await trees({ ...loadOptions(args, host), device }, host);
-  reportProblems(answer.problems);
-  if (answer.incomplete) process.exitCode = COULD_NOT;
-  if (args.format === "json" && answer.pages.length > 1)
-    return complain(`JSON holds one page, and the targets name ${answer.pages.length}; name one`);
-  const view = { paint: paintOf(args), names: args.names, only };
-  const pieces: string[] = [];
-  for (const page of answer.pages) {
-    if (args.at !== undefined) {
-      const text = inspected(page, args.at, args.format === "json", view.paint);
-      if (text === null) return;
-      pieces.push(text);
-      continue;
-    }
-    const shown = only === null ? page : { ...page, root: onlyRole(page.root, only) };
-    if (
-      !(await deliver(
-        args.format === "json" ? treeJson(shown) : treeText(page, view),
-        args.output === undefined ? args : { ...args },
-        host,
-      ))
-    )
-      return;
-    if (args.format === "json" && args.output === undefined) process.stdout.write("\n");
+  const pages = await askedTrees(args, host);
+  if (pages === null) return;
+  const json = args.format === "json";
+  const paint = paintOf(args);
+  if (args.at === undefined) {
+    await deliver(
+      json ? jsonTrees(pages, only) : textTrees(pages, { paint, names: args.names, only }),
+      args,
+      host,
+    );
+    return;
   }
-  if (pieces.length > 0) await deliver(pieces, args, host);
+  const pieces: string[] = [];
+  for (const page of pages) {
+    const text = inspected(page, args.at, json, paint);
+    if (text === null) return;
+    pieces.push(text);
+  }
+  await deliver(pieces, args, host);
+}
+
+function* jsonTrees(pages: readonly PageTree[], only: Role | null): Generator<string> {
+  for (const page of pages) {
+    yield* treeJson(only === null ? page : { ...page, root: onlyRole(page.root, only) });
+    yield "\n";
+  }
+}
+
+function* textTrees(pages: readonly PageTree[], view: Parameters<typeof treeText>[1]): Generator<string> {
+  for (const page of pages) yield* treeText(page, view);
 }
 
 function inspected(

@@ -74,7 +74,7 @@ describe("computed values agree with Chromium's", () => {
     await page.setContent(html);
     const theirs = await page.evaluate(collect);
     await page.close();
-    const scene = sceneOf(html, { ...desktop, colourScheme: scheme });
+    const scene = sceneOf(html, { device: { ...desktop, colourScheme: scheme } });
     const { styles, index } = scene.page;
     const body = index.byTag("body")[0];
     const ours = index.elements.slice(index.elements.indexOf(body!));

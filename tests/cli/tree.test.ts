@@ -1,3 +1,5 @@
+import { readFileSync } from "node:fs";
+import path from "node:path";
 import { describe, expect, test } from "vitest";
 import { hearSchema } from "../../src/report/json/hear-schema.ts";
 import { inspectionSchema } from "../../src/report/json/inspection-schema.ts";
@@ -22,6 +24,14 @@ describe("keel tree", () => {
       `"Slips – Brackwater Boatyard" document\n  main landmark\n    "Slips" heading level 1\n    "Yard" navigation landmark\n      list\n        list item\n          "Slips" link`,
     );
     expect(out).toContain(`"Length" text box, required`);
+  });
+
+  test("--output holds every page asked for", async () => {
+    const files = folderWith({ "slips.html": slips, "tides.html": page("<p>Low water</p>") });
+    expect((await keel(files, ["tree", "slips.html", "tides.html", "-o", "trees.txt"])).status).toBe(0);
+    const written = readFileSync(path.join(files, "trees.txt"), "utf8");
+    expect(written).toBe((await keel(files, ["tree", "slips.html", "tides.html"])).out);
+    expect(written).toMatch(/^slips\.html\n[\s\S]+^tides\.html\n/m);
   });
 
   test("--names tells where names came from", async () => {

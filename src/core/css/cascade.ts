@@ -2,7 +2,7 @@ import type { DocumentIndex } from "../document/document-index.ts";
 import type { ElementNode, Node, Span, TreeRoot } from "../document/node.ts";
 import { attributeText, attributeTokens, attributeUnknown } from "../document/written.ts";
 import { and, type Certainty, NO, YES } from "./certainty.ts";
-import type { Device } from "./device.ts";
+import { type Device, desktop } from "./device.ts";
 import { type Interaction, type Matcher, matcherFor, noInteraction, type Surroundings } from "./match.ts";
 import { parseStyleAttribute } from "./parse-sheet.ts";
 import { presentationalHints } from "./presentational-hints.ts";
@@ -10,12 +10,13 @@ import {
   type ActionKind,
   type AppliedBlock,
   type Entry,
+  type RuleContext,
   type RuleIndex,
   type TreeRules,
   treeRules,
 } from "./rule-index.ts";
-import type { AppliedSheet, Conditions } from "./sheet.ts";
-import { userAgentSheet } from "./user-agent.ts";
+import type { AppliedSheet, Conditions, Sheet } from "./sheet.ts";
+import { quirksSheet, standardSheet } from "./user-agent.ts";
 
 /** The cascaded declarations of an element and its place in inheritance. Shared by elements that are styled alike. */
 export interface Style {
@@ -67,36 +68,31 @@ export interface Cascade {
   readonly matcher: Matcher;
 }
 
+const asWritten = (text: string): string => text;
+const lowerCased = (text: string): string => text.toLowerCase();
+
+/** The browser's own rules, which no document and, asking for no media, no device changes. */
+const browserRules = (sheet: Sheet, fold: (text: string) => string): TreeRules =>
+  treeRules([{ sheet, media: null, imports: new Map() }], "user-agent", desktop, {
+    registered: new Map(),
+    places: null,
+    fold,
+  });
+const standardRules = browserRules(standardSheet, asWritten);
+const quirksRules = browserRules(quirksSheet, lowerCased);
+
 /** Builds the cascade of a document for one device: every rule indexed, every element's style found in one pass. */
 export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[], device: Device): Cascade {
   const matcher = matcherFor(index);
-  const registered = new Map<string, { inherits: boolean; initial: string | null }>();
-  const fold = index.document.quirks ? (text: string) => text.toLowerCase() : (text: string) => text;
-  /** What selectors look for among ancestors, each with its place in the filter. */
+  const registered: RuleContext["registered"] = new Map();
+  const fold = index.document.quirks ? lowerCased : asWritten;
   const places = new Map<string, number>();
-  const userAgent = treeRules(
-    [userAgentSheet(index.document)],
-    "user-agent",
-    index.document,
-    device,
-    registered,
-    places,
-    fold,
-  );
+  const userAgent = index.document.quirks ? quirksRules : standardRules;
   const byTree = new Map<TreeRoot, TreeRules>();
   for (const scope of new Set(sheets.map((s) => s.scope))) {
-    byTree.set(
-      scope,
-      treeRules(
-        sheets.filter((s) => s.scope === scope),
-        "author",
-        scope,
-        device,
-        registered,
-        places,
-        fold,
-      ),
-    );
+    const own = sheets.filter((s) => s.scope === scope);
+    const context = { registered, places: "mode" in scope ? null : places, fold };
+    byTree.set(scope, treeRules(own, "author", device, context));
   }
   /** Blocks of attributes, by what they say. */
   const ownBlocks = new Map<string, AppliedBlock>();

@@ -1,4 +1,3 @@
-import type { Document, ShadowRoot } from "../document/node.ts";
 import { and, type Certainty, MAYBE, NO, YES } from "./certainty.ts";
 import type { DeclarationBlock } from "./declared.ts";
 import type { Device } from "./device.ts";
@@ -47,15 +46,22 @@ export interface TreeRules {
   readonly reacting: Readonly<Record<ActionKind, ReadonlySet<string>>>;
 }
 
+/** What the rules of all trees of a document share. */
+export interface RuleContext {
+  /** Custom properties registered by `@property`; filled as rules are read. */
+  readonly registered: Map<string, { inherits: boolean; initial: string | null }>;
+  /** What selectors look for among ancestors, each with its place in the filter; null where none is kept. */
+  readonly places: Map<string, number> | null;
+  /** Ids and classes of old pages match in any case. */
+  readonly fold: (text: string) => string;
+}
+
 /** Reads the rules of one tree: conditions decided for the device, layers put in order, selectors ranked and indexed. */
 export function treeRules(
-  sheets: readonly AppliedSheet[],
+  sheets: readonly Omit<AppliedSheet, "scope">[],
   origin: Origin,
-  scope: Document | ShadowRoot,
   device: Device,
-  registered: Map<string, { inherits: boolean; initial: string | null }>,
-  places: Map<string, number>,
-  fold: (text: string) => string,
+  { registered, places, fold }: RuleContext,
 ): TreeRules {
   const rules: { rule: StyleRule; certainty: Certainty; layer: string | null }[] = [];
   const layers = new LayerOrder();
@@ -80,7 +86,7 @@ export function treeRules(
   };
   const prefixed = (prefix: string | null, name: string | null) =>
     name === null ? prefix : prefix === null ? name : `${prefix}.${name}`;
-  const addSheet = (applied: AppliedSheet, outer: Certainty, prefix: string | null) => {
+  const addSheet = (applied: Omit<AppliedSheet, "scope">, outer: Certainty, prefix: string | null) => {
     const whole = and(outer, applied.media === null ? YES : media(applied.media));
     if (whole === NO) return;
     for (const item of applied.sheet.items) {
@@ -142,7 +148,7 @@ export function treeRules(
     uncertainBlock: d.uncertainBlock,
     certainty: d.certainty,
     rank,
-    ancestors: "mode" in scope ? [] : requiredAncestors(d.selector, places, fold),
+    ancestors: places === null ? [] : requiredAncestors(d.selector, places, fold),
   }));
   const groups = new Map<string | null, Entry[]>();
   for (const entry of entries) {

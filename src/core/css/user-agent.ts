@@ -1,6 +1,4 @@
-import type { Document } from "../document/node.ts";
 import { parseSheet } from "./parse-sheet.ts";
-import type { AppliedSheet } from "./sheet.ts";
 
 /**
  * What a browser styles before any author does, as far as questions here depend on it. HTML §15 "Rendering",
@@ -82,13 +80,7 @@ q::before { content: open-quote } q::after { content: close-quote }
 const quirksRules =
   "table { font-size: medium; font-weight: normal; font-style: normal; text-align: start; white-space: normal; line-height: normal }";
 
-const standardSheet = parseSheet({ file: "browser defaults", text: rules, start: 0 });
-const quirksSheet = parseSheet({ file: "browser defaults", text: `${rules}${quirksRules}`, start: 0 });
-
-/** The browser's own stylesheet for a document: old pages have a few rules more (HTML §15.3.12). */
-export const userAgentSheet = (document: Document): AppliedSheet => ({
-  sheet: document.quirks ? quirksSheet : standardSheet,
-  media: null,
-  scope: document,
-  imports: new Map(),
-});
+/** The browser's own stylesheet. */
+export const standardSheet = parseSheet({ file: "browser defaults", text: rules, start: 0 });
+/** Its stylesheet for old pages, with a few rules more. HTML §15.3.12. */
+export const quirksSheet = parseSheet({ file: "browser defaults", text: `${rules}${quirksRules}`, start: 0 });
