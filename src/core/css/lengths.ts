@@ -78,10 +78,6 @@ function inPixels(value: number, unit: string, basis: LengthBasis): number | nul
       return of(basis.rootFontSize);
     case "%":
       return of(basis.percentage, 0.01);
-    case "ex":
-    case "ch":
-      // Half an em stands in for measures of a font that source does not give: good enough to compare, not to measure.
-      return null;
     case "lh":
       return of(basis.lineHeight);
     case "vw":
@@ -130,6 +126,7 @@ function sum(text: string, basis: LengthBasis, depth: number): number | null {
     }
   }
   parts.push({ sign, text: text.slice(start) });
+  if (parts.some((part) => isNumber(part.text) !== isNumber(text))) return null;
   let total = 0;
   for (const part of parts) {
     const value = product(part.text, basis, depth);
@@ -138,6 +135,10 @@ function sum(text: string, basis: LengthBasis, depth: number): number | null {
   }
   return total;
 }
+
+/** Whether no value in a calculation has a unit; a sum of numbers and lengths is invalid. CSS Values 4 §10.9. */
+const isNumber = (calculation: string): boolean =>
+  !/[\d.][a-z%]/i.test(calculation.replaceAll(/e[+-]?\d+/gi, ""));
 
 function product(text: string, basis: LengthBasis, depth: number): number | null {
   let result: number | null = null;
@@ -163,7 +164,7 @@ function product(text: string, basis: LengthBasis, depth: number): number | null
       start = i + 1;
     }
   }
-  return apply(text.length) ? result : null;
+  return apply(text.length) && Number.isFinite(result) ? result : null;
 }
 
 /** The computed font size in CSS pixels; null where it cannot be known. CSS Fonts 4 §2.5. Works down the ancestors. */
