@@ -1,35 +1,85 @@
 import type { Check } from "./check.ts";
 import { linksStandOut } from "./colour/links-stand-out.ts";
+import { colourNotAlone } from "./colour/not-alone.ts";
 import { contrastControlEdge } from "./contrast/control-edge.ts";
 import { contrastFocusMark } from "./contrast/focus-mark.ts";
 import { contrastPlaceholder } from "./contrast/placeholder.ts";
 import { contrastText } from "./contrast/text.ts";
 import { contrastTextActedOn } from "./contrast/text-acted-on.ts";
 import { contrastTextEnhanced } from "./contrast/text-enhanced.ts";
+import { errorConnected } from "./forms/error-connected.ts";
+import { optionsGrouped } from "./forms/options-grouped.ts";
 import { purposeTold } from "./forms/purpose-told.ts";
+import { requiredTold } from "./forms/required-told.ts";
+import { accessKeys } from "./keys/access-keys.ts";
+import { activates } from "./keys/activates.ts";
+import { dragHasEqual } from "./keys/drag-has-equal.ts";
 import { focusShows } from "./keys/focus-shows.ts";
+import { hoverHasEqual } from "./keys/hover-has-equal.ts";
+import { noSurpriseOnFocus } from "./keys/no-surprise-on-focus.ts";
+import { noSurpriseOnInput } from "./keys/no-surprise-on-input.ts";
+import { noTrap } from "./keys/no-trap.ts";
+import { oneStopPerWidget } from "./keys/one-stop-per-widget.ts";
+import { orderMakesSense } from "./keys/order-makes-sense.ts";
 import { reachable } from "./keys/reachable.ts";
+import { scrolls } from "./keys/scrolls.ts";
+import { skipArrives } from "./keys/skip-arrives.ts";
+import { wayPastRepeats } from "./keys/way-past-repeats.ts";
+import { captions } from "./media/captions.ts";
 import { noAutoplay } from "./media/no-autoplay.ts";
+import { canStop } from "./motion/can-stop.ts";
+import { noFlash } from "./motion/no-flash.ts";
 import { actionNamed } from "./names/action-named.ts";
+import { areaNamed } from "./names/area-named.ts";
 import { controlLabelled } from "./names/control-labelled.ts";
+import { fromTooltipOnly } from "./names/from-tooltip-only.ts";
+import { groupNamed } from "./names/group-named.ts";
 import { imageDescribed } from "./names/image-described.ts";
 import { labelConnected } from "./names/label-connected.ts";
+import { labelStaysVisible } from "./names/label-stays-visible.ts";
+import { landmarksToldApart } from "./names/landmarks-told-apart.ts";
+import { linkPurpose } from "./names/link-purpose.ts";
+import { linksToldApart } from "./names/links-told-apart.ts";
 import { noFileName } from "./names/no-file-name.ts";
+import { notHeardTwice } from "./names/not-heard-twice.ts";
+import { referencesFound } from "./names/references-found.ts";
+import { saysItOnce } from "./names/says-it-once.ts";
+import { takesAName } from "./names/takes-a-name.ts";
 import { visibleWordsInName } from "./names/visible-words-in-name.ts";
 import { childrenPresent } from "./roles/children-present.ts";
 import { documentNotHidden } from "./roles/document-not-hidden.ts";
 import { rolesExist } from "./roles/exists.ts";
+import { fitsElement } from "./roles/fits-element.ts";
+import { flattenedHoldsNoFocus } from "./roles/flattened-holds-no-focus.ts";
 import { hiddenHoldsNoFocus } from "./roles/hidden-holds-no-focus.ts";
+import { nativeFirst } from "./roles/native-first.ts";
 import { noNestedActions } from "./roles/no-nested-actions.ts";
+import { notRepeated } from "./roles/not-repeated.ts";
 import { parentPresent } from "./roles/parent-present.ts";
+import { promiseKept } from "./roles/promise-kept.ts";
+import { stateAgrees } from "./roles/state-agrees.ts";
 import { stateValues } from "./roles/state-values.ts";
 import { statesRequired } from "./roles/states-required.ts";
+import { statesSupported } from "./roles/states-supported.ts";
+import { headingsExist } from "./structure/headings-exist.ts";
+import { headingsMarked } from "./structure/headings-marked.ts";
+import { headingsSay } from "./structure/headings-say.ts";
+import { headingsStep } from "./structure/headings-step.ts";
 import { idsUnique } from "./structure/ids-unique.ts";
+import { inLandmarks } from "./structure/in-landmarks.ts";
+import { landmarkPlace } from "./structure/landmark-place.ts";
 import { language } from "./structure/language.ts";
 import { languageOfParts } from "./structure/language-of-parts.ts";
+import { layoutTablesPlain } from "./structure/layout-tables.ts";
+import { lists } from "./structure/lists.ts";
+import { oneMain } from "./structure/main.ts";
+import { readingOrderKept } from "./structure/reading-order.ts";
 import { tableHeaders } from "./structure/table-headers.ts";
 import { title } from "./structure/title.ts";
 import { noRefresh } from "./time/no-refresh.ts";
+import { targetSize } from "./touch/target-size.ts";
+import { targetSizeEnhanced } from "./touch/target-size-enhanced.ts";
+import { anyOrientation } from "./zoom/any-orientation.ts";
 import { zoomNotBlocked } from "./zoom/not-blocked.ts";
 import { spacing } from "./zoom/spacing.ts";
 
@@ -37,18 +87,36 @@ import { spacing } from "./zoom/spacing.ts";
 export const catalogue: readonly Check[] = [
   imageDescribed,
   noFileName,
+  saysItOnce,
+  notHeardTwice,
   controlLabelled,
   labelConnected,
+  labelStaysVisible,
   actionNamed,
+  areaNamed,
+  groupNamed,
+  referencesFound,
   visibleWordsInName,
+  takesAName,
+  linkPurpose,
+  linksToldApart,
+  landmarksToldApart,
+  fromTooltipOnly,
   rolesExist,
+  fitsElement,
+  notRepeated,
+  nativeFirst,
   statesRequired,
+  statesSupported,
   stateValues,
+  stateAgrees,
   parentPresent,
   childrenPresent,
   noNestedActions,
   hiddenHoldsNoFocus,
+  flattenedHoldsNoFocus,
   documentNotHidden,
+  promiseKept,
   contrastText,
   contrastTextActedOn,
   contrastTextEnhanced,
@@ -56,16 +124,48 @@ export const catalogue: readonly Check[] = [
   contrastControlEdge,
   contrastFocusMark,
   linksStandOut,
+  colourNotAlone,
   reachable,
+  activates,
+  noTrap,
+  orderMakesSense,
   focusShows,
+  wayPastRepeats,
+  skipArrives,
+  noSurpriseOnFocus,
+  noSurpriseOnInput,
+  oneStopPerWidget,
+  hoverHasEqual,
+  accessKeys,
+  scrolls,
+  dragHasEqual,
   title,
   language,
   languageOfParts,
+  headingsExist,
+  headingsStep,
+  headingsSay,
+  headingsMarked,
+  oneMain,
+  inLandmarks,
+  landmarkPlace,
+  lists,
   tableHeaders,
+  layoutTablesPlain,
   idsUnique,
+  readingOrderKept,
   zoomNotBlocked,
   spacing,
+  anyOrientation,
+  targetSize,
+  targetSizeEnhanced,
+  canStop,
+  noFlash,
   noRefresh,
+  captions,
   noAutoplay,
   purposeTold,
+  requiredTold,
+  errorConnected,
+  optionsGrouped,
 ];

@@ -17,6 +17,14 @@ export type Family =
   | "media"
   | "forms";
 
+/** What a team may set for a check. */
+export interface CheckSettings {
+  /** Further words, for a check that goes by words; each check says in `takesWords` what they mean to it. */
+  readonly words: readonly string[];
+}
+
+export const usualSettings: CheckSettings = { words: [] };
+
 /** Everything about one check, in one place: its examples are its tests and its explanation. */
 export interface Check {
   /** `family.what-must-hold`. */
@@ -31,8 +39,10 @@ export interface Check {
   readonly mend: string;
   /** Makes sense for a whole page only, not for a piece of one. */
   readonly pageOnly?: true;
+  /** What the words of its settings mean; absent where it goes by none. */
+  readonly takesWords?: string;
   readonly looksAt: (scene: Scene) => Iterable<ElementNode>;
-  readonly judge: (element: ElementNode, scene: Scene) => Verdict;
+  readonly judge: (element: ElementNode, scene: Scene, settings: CheckSettings) => Verdict;
   readonly examples: {
     readonly kept: readonly string[];
     readonly broken: readonly string[];

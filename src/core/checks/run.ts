@@ -1,6 +1,6 @@
 import type { Finding, Outcome } from "../findings/verdict.ts";
 import type { Scene } from "../scene/scene.ts";
-import type { Check } from "./check.ts";
+import { type Check, type CheckSettings, usualSettings } from "./check.ts";
 
 /** How one check went on one subject. */
 export interface CheckResult {
@@ -25,14 +25,16 @@ export function runChecks(
   scene: Scene,
   checks: readonly Check[],
   outcomes: readonly Outcome[] = everyOutcome,
+  settingsOf: (check: Check) => CheckSettings = () => usualSettings,
 ): RunResult {
   const findings: Finding[] = [];
   const results: CheckResult[] = [];
   for (const check of checks) {
     const counts = { passed: 0, failed: 0, cantTell: 0 };
+    const settings = settingsOf(check);
     if (check.pageOnly !== true || scene.document.kind === "document") {
       for (const element of check.looksAt(scene)) {
-        const verdict = check.judge(element, scene);
+        const verdict = check.judge(element, scene, settings);
         if (verdict.outcome === "inapplicable") continue;
         counts[verdict.outcome]++;
         if (!outcomes.includes(verdict.outcome)) continue;

@@ -1,4 +1,3 @@
-import { NO } from "../css/certainty.ts";
 import type { ElementNode } from "../document/node.ts";
 import type { Scene } from "../scene/scene.ts";
 
@@ -20,16 +19,6 @@ export function isUnnamed(scene: Scene, element: ElementNode): boolean {
   return name.certain && speakable(name.text) === "";
 }
 
-/** Whether assistive technology is given the element for certain. */
-export const isExposed = (scene: Scene, element: ElementNode): boolean =>
-  scene.presence.of(element).exposed !== NO;
-
-/** Elements of the given tags that are exposed. */
-export function* exposedByTag(scene: Scene, ...tags: readonly string[]): Iterable<ElementNode> {
-  for (const tag of tags)
-    for (const element of scene.page.index.byTag(tag)) if (isExposed(scene, element)) yield element;
-}
-
 /** A custom element that is not defined in source may put anything in its place. */
 export function holdsUnknownContent(scene: Scene, element: ElementNode): ElementNode | null {
   const { index } = scene.page;
@@ -40,7 +29,3 @@ export function holdsUnknownContent(scene: Scene, element: ElementNode): Element
   }
   return null;
 }
-
-/** Exposed elements that carry a role attribute, in document order. */
-export const exposedWithRole = (scene: Scene): readonly ElementNode[] =>
-  scene.page.index.elements.filter((element) => element.attributes.has("role") && isExposed(scene, element));

@@ -15,7 +15,7 @@ import {
   type TreeRules,
   treeRules,
 } from "./rule-index.ts";
-import type { AppliedSheet, Conditions, Sheet } from "./sheet.ts";
+import type { AppliedSheet, Conditions, Keyframe, Sheet } from "./sheet.ts";
 import { quirksSheet, standardSheet } from "./user-agent.ts";
 
 /** The cascaded declarations of an element and its place in inheritance. Shared by elements that are styled alike. */
@@ -55,6 +55,10 @@ function styleSharing(): (parent: Style | null, blocks: readonly AppliedBlock[])
 
 export interface Cascade {
   readonly device: Device;
+  /** The steps of an animation; empty where no sheet of the element's tree defines it. */
+  keyframes(element: ElementNode, name: string): readonly Keyframe[];
+  /** Whether some rule or style attribute of the page declares the property. */
+  declares(property: string): boolean;
   /** Whether some rule of the page itself may change something when the user does this on the element. */
   mayReact(element: ElementNode, action: ActionKind): boolean;
   /** The scheme of elements that name none: light, unless the page says in a meta element that it supports dark. */
@@ -346,8 +350,15 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
   const pseudoStyles = new Map<string, Map<ElementNode, Style | null>>();
   /** The pseudo-elements that some rule of the page itself makes: most pages ask for few. */
   const authorPseudos = new Set([...byTree.values()].flatMap((tree) => [...tree.pseudos.keys()]));
+  let declared: ReadonlySet<string> | null = null;
+  const declares = (property: string): boolean => {
+    declared ??= declaredIn([...[...byTree.values()].flatMap((tree) => tree.blocks), ...ownBlocks.values()]);
+    return declared.has(property);
+  };
   return {
     device,
+    declares,
+    keyframes: (element, name) => byTree.get(index.record(element).root)?.keyframes.get(name) ?? [],
     mayReact,
     pageScheme: pageScheme(index, device),
     registered,
@@ -380,6 +391,15 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       return made;
     },
   };
+}
+
+function declaredIn(blocks: readonly AppliedBlock[]): ReadonlySet<string> {
+  const found = new Set<string>();
+  for (const { normal, important } of blocks) {
+    for (const property of normal.keys()) found.add(property);
+    if (important !== null) for (const property of important.keys()) found.add(property);
+  }
+  return found;
 }
 
 /** HTML §4.2.5.1, "color-scheme". */

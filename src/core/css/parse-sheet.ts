@@ -3,7 +3,7 @@ import parseCss from "css-tree/selector-parser";
 import { tokenize, tokenTypes } from "css-tree/tokenizer";
 import { type DeclarationBlock, DeclarationCollector } from "./declared.ts";
 import { compileSelectorList, InvalidSelector, type SelectorList } from "./selector.ts";
-import type { Conditions, ImportRule, Sheet, SheetItem } from "./sheet.ts";
+import type { Conditions, ImportRule, Keyframe, Sheet, SheetItem } from "./sheet.ts";
 
 /** Which part of a file is CSS: offsets of what is found count from the start of the file. */
 export interface StyleText {
@@ -302,6 +302,15 @@ export function parseSheet(style: StyleText): Sheet {
           if (found !== null) items.push({ kind: "import", import: found });
         }
         return;
+      case "keyframes":
+      case "-webkit-keyframes":
+        if (opens)
+          items.push({
+            kind: "keyframes",
+            name: prelude.replace(/^(["'])(.*)\1$/, "$2"),
+            frames: keyframes({ ...span(end + 1, close), text: textBetween(end + 1, close) }),
+          });
+        return;
       case "property":
         if (opens) propertyRule(prelude, textBetween(end + 1, close));
         return;
@@ -357,6 +366,18 @@ export function parseSheet(style: StyleText): Sheet {
     if ((match[1] !== undefined && start === null) || (match[2] !== undefined && end === null)) return null;
     return { start, end };
   }
+}
+
+/** CSS Animations 1 §3: steps of an animation, each with its places and declarations. */
+function keyframes(body: StyleText): readonly Keyframe[] {
+  return [...body.text.matchAll(/([^{}]+)\{([^{}]*)\}/g)].flatMap(([, places = "", text = ""]) => {
+    const at = places.split(",").map((place) => {
+      const word = place.trim().toLowerCase();
+      return word === "from" ? 0 : word === "to" ? 1 : Number.parseFloat(word) / 100;
+    });
+    if (at.some(Number.isNaN)) return [];
+    return [{ at, declarations: parseStyleAttribute({ ...body, text }).normal }];
+  });
 }
 
 /** The declarations of a `style` attribute. CSS Style Attributes §3. */

@@ -3,7 +3,7 @@ import type { DeclarationBlock } from "./declared.ts";
 import type { Device } from "./device.ts";
 import { evaluateMedia } from "./media.ts";
 import type { ComplexSelector, Compound } from "./selector.ts";
-import type { AppliedSheet, Conditions, StyleRule } from "./sheet.ts";
+import type { AppliedSheet, Conditions, Keyframe, StyleRule } from "./sheet.ts";
 import { evaluateSupports } from "./supports.ts";
 
 /** Where a declaration comes from, the weakest first. CSS Cascade 5 §6.2; hints rank before the author's own (§6.5). */
@@ -42,6 +42,10 @@ export interface RuleIndex {
 export interface TreeRules {
   readonly elements: RuleIndex;
   readonly pseudos: ReadonlyMap<string, RuleIndex>;
+  /** Every block of declarations, in no order that matters. */
+  readonly blocks: readonly AppliedBlock[];
+  /** Animations by name; of several of one name the last. */
+  readonly keyframes: ReadonlyMap<string, readonly Keyframe[]>;
   /** For each user action, the id, class or tag of what some selector wants it on; `*` for anything. */
   readonly reacting: Readonly<Record<ActionKind, ReadonlySet<string>>>;
 }
@@ -65,6 +69,7 @@ export function treeRules(
 ): TreeRules {
   const rules: { rule: StyleRule; certainty: Certainty; layer: string | null }[] = [];
   const layers = new LayerOrder();
+  const keyframes = new Map<string, readonly Keyframe[]>();
   const mediaResults = new Map<string, Certainty>();
   const media = (text: string): Certainty => {
     let known = mediaResults.get(text);
@@ -93,6 +98,7 @@ export function treeRules(
       if (item.kind === "layer") {
         if (certaintyOf(item.conditions) !== NO) layers.add(prefixed(prefix, item.name) ?? item.name);
       } else if (item.kind === "property") registered.set(item.name, item);
+      else if (item.kind === "keyframes") keyframes.set(item.name, item.frames);
       else if (item.kind === "import") {
         const layer = prefixed(prefix, item.import.layer);
         if (item.import.layer !== null && layer !== null) layers.add(layer);
@@ -164,6 +170,8 @@ export function treeRules(
         name === null ? [] : [[name, ruleIndex(group, fold)] as const],
       ),
     ),
+    blocks: [...new Set(entries.map((entry) => entry.block))],
+    keyframes,
     reacting: reactingKeys(entries, fold),
   };
 }

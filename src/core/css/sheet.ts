@@ -13,6 +13,7 @@ export type SheetItem =
   /** `@layer a, b;` or the opening of a layer block: fixes the order of layers. */
   | { readonly kind: "layer"; readonly name: string; readonly conditions: Conditions }
   | { readonly kind: "import"; readonly import: ImportRule }
+  | { readonly kind: "keyframes"; readonly name: string; readonly frames: readonly Keyframe[] }
   | {
       readonly kind: "property";
       readonly name: string;
@@ -36,6 +37,13 @@ export interface StyleRule {
   /** Full dotted name of the cascade layer; null outside every layer. */
   readonly layer: string | null;
   readonly source: Span;
+}
+
+/** One step of an animation. CSS Animations 1 §3. */
+export interface Keyframe {
+  /** Places in the animation, 0 to 1. */
+  readonly at: readonly number[];
+  readonly declarations: ReadonlyMap<string, Declared>;
 }
 
 export interface ImportRule {

@@ -49,6 +49,9 @@ const longhandsOf: Readonly<Record<string, readonly string[]>> = {
     "text-decoration-thickness",
   ],
   "list-style": ["list-style-type", "list-style-image"],
+  gap: ["row-gap", "column-gap"],
+  "grid-gap": ["row-gap", "column-gap"],
+  flex: ["flex-grow"],
   "flex-flow": ["flex-direction", "flex-wrap"],
   "white-space": ["white-space-collapse"],
   animation: ["animation-name", "animation-duration", "animation-iteration-count"],
@@ -91,6 +94,8 @@ export function expandShorthand(property: string, text: string): Expansion {
       return oneOfEach(text, longhands);
     case "white-space":
       return expandWhiteSpace(text);
+    case "flex":
+      return [["flex-grow", flexGrow(text)]];
     case "animation":
     case "-webkit-animation":
       return expandAnimation(text);
@@ -278,6 +283,12 @@ function expandWhiteSpace(text: string): Expansion {
     if (collapse !== null) return [["white-space-collapse", collapse]];
   }
   return [["white-space-collapse", "collapse"]];
+}
+
+/** CSS Flexbox 1 §7.1: the first number; 1 where only a basis is given, 0 for \`none\` and \`initial\`. */
+function flexGrow(text: string): string {
+  if (/^none$/i.test(text)) return "0";
+  return splitAtSpaces(text).find((part) => /^[\d.]+$/.test(part)) ?? "1";
 }
 
 const animationWords =

@@ -7,6 +7,7 @@ import { resolvedWeight } from "./font-weight.ts";
 import { fontSize, lengthBasis, lengthInPixels } from "./lengths.ts";
 import { type Interaction, noInteraction } from "./match.ts";
 import type { ActionKind } from "./rule-index.ts";
+import type { Keyframe } from "./sheet.ts";
 
 /** An element, or one of its pseudo-elements, while the user does something or nothing. */
 export interface Styled {
@@ -45,6 +46,10 @@ export interface Styles {
   likeness(styled: Styled): object | null;
   /** Custom properties declared on the element itself, in order. */
   customProperties(element: ElementNode): readonly string[];
+  /** The steps of an animation that an element names. */
+  keyframes(element: ElementNode, name: string): readonly Keyframe[];
+  /** Whether the page itself declares the longhand anywhere: a quick no for what hardly any page says. */
+  declares(property: string): boolean;
   /** Whether some rule of the page may change something when the user does this on the element: a quick no, or perhaps. */
   mayReact(element: ElementNode, action: ActionKind): boolean;
 }
@@ -84,6 +89,8 @@ export function stylesFromCascade(cascade: Cascade): Styles {
           style.blocks.flatMap((block) => [...block.normal.keys()].filter((name) => name.startsWith("--"))),
         ),
       ]) ?? [],
+    keyframes: cascade.keyframes,
+    declares: cascade.declares,
     mayReact: cascade.mayReact,
   };
 }

@@ -6,7 +6,14 @@ import { indexDocument } from "../document/document-index.ts";
 import type { Document } from "../document/node.ts";
 import { presenceOf } from "../rendering/presence.ts";
 import { type Semantics, semanticsOf } from "../semantics/semantics.ts";
-import { asksForScheme, type SchemeView, schemeView, type Theme, withTheme } from "./schemes.ts";
+import {
+  asksForOrientation,
+  asksForScheme,
+  type SchemeView,
+  schemeView,
+  type Theme,
+  withTheme,
+} from "./schemes.ts";
 
 /** The one thing a check may question. */
 export interface Scene extends Semantics {
@@ -15,6 +22,8 @@ export interface Scene extends Semantics {
   readonly stylesKnown: boolean;
   /** The page in each colour scheme it is made for; the first is that of the device. Worked out when first asked for. */
   schemes(): readonly SchemeView[];
+  /** The page with the window turned by a quarter; null where no style asks how it stands. Worked out when first asked for. */
+  turned(): SchemeView | null;
 }
 
 export interface SceneOptions {
@@ -33,6 +42,7 @@ export function sceneFromSource(
   const index = indexDocument(document);
   const semantics = semanticsOf({ index, styles: stylesFromCascade(cascadeFor(index, sheets, device)) });
   let views: readonly SchemeView[] | null = null;
+  let turned: SchemeView | null | undefined;
   return {
     ...semantics,
     document,
@@ -53,6 +63,12 @@ export function sceneFromSource(
         ...themes.map((theme) => viewOf(withTheme(document, theme), sheets, device, theme)),
       ];
       return views;
+    },
+    turned() {
+      turned ??= asksForOrientation(sheets)
+        ? viewOf(document, sheets, { ...device, width: device.height, height: device.width }, null)
+        : null;
+      return turned;
     },
   };
 }

@@ -37,30 +37,51 @@ export function withTheme(document: Document, { attribute, value }: Theme): Docu
   return { ...document, children };
 }
 
+/** Every sheet that applies, imported ones included, each once. */
+function* allSheets(sheets: readonly AppliedSheet[]): Iterable<AppliedSheet> {
+  const seen = new Set<AppliedSheet>();
+  const pending = [...sheets];
+  for (let applied = pending.pop(); applied !== undefined; applied = pending.pop()) {
+    if (seen.has(applied)) continue;
+    seen.add(applied);
+    yield applied;
+    pending.push(...applied.imports.values());
+  }
+}
+
+/** The media conditions of a sheet: its own, and those of its rules and imports. */
+function* mediaConditions({ media, sheet }: AppliedSheet): Iterable<string> {
+  if (media !== null) yield media;
+  for (const item of sheet.items) {
+    if (item.kind === "import" && item.import.media !== null) yield item.import.media;
+    if (item.kind !== "rule") continue;
+    for (let at = item.rule.conditions; at !== null; at = at.outer)
+      if (at.condition.kind === "media") yield at.condition.text;
+  }
+}
+
+/** Whether anything in the page asks which way the window stands. */
+export function asksForOrientation(sheets: readonly AppliedSheet[]): boolean {
+  for (const applied of allSheets(sheets))
+    for (const text of mediaConditions(applied)) if (/\borientation\b/i.test(text)) return true;
+  return false;
+}
+
 /** Whether anything in the page asks which colour scheme is wanted, so that it must be judged in both. */
 export function asksForScheme(index: DocumentIndex, sheets: readonly AppliedSheet[]): boolean {
   const meta = index
     .byTag("meta")
     .some((element) => attributeText(element, "name")?.toLowerCase() === "color-scheme");
   if (meta) return true;
-  const seen = new Set<AppliedSheet>();
-  const pending = [...sheets];
-  for (let applied = pending.pop(); applied !== undefined; applied = pending.pop()) {
-    if (seen.has(applied)) continue;
-    seen.add(applied);
-    if (/prefers-color-scheme/i.test(applied.media ?? "")) return true;
+  for (const applied of allSheets(sheets)) {
+    for (const text of mediaConditions(applied)) if (/prefers-color-scheme/i.test(text)) return true;
     for (const item of applied.sheet.items) {
-      if (item.kind === "import" && /prefers-color-scheme/i.test(item.import.media ?? "")) return true;
       if (item.kind !== "rule") continue;
-      for (let at = item.rule.conditions; at !== null; at = at.outer) {
-        if (at.condition.kind === "media" && /prefers-color-scheme/i.test(at.condition.text)) return true;
-      }
       for (const block of [item.rule.normal, item.rule.important ?? new Map()]) {
         for (const [property, { text }] of block)
           if (/light-dark\(/i.test(text) || (property === "color-scheme" && /dark/i.test(text))) return true;
       }
     }
-    pending.push(...applied.imports.values());
   }
   return index.elements.some((element) =>
     /light-dark\(|color-scheme/i.test(attributeText(element, "style") ?? ""),

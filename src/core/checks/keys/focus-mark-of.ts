@@ -2,9 +2,9 @@ import type { Rgba } from "../../colour/rgba.ts";
 import type { Interaction } from "../../css/match.ts";
 import { inputType, textTypes } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
-import { isTabbable } from "../../rendering/focusable.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
 import type { Scene } from "../../scene/scene.ts";
+import { sureStops } from "../exposed.ts";
 
 /** How focus shows on an element, as far as styles tell. */
 export type FocusMark =
@@ -16,9 +16,8 @@ export type FocusMark =
 
 /** Elements that Tab reaches for certain, are seen, and show no caret of their own. */
 export const markedStops = (scene: Scene): readonly ElementNode[] =>
-  scene.page.index.elements.filter((element) => {
-    if (element.namespace !== "html" || isTabbable(scene.page, scene.presence, element) !== true)
-      return false;
+  sureStops(scene).filter((element) => {
+    if (element.namespace !== "html") return false;
     const hasCaret =
       element.tag === "textarea" ||
       element.attributes.has("contenteditable") ||

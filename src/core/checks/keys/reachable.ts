@@ -1,6 +1,5 @@
 import { NO } from "../../css/certainty.ts";
 import type { ElementNode } from "../../document/node.ts";
-import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isFocusable, isTabbable, tabindexOf } from "../../rendering/focusable.ts";
 import { ask } from "../../repair/edit.ts";
@@ -8,20 +7,8 @@ import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
+import { clickHandlerOf, pointerEvents } from "./click-handler.ts";
 
-const pointerEvents = [
-  "click",
-  "dblclick",
-  "mousedown",
-  "mouseup",
-  "pointerdown",
-  "pointerup",
-  "touchstart",
-  "touchend",
-];
-/** Handlers that only keep an event from others, or from the browser, do nothing anyone could miss. */
-const idleHandler =
-  /^(?:\s*(?:return\s+(?:false|true)|(?:window\.)?event\.(?:stopPropagation|preventDefault|stopImmediatePropagation)\(\)|void\s*\(?0\)?|;)\s*;?)*$/;
 /** Widgets that move focus among their items themselves: an item out of the Tab order is as it should be. */
 const composites = new Set<Role>([
   "toolbar",
@@ -36,14 +23,6 @@ const composites = new Set<Role>([
   "combobox",
 ]);
 
-function handlerOf(element: ElementNode): string | null {
-  for (const event of pointerEvents) {
-    const text = attributeText(element, `on${event}`);
-    if (text !== null && !idleHandler.test(text)) return text.trim();
-  }
-  return null;
-}
-
 function* withPointerHandlers(scene: Scene): Iterable<ElementNode> {
   for (const element of scene.page.index.elements) {
     if (
@@ -53,7 +32,7 @@ function* withPointerHandlers(scene: Scene): Iterable<ElementNode> {
       continue;
     const presence = scene.presence.of(element);
     if (presence.visible === NO || presence.inert || presence.reason === "aria-hidden") continue;
-    if (handlerOf(element) !== null) yield element;
+    if (clickHandlerOf(element) !== null) yield element;
   }
 }
 
@@ -65,7 +44,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     return passed;
   if (focusCause(index, element) === "control" && isFocusable(scene.page, scene.presence, element) === false)
     return passed;
-  const handler = handlerOf(element) ?? "";
+  const handler = clickHandlerOf(element) ?? "";
   if (reachableHandlers(scene).has(handler)) return passed;
   for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
     const { role } = scene.role(up);
@@ -97,7 +76,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   return failed(
     `This <${element.tag}>${called} can be clicked, but takes no focus.`,
     ask('Make it a <button type="button">: it takes focus and answers Enter and Space by itself.'),
-    { facts: { handler } },
+    { facts: { handler }, cause: `no focus ${index.record(element).order}` },
   );
 }
 
@@ -106,7 +85,7 @@ const reachableHandlers = keptForScene((scene: Scene): ReadonlySet<string> => {
   const found = new Set<string>();
   for (const element of scene.page.index.elements) {
     if (element.listeners === "unknown" || element.listeners.size === 0) continue;
-    const handler = handlerOf(element);
+    const handler = clickHandlerOf(element);
     if (handler !== null && isTabbable(scene.page, scene.presence, element) === true) found.add(handler);
   }
   return found;

@@ -8,7 +8,8 @@ import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { CriterionNumber } from "../../standards/criteria.ts";
 import type { Check } from "../check.ts";
-import { holdsUnknownContent, isExposed, isUnnamed } from "../shown-name.ts";
+import { isExposed } from "../exposed.ts";
+import { holdsUnknownContent, isUnnamed } from "../shown-name.ts";
 import { pictureCause } from "./picture-cause.ts";
 
 const actions = new Set<Role>([

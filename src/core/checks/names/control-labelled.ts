@@ -2,16 +2,17 @@ import { inputType } from "../../document/form-controls.ts";
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
-import { attributeText, writtenText } from "../../document/written.ts";
+import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { renameAttribute, setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, type Repair, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
-import { foldSpaces } from "../../semantics/text-collector.ts";
 import type { Check } from "../check.ts";
-import { isExposed, isUnnamed, speakable } from "../shown-name.ts";
+import { isExposed } from "../exposed.ts";
+import { isUnnamed, speakable } from "../shown-name.ts";
 import { labelsThatMiss, missedLabelCause } from "./meant-label.ts";
+import { textBeside } from "./text-beside.ts";
 
 const buttonTypes = new Set(["submit", "reset", "button", "image", "hidden"]);
 const controlRoles = new Set<Role>([
@@ -140,7 +141,7 @@ function repairFor(scene: Scene, control: ElementNode): Repair {
       ]);
     }
   }
-  const beside = textBefore(scene, control);
+  const beside = textBeside(scene, control);
   return ask(
     beside === null
       ? 'Put a label beside the field and connect it: <label for="…">.'
@@ -173,19 +174,6 @@ function looseLabelBeside(scene: Scene, control: ElementNode): ElementNode | nul
       return candidate;
   }
   return null;
-}
-
-/** The nearest text before the control in its own paragraph or cell; null when there is none or it is long. */
-function textBefore(scene: Scene, control: ElementNode): string | null {
-  const { parent, root } = scene.page.index.record(control);
-  const nodes = (parent ?? root).children;
-  let text = "";
-  for (const node of nodes) {
-    if (node === control) break;
-    if (node.kind === "text") text = foldSpaces(writtenText(node.value)) || text;
-    else if (node.kind === "element") text = node.children.length < 4 ? textContent(node) || text : text;
-  }
-  return text !== "" && text.length <= 60 && !/[<>]/.test(text) ? text : null;
 }
 
 export const controlLabelled = {

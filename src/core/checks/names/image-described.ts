@@ -7,7 +7,8 @@ import type { Scene } from "../../scene/scene.ts";
 import { attributeAlternativeText } from "../../semantics/text-alternative.ts";
 import { isTold } from "../../semantics/tree.ts";
 import type { Check } from "../check.ts";
-import { isExposed, isUnnamed } from "../shown-name.ts";
+import { isExposed } from "../exposed.ts";
+import { isUnnamed } from "../shown-name.ts";
 import { pictureCause } from "./picture-cause.ts";
 
 /** Everything that is told as a picture: by its kind or by its role. */

@@ -3,8 +3,8 @@ import { attributeText } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
-import { exposedByTag } from "../shown-name.ts";
+import type { Check, CheckSettings } from "../check.ts";
+import { exposedByTag } from "../exposed.ts";
 
 /** Words that say only that there is a picture. */
 const saysNothing = new Set(
@@ -25,7 +25,7 @@ const spacedFileName = /^[\w ()-]+\.(?:jpe?g|png|gif|svg|webp|avif|bmp|tiff?|ico
 const cameraName =
   /^(?:dsc[fn]?|img|dcim|pict|p|screenshot|screen shot|scan|image)[-_ ]?\d{3,}(?:[-_ ]\d+)*$/i;
 
-function judge(image: ElementNode, scene: Scene): Verdict {
+function judge(image: ElementNode, scene: Scene, { words }: CheckSettings): Verdict {
   const name = scene.name(image);
   if (
     name.text === "" ||
@@ -39,7 +39,8 @@ function judge(image: ElementNode, scene: Scene): Verdict {
   if (fileName.test(name.text) || spacedFileName.test(name.text) || cameraName.test(name.text)) {
     return failed(`The text alternative is a file name: "${name.text}".`, repair, details);
   }
-  if (saysNothing.has(name.text.toLowerCase().replace(/[.:!]+$/, ""))) {
+  const said = name.text.toLowerCase().replace(/[.:!]+$/, "");
+  if (saysNothing.has(said) || words.some((word) => word.toLowerCase() === said)) {
     return failed(`The text alternative says only "${name.text}".`, repair, details);
   }
   return passed;
@@ -52,6 +53,7 @@ export const noFileName = {
   means: 'A text alternative is not a file name, a bare "image" or left-over placeholder text.',
   who: "Someone using a screen reader hears letters and numbers that mean nothing, in place of the picture.",
   mend: "Replace it with what the picture tells the reader.",
+  takesWords: "further alternatives that say nothing, such as those your tools fill in",
   looksAt: (scene: Scene) =>
     [...exposedByTag(scene, "img", "area")].filter(
       (image) => attributeText(image, "alt") !== "" && scene.role(image).role !== "none",

@@ -1,6 +1,7 @@
 import { NO } from "../../css/certainty.ts";
-import type { ElementNode, Node } from "../../document/node.ts";
-import { hasHole, writtenText } from "../../document/written.ts";
+import { inputType } from "../../document/form-controls.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
 import { ask } from "../../repair/edit.ts";
@@ -8,7 +9,8 @@ import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import { foldSpaces } from "../../semantics/text-collector.ts";
 import type { Check } from "../check.ts";
-import { isExposed } from "../shown-name.ts";
+import { exposedWithAria } from "../exposed.ts";
+import { visibleText } from "../visible-text.ts";
 
 const byContents = new Set<Role>([
   "button",
@@ -26,39 +28,9 @@ const byContents = new Set<Role>([
 const byLabel = new Set(["input", "select", "textarea", "meter", "progress", "output"]);
 
 const namedByAttribute = (scene: Scene): readonly ElementNode[] =>
-  scene.page.index.elements.filter(
-    (element) =>
-      (element.attributes.has("aria-label") || element.attributes.has("aria-labelledby")) &&
-      isExposed(scene, element),
+  exposedWithAria(scene).filter(
+    (element) => element.attributes.has("aria-label") || element.attributes.has("aria-labelledby"),
   );
-
-/** The text one sees in an element: no alternatives of pictures, nothing hidden. Null where source does not give some of it. */
-function visibleText(scene: Scene, root: ElementNode): string | null {
-  let text = "";
-  const stack: Node[] = [...scene.page.index.flatChildren(root)].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (at.kind === "hole") return null;
-    if (at.kind === "text") {
-      if (hasHole(at.value)) return null;
-      text += writtenText(at.value);
-    } else if (at.kind === "element") {
-      if (
-        at.tag === "input" ||
-        at.tag === "select" ||
-        at.tag === "textarea" ||
-        at.tag === "svg" ||
-        at.tag === "script" ||
-        at.tag === "style"
-      )
-        continue;
-      if (scene.presence.of(at).visible === NO || whyUnseen(scene.page, at) !== null) continue;
-      text += " ";
-      stack.push({ kind: "text", value: " ", source: null });
-      for (const child of [...scene.page.index.flatChildren(at)].reverse()) stack.push(child);
-    }
-  }
-  return foldSpaces(text);
-}
 
 const words = (text: string): string =>
   ` ${text
@@ -67,18 +39,24 @@ const words = (text: string): string =>
     .replace(/[^\p{L}\p{N}]+/gu, " ")
     .trim()} `;
 
+/** A button made of an `input` shows its value. */
+const isCaptioned = (element: ElementNode): boolean =>
+  element.tag === "input" && /^(?:submit|reset|button)$/.test(inputType(element));
+
 function judge(element: ElementNode, scene: Scene): Verdict {
   const name = scene.name(element);
   if (!name.certain || (name.from !== "aria-label" && name.from !== "aria-labelledby")) return inapplicable;
   const { role } = scene.role(element);
-  const isLabelled = element.namespace === "html" && byLabel.has(element.tag);
+  const isLabelled = element.namespace === "html" && byLabel.has(element.tag) && !isCaptioned(element);
   if (!isLabelled && (role === null || !byContents.has(role))) return inapplicable;
   const labels = isLabelled
     ? scene.page.index
         .labels(element)
         .filter((label) => scene.presence.of(label).visible !== NO && whyUnseen(scene.page, label) === null)
     : [element];
-  const seen = labels.map((label) => visibleText(scene, label));
+  const seen = isCaptioned(element)
+    ? [attributeText(element, "value")]
+    : labels.map((label) => visibleText(scene, label));
   if (seen.length === 0 || seen.some((text) => text === null)) return inapplicable;
   const text = foldSpaces(seen.join(" "));
   // A lone sign or letter is a picture made of type.
@@ -116,6 +94,7 @@ export const visibleWordsInName = {
     broken: [
       `<button aria-label="Reserve a berth">Book slip 4</button>`,
       `<label for="b">Beam</label><input id="b" aria-label="Width">`,
+      `<input type="submit" value="Save boat" aria-label="Continue">`,
       `<h2 id="h">Slips</h2><a href="x" aria-labelledby="h">Read more</a>`,
     ],
   },

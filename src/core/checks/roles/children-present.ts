@@ -6,7 +6,8 @@ import type { Scene } from "../../scene/scene.ts";
 import { contentRoles } from "../../semantics/required-context.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
-import { exposedWithRole, holdsUnknownContent, isExposed } from "../shown-name.ts";
+import { exposedWithRole, isExposed } from "../exposed.ts";
+import { holdsUnknownContent } from "../shown-name.ts";
 
 function judge(container: ElementNode, scene: Scene): Verdict {
   const { role, from } = scene.role(container);

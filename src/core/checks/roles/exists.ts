@@ -8,7 +8,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { knownRole, roleTokens } from "../../semantics/role.ts";
 import { roleRow, roleSynonyms, roles } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
-import { isExposed } from "../shown-name.ts";
+import { isExposed } from "../exposed.ts";
 
 const concrete = Object.keys(roles)
   .filter((name) => roleRow(name as keyof typeof roles).abstract !== true)

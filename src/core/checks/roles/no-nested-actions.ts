@@ -6,7 +6,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
-import { isExposed } from "../shown-name.ts";
+import { isExposed, sureStops } from "../exposed.ts";
 
 /** Things to press, which may hold nothing else to press. */
 const actions = new Set<Role>([
@@ -22,16 +22,16 @@ const actions = new Set<Role>([
   "menuitemradio",
 ]);
 
-/** Elements that Tab reaches, inside something that can itself be pressed. */
-const stopsInActions = (scene: Scene): readonly ElementNode[] =>
-  scene.page.index.elements.filter(
-    (element) => isTabbable(scene.page, scene.presence, element) === true && isExposed(scene, element),
-  );
+/** Whether it is there to be pressed. */
+export function isAction(scene: Scene, element: ElementNode): boolean {
+  const { role } = scene.role(element);
+  return role !== null && actions.has(role);
+}
 
 function judge(stop: ElementNode, scene: Scene): Verdict {
   const { index } = scene.page;
   const { role } = scene.role(stop);
-  if (role === null || !actions.has(role)) return inapplicable;
+  if (role === null || !actions.has(role) || !isExposed(scene, stop)) return inapplicable;
   for (let up = index.flatParent(stop); up !== null; up = index.flatParent(up)) {
     const outer = scene.role(up).role;
     if (outer === null || !actions.has(outer)) continue;
@@ -53,7 +53,7 @@ export const noNestedActions = {
   means: "Nothing that can be pressed is inside something else that can be pressed.",
   who: "Someone using a screen reader is told of the outer one alone, or of a name run together; which of the two answers a key is chance.",
   mend: "Put the two side by side.",
-  looksAt: stopsInActions,
+  looksAt: sureStops,
   judge,
   examples: {
     kept: [

@@ -7,7 +7,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { containerOf, isInRequiredContext, ownersOf } from "../../semantics/required-context.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
-import { exposedWithRole } from "../shown-name.ts";
+import { exposedWithRole } from "../exposed.ts";
 
 const owners = keptForScene(ownersOf);
 

@@ -4,10 +4,9 @@ import { attributeText } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, type Repair, withEdits } from "../../repair/edit.ts";
-import type { Scene } from "../../scene/scene.ts";
 import { type StateRow, stateRow } from "../../semantics/tables/states.ts";
 import type { Check } from "../check.ts";
-import { isExposed } from "../shown-name.ts";
+import { exposedWithAria } from "../exposed.ts";
 
 /** States that browsers take for true at any unknown word: a wrong word does no harm there. WAI-ARIA 1.2 §6.6. */
 const anyWordIsTrue = new Set(["invalid", "current"]);
@@ -145,8 +144,7 @@ export const stateValues = {
   means: "The value of every aria- attribute is of its type.",
   who: "Someone using assistive technology is told the opposite, or nothing: the browser drops a value it does not know.",
   mend: "Write one of the values the attribute takes.",
-  looksAt: (scene: Scene) =>
-    scene.page.index.elements.filter((element) => element.attributes.size > 0 && isExposed(scene, element)),
+  looksAt: exposedWithAria,
   judge,
   examples: {
     kept: [

@@ -6,7 +6,7 @@ import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
-import { exposedWithRole } from "../shown-name.ts";
+import { exposedWithRole } from "../exposed.ts";
 
 /** Values to begin with, where one is usual. */
 const examples: Readonly<Record<string, string>> = {

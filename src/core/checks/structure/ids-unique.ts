@@ -5,7 +5,7 @@ import { ask } from "../../repair/edit.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
-import { isExposed } from "../shown-name.ts";
+import { isExposed } from "../exposed.ts";
 
 /** Attributes that refer to one or several ids. HTML, WAI-ARIA 1.2 §6.2.4. */
 const references = [

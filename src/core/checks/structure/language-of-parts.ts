@@ -7,7 +7,7 @@ import { ask, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { isLanguageTag, meantLanguages } from "../../standards/language-subtags.ts";
 import type { Check } from "../check.ts";
-import { isExposed } from "../shown-name.ts";
+import { isExposed } from "../exposed.ts";
 
 function judge(part: ElementNode): Verdict {
   const tag = attributeText(part, "lang")?.trim() ?? "";

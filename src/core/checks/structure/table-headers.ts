@@ -8,7 +8,7 @@ import { ask, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { type TableGrid, tableGrid, tableOf } from "../../semantics/table-headers.ts";
 import type { Check } from "../check.ts";
-import { exposedByTag } from "../shown-name.ts";
+import { exposedByTag } from "../exposed.ts";
 
 function* tablesAndReferringCells(scene: Scene): Iterable<ElementNode> {
   for (const table of exposedByTag(scene, "table")) if (scene.role(table).role === "table") yield table;

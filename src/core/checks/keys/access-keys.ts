@@ -1,0 +1,52 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { isExposed } from "../exposed.ts";
+
+const holders = keptForScene((scene): ReadonlyMap<string, readonly ElementNode[]> => {
+  const found = new Map<string, ElementNode[]>();
+  for (const element of scene.page.index.elements) {
+    const key = attributeText(element, "accesskey")?.trim().toLowerCase() ?? "";
+    if (key === "" || !isExposed(scene, element)) continue;
+    found.set(key, [...(found.get(key) ?? []), element]);
+  }
+  return found;
+});
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const key = attributeText(element, "accesskey")?.trim().toLowerCase() ?? "";
+  const same = holders(scene).get(key) ?? [];
+  const [first] = same;
+  if (first === undefined) return inapplicable;
+  if (first === element) return passed;
+  // Links that repeat one another share their key with reason.
+  const href = attributeText(element, "href");
+  if (href !== null && href === attributeText(first, "href")) return passed;
+  const source = element.attributes.get("accesskey")?.source;
+  return failed(
+    `The access key "${key}" belongs to "${scene.name(first).text}" already: which of them it reaches is chance.`,
+    ask(
+      "Give each its own key; or none, as access keys collide with those of browsers and assistive technology.",
+    ),
+    { facts: { key }, ...(source == null ? {} : { source }) },
+  );
+}
+
+export const accessKeys = {
+  id: "keys.access-keys",
+  criteria: [],
+  severity: "friction",
+  means: "No two elements share an access key.",
+  who: "Someone who uses the keyboard lands somewhere else than the key promised.",
+  mend: "Give each its own key, or none.",
+  looksAt: (scene: Scene) => [...holders(scene).values()].flat(),
+  judge,
+  examples: {
+    kept: [`<a href="x" accesskey="s">Slips</a> <a href="y" accesskey="t">Tides</a>`],
+    broken: [`<a href="x" accesskey="s">Slips</a> <a href="y" accesskey="S">Search</a>`],
+  },
+} as const satisfies Check;

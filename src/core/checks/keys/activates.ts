@@ -1,0 +1,53 @@
+import type { ElementNode } from "../../document/node.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { focusCause, isTabbable } from "../../rendering/focusable.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { elementsAround } from "../exposed.ts";
+import { scriptsMay } from "../scripts.ts";
+import { clickHandlerOf } from "./click-handler.ts";
+import { withHandlers } from "./handlers.ts";
+
+const keyEvents = ["keydown", "keyup", "keypress"];
+
+const listensForKeys = (element: ElementNode): boolean =>
+  element.listeners === "unknown" ||
+  keyEvents.some((event) => (element.listeners as ReadonlySet<string>).has(event));
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const handler = clickHandlerOf(element);
+  if (handler === null || isTabbable(scene.page, scene.presence, element) !== true) return inapplicable;
+  const cause = focusCause(scene.page.index, element);
+  // Links, controls and summaries turn Enter and Space into a click by themselves.
+  if (cause !== "tabindex") return passed;
+  if (element.tag === "label" || listensForKeys(element)) return passed;
+  for (const up of elementsAround(scene, element)) if (listensForKeys(up)) return passed;
+  const repair = ask('Make it a <button type="button">, or call the same code on Enter and Space.');
+  const details = { facts: { handler } };
+  return scriptsMay(scene, /key(?:down|up|press)/)
+    ? cantTell("A click does something here. Do Enter and Space do the same?", repair, details)
+    : failed("Tab stops here and a click does something, but no key does.", repair, details);
+}
+
+export const activates = {
+  id: "keys.activates",
+  criteria: ["2.1.1"],
+  severity: "blocker",
+  means: "Enter and Space do what a click does.",
+  who: "Someone who uses the keyboard comes to it and presses in vain.",
+  mend: "Use a <button>; it answers both keys by itself.",
+  looksAt: withHandlers,
+  judge,
+  examples: {
+    kept: [
+      `<!doctype html><title>t</title><button onclick="go()">Go</button>`,
+      `<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()" onkeydown="keys(event)">Go</div>`,
+      `<!doctype html><title>t</title><a href="x" onclick="go()">Go</a>`,
+    ],
+    broken: [`<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()">Go</div>`],
+    asked: [
+      `<!doctype html><title>t</title><script src="yard.js"></script><div tabindex="0" role="button" onclick="go()">Go</div>`,
+    ],
+  },
+} as const satisfies Check;

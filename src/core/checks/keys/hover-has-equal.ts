@@ -1,0 +1,132 @@
+import { NO } from "../../css/certainty.ts";
+import type { Interaction } from "../../css/match.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
+import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { focusCause, tabindexOf } from "../../rendering/focusable.ts";
+import { ask } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { elementsAround, elementsInside, sureStops } from "../exposed.ts";
+import { scriptsMay } from "../scripts.ts";
+
+/** What styles hide with, and the value that hides. */
+const hiding = [
+  ["display", "none"],
+  ["visibility", "hidden"],
+] as const;
+
+interface Revealed {
+  /** What the pointer must be on. */
+  readonly over: ElementNode;
+  readonly property: (typeof hiding)[number];
+}
+
+/** The outermost elements that styles hide, and show while the pointer is on something. */
+const revealed = keptForScene((scene): ReadonlyMap<ElementNode, Revealed> => {
+  const { index, styles } = scene.page;
+  const found = new Map<ElementNode, Revealed>();
+  for (const element of index.elements) {
+    const { reason, because } = scene.presence.of(element);
+    if (because !== element || (reason !== "display: none" && reason !== "visibility: hidden")) continue;
+    if (!styles.mayReact(element, "hover")) {
+      const { previous } = index.record(element);
+      if (previous === null || !styles.mayReact(previous, "hover")) continue;
+    }
+    const property = hiding.find(([name, value]) => styles.keyword(element, name) === value);
+    if (property === undefined || textContent(element) === "") continue;
+    const over = hoverSource(scene, element, property);
+    if (over !== null) found.set(element, { over, property });
+  }
+  return found;
+});
+
+function hoverSource(scene: Scene, element: ElementNode, property: Revealed["property"]): ElementNode | null {
+  const { index } = scene.page;
+  const candidates: ElementNode[] = [];
+  for (let before = index.record(element).previous; before !== null; before = index.record(before).previous)
+    candidates.push(before);
+  for (const up of elementsAround(scene, element)) {
+    if (up.tag === "body" || up.tag === "html") break;
+    candidates.push(up);
+  }
+  return (
+    candidates.find(
+      (over) =>
+        scene.presence.of(over).visible !== NO &&
+        isShownBy(scene, element, property, { kind: "hover", element: over }),
+    ) ?? null
+  );
+}
+
+const isShownBy = (
+  scene: Scene,
+  element: ElementNode,
+  [name, hidden]: Revealed["property"],
+  interaction: Interaction,
+): boolean => {
+  const value = scene.page.styles.value(element, name, interaction);
+  return value?.text != null && value.text.toLowerCase() !== hidden;
+};
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const shown = revealed(scene).get(element);
+  if (shown === undefined) return passed;
+  const { over, property } = shown;
+  const inOver = new Set<ElementNode>([over, ...elementsInside(scene, over)]);
+  const near = sureStops(scene).filter((stop) => inOver.has(stop));
+  if (near.some((stop) => isShownBy(scene, element, property, { kind: "focus", element: stop })))
+    return passed;
+  const actions = [...elementsInside(scene, element)].filter(
+    (inside) => focusCause(scene.page.index, inside) !== null && (tabindexOf(inside) ?? 0) >= 0,
+  );
+  const what =
+    actions.length === 0
+      ? `"${cutText(textContent(element))}"`
+      : `${actions.length} ${actions.length === 1 ? "link or control" : "links and controls"} ("${cutText(textContent(element))}")`;
+  const repair = ask(
+    near.length === 0
+      ? "Put a button there that opens it, and show it while that is expanded; a hover rule alone needs a mouse."
+      : "Add :focus-within (or :focus) to the rule that says :hover.",
+  );
+  const declared = scene.page.styles.value(element, property[0], { kind: "hover", element: over })?.declared;
+  const details = {
+    facts: { over: over.tag },
+    ...(declared == null
+      ? {}
+      : { origins: [{ of: "hover", source: declared.source, text: `${property[0]}: ${declared.text}` }] }),
+    cause: `hover ${declared?.source.file ?? ""} ${declared?.source.start ?? scene.page.index.record(element).order}`,
+  };
+  // A link at the same place may lead to a page that has it all.
+  const hasLink = near.some((stop) => stop.tag === "a" && stop.attributes.has("href"));
+  return hasLink || actions.length === 0 || scriptsMay(scene, /hover|mouse|focus|key|click/i)
+    ? cantTell(`Only the pointer shows ${what}. Is there another way to it by keyboard?`, repair, details)
+    : failed(`Only the pointer shows ${what}: no key does.`, repair, details);
+}
+
+const cutText = (text: string): string => (text.length > 40 ? `${text.slice(0, 40)}…` : text);
+
+export const hoverHasEqual = {
+  id: "keys.hover-has-equal",
+  criteria: ["2.1.1", "1.4.13"],
+  severity: "barrier",
+  means: "What the pointer shows, focus shows too.",
+  who: "Someone who uses the keyboard or a finger never gets to see the menu or the hint.",
+  mend: "Add :focus-within to the rule for :hover, or let a button open it.",
+  looksAt: (scene: Scene) => revealed(scene).keys(),
+  judge,
+  examples: {
+    kept: [
+      `<!doctype html><title>t</title><style>.m ul { display: none } .m:hover ul, .m:focus-within ul { display: block }</style><div class="m"><a href="y">Yard</a><ul><li><a href="x">Slips</a></li></ul></div>`,
+      `<!doctype html><title>t</title><style>.m { display: none }</style><div><div class="m"><a href="x">Slips</a></div></div>`,
+    ],
+    broken: [
+      `<!doctype html><title>t</title><style>.m ul { display: none } .m:hover ul { display: block }</style><div class="m">Yard<ul><li><a href="x">Slips</a></li></ul></div>`,
+      `<!doctype html><title>t</title><style>.h + div { visibility: hidden } .h:hover + div { visibility: visible }</style><p class="h">Yard</p><div><button>Book</button></div>`,
+    ],
+    asked: [
+      `<!doctype html><title>t</title><style>.m span { display: none } .m:hover span { display: inline }</style><div class="m">Draught <span>in metres</span></div>`,
+    ],
+  },
+} as const satisfies Check;

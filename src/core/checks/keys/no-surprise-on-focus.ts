@@ -1,0 +1,54 @@
+import type { ElementNode } from "../../document/node.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { isFocusable } from "../../rendering/focusable.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { changesContext, handlerText, isConditional, withHandlers } from "./handlers.ts";
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const event = ["focus", "focusin"].find((e) => handlerText(element, e) !== null);
+  if (event === undefined || isFocusable(scene.page, scene.presence, element) === false) return inapplicable;
+  const code = handlerText(element, event) ?? "";
+  const source = element.attributes.get(`on${event}`)?.source;
+  const details = { facts: { handler: code }, ...(source == null ? {} : { source }) };
+  if (/\bthis\.blur\s*\(/.test(code) && !isConditional(code))
+    return failed(
+      "This gives focus away as soon as it has it: no key can use it.",
+      ask("Take this.blur() away; style :focus if the mark is unwanted."),
+      { ...details, criteria: ["3.2.1"] },
+    );
+  if (!changesContext.test(code)) return passed;
+  const repair = ask("Do it when the element is activated, not when it is reached.");
+  return isConditional(code)
+    ? cantTell(
+        "Coming here may leave the page or send the form. Does it, before anything is pressed?",
+        repair,
+        details,
+      )
+    : failed(
+        "Only coming here leaves the page or sends the form, before anything is pressed.",
+        repair,
+        details,
+      );
+}
+
+export const noSurpriseOnFocus = {
+  id: "keys.no-surprise-on-focus",
+  criteria: ["3.2.1"],
+  severity: "barrier",
+  means: "Focus alone changes no context.",
+  who: "Someone who goes through the page by keyboard is thrown out of it on the way to somewhere else.",
+  mend: "Wait until the element is activated.",
+  looksAt: withHandlers,
+  judge,
+  examples: {
+    kept: [`<a href="x" onfocus="show('hint')">Fees</a>`, `<a href="x" onclick="location = 'y'">Fees</a>`],
+    broken: [
+      `<a href="x" onfocus="location.href = 'fees.html'">Fees</a>`,
+      `<button onfocus="this.blur()">Fees</button>`,
+      `<input aria-label="Boat" onfocus="window.open('boats.html')">`,
+    ],
+    asked: [`<a href="x" onfocus="if (ready) location.href = 'fees.html'">Fees</a>`],
+  },
+} as const satisfies Check;

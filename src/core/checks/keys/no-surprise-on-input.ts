@@ -1,0 +1,90 @@
+import { inputType } from "../../document/form-controls.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { elementsAround } from "../exposed.ts";
+import { speakable } from "../shown-name.ts";
+import { changesContext, handlerText, isConditional, withHandlers } from "./handlers.ts";
+
+/** Words by which people are told beforehand. */
+const warning =
+  /\b(?:page|list|form|table|view|site|results?|prices?)\b[^.]{0,60}\b(?:change|update|reload|refresh|load|open|sen[dt]|submit|switch)|\b(?:choosing|selecting|picking|changing)\b|\bas soon as\b|\bautomatically\b|\bimmediately\b|\bat once\b|\bstraight ?away\b/i;
+
+const isSetting = (element: ElementNode): boolean =>
+  element.tag === "select" || element.tag === "textarea" || element.tag === "input";
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  if (!isSetting(element)) return inapplicable;
+  const events = /^(?:checkbox|radio)$/.test(element.tag === "input" ? inputType(element) : "")
+    ? ["change", "input", "click"]
+    : ["change", "input"];
+  if (element.tag === "input" && /^(?:submit|button|reset|image)$/.test(inputType(element)))
+    return inapplicable;
+  for (const event of events) {
+    const code = handlerText(element, event);
+    if (code === null || !changesContext.test(code)) continue;
+    const source = element.attributes.get(`on${event}`)?.source;
+    const details = {
+      facts: { handler: code },
+      cause: `on${event} ${code}`,
+      ...(source == null ? {} : { source }),
+    };
+    const repair = ask("Add a button that does it, or say before the field what changing it does.");
+    if (isTold(scene, element)) return passed;
+    return isConditional(code)
+      ? cantTell(
+          "Changing this may leave the page or send the form. Are people told before?",
+          repair,
+          details,
+        )
+      : failed(
+          "Changing this leaves the page or sends the form at once, and nothing says so before.",
+          repair,
+          details,
+        );
+  }
+  return passed;
+}
+
+/** Whether something that is read before, or belongs to the control, says what happens. */
+function isTold(scene: Scene, control: ElementNode): boolean {
+  const words = [speakable(scene.name(control).text), scene.description(control).text];
+  const { index } = scene.page;
+  for (const up of elementsAround(scene, control)) {
+    if (up.tag === "fieldset") words.push(scene.name(up).text);
+    for (const child of index.childElements(up)) {
+      if (index.record(child).order >= index.record(control).order) break;
+      if (/^(?:p|div|span|label|legend|small)$/.test(child.tag)) words.push(textContent(child));
+    }
+    if (up.tag === "form" || up.tag === "main" || up.tag === "body") break;
+  }
+  return words.some((text) => warning.test(text));
+}
+
+export const noSurpriseOnInput = {
+  id: "keys.no-surprise-on-input",
+  criteria: ["3.2.2"],
+  severity: "barrier",
+  means: "Changing a setting alone changes no context, unless people are told before.",
+  who: "Someone who uses the arrow keys to read the choices is sent away by the first of them.",
+  mend: "Add a button, or say beforehand what happens.",
+  looksAt: withHandlers,
+  judge,
+  examples: {
+    kept: [
+      `<select aria-label="Berth" onchange="show(this.value)"><option>A</option></select>`,
+      `<form><p>Choosing a berth opens its page.</p><select aria-label="Berth" onchange="location = this.value"><option>A</option></select></form>`,
+      `<input type="submit" value="Go" onclick="location = 'x'">`,
+    ],
+    broken: [
+      `<select aria-label="Berth" onchange="this.form.submit()"><option>A</option></select>`,
+      `<input type="radio" aria-label="Euro" onclick="location.href = 'eur.html'">`,
+    ],
+    asked: [
+      `<select aria-label="Berth" onchange="if (this.value) location = this.value"><option>A</option></select>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,68 @@
+import type { ElementNode } from "../../document/node.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { isTabbable } from "../../rendering/focusable.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { handlerText, isConditional, withHandlers } from "./handlers.ts";
+
+const takesFocusBack = /\bthis\.(?:focus|select)\s*\(|\.focus\s*\(/;
+const dropsEveryKey =
+  /^(?:return\s+false|(?:window\.)?event\.preventDefault\(\)|event\.returnValue\s*=\s*false)\s*;?$/;
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  if (isTabbable(scene.page, scene.presence, element) === false) return inapplicable;
+  for (const event of ["blur", "focusout"]) {
+    const code = handlerText(element, event);
+    if (code === null || !takesFocusBack.test(code)) continue;
+    const source = element.attributes.get(`on${event}`)?.source;
+    const details = { facts: { handler: code }, ...(source == null ? {} : { source }) };
+    const repair = ask("Say beside the field what is wrong with it, and let people leave it.");
+    const isSelf = /\bthis\.(?:focus|select)\s*\(/.test(code);
+    return isSelf && !isConditional(code)
+      ? failed(
+          "Leaving this brings focus straight back to it: there is no way out by keyboard.",
+          repair,
+          details,
+        )
+      : cantTell(
+          "Leaving this may move focus back. Can people get out by keyboard in every case?",
+          repair,
+          details,
+        );
+  }
+  const code = handlerText(element, "keydown");
+  if (code === null) return passed;
+  const source = element.attributes.get("onkeydown")?.source;
+  const details = { facts: { handler: code }, ...(source == null ? {} : { source }) };
+  if (dropsEveryKey.test(code))
+    return failed(
+      "Every key is swallowed here, Tab too: there is no way out by keyboard.",
+      ask("Let Tab and Escape pass; stop only the keys that are used."),
+      details,
+    );
+  return passed;
+}
+
+export const noTrap = {
+  id: "keys.no-trap",
+  criteria: ["2.1.2"],
+  severity: "blocker",
+  means: "Focus can leave again by keyboard.",
+  who: "Someone who uses the keyboard is caught: everything after this cannot be reached, and the page must be closed.",
+  mend: "Do not move focus back when it leaves, and let Tab pass.",
+  looksAt: withHandlers,
+  judge,
+  examples: {
+    kept: [
+      `<input aria-label="Berth" onblur="check(this)">`,
+      `<input aria-label="Berth" onkeydown="if (event.key === 'Enter') return false">`,
+      `<p onblur="this.focus()">Slip 4</p>`,
+    ],
+    broken: [
+      `<input aria-label="Berth" onblur="this.focus()">`,
+      `<button onkeydown="return false">Book</button>`,
+    ],
+    asked: [`<input aria-label="Berth" onblur="if (!valid(this)) this.focus()">`],
+  },
+} as const satisfies Check;

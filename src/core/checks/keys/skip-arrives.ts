@@ -1,0 +1,86 @@
+import { nearestWord } from "../../document/nearest-word.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
+import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { setAttribute } from "../../repair/attribute-edits.ts";
+import { ask, withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { exposedByRole } from "../exposed.ts";
+import { scriptsMay } from "../scripts.ts";
+import { fragmentTarget, skipLinks } from "./skip-link.ts";
+
+function judge(link: ElementNode, scene: Scene): Verdict {
+  const href = attributeText(link, "href")?.trim() ?? "";
+  const source = link.attributes.get("href")?.source;
+  // A page with landmarks or headings has another way past; the dead link is then no more than that.
+  const otherWay = exposedByRole(scene, "main").length > 0 || exposedByRole(scene, "heading").length > 0;
+  const details = {
+    facts: { href },
+    criteria: otherWay ? ([] as const) : (["2.4.1"] as const),
+    ...(source == null ? {} : { source }),
+  };
+  const target = fragmentTarget(scene, link);
+  if (target === "top" && href === "#")
+    return scriptsMay(scene, /\.focus\s*\(/)
+      ? cantTell(
+          "This skip link has no address of its own. Does a script move focus when it is used?",
+          ask('Point it at the content: href="#content".'),
+          details,
+        )
+      : failed(
+          "This skip link leads to the top of the page, where one is already.",
+          ask('Point it at the content: href="#content", and give the content that id.'),
+          details,
+        );
+  if (target !== null && target !== "top") {
+    const { visible } = scene.presence.of(target);
+    return visible === 0 && target.tag !== "a"
+      ? cantTell(
+          `The skip link leads to "${href.slice(1)}", which is hidden. Is it shown when one gets there?`,
+          ask("Point it at content that is shown."),
+          details,
+        )
+      : passed;
+  }
+  if (target === "top") return passed;
+  const main = exposedByRole(scene, "main")[0];
+  const mainId = main === undefined ? null : attributeText(main, "id");
+  const ids = scene.page.index.elements.flatMap((element) => attributeText(element, "id") ?? []);
+  const meant = mainId ?? nearestWord(href.slice(1), ids);
+  return failed(
+    `The skip link leads to "${href.slice(1)}", and nothing here has that id: it does nothing.`,
+    meant !== null
+      ? withEdits("likely", `Point it at "${meant}".`, [setAttribute(link, "href", `#${meant}`)])
+      : main !== undefined
+        ? withEdits("likely", `Give the main content id="${href.slice(1)}".`, [
+            setAttribute(main, "id", href.slice(1)),
+          ])
+        : ask(`Give the start of the content id="${href.slice(1)}".`),
+    details,
+  );
+}
+
+export const skipArrives = {
+  id: "keys.skip-arrives",
+  criteria: ["2.4.1"],
+  severity: "barrier",
+  means: "A skip link leads to content that is there.",
+  who: "Someone who uses the keyboard presses it, stays where they are, and goes through every link of the menu after all.",
+  mend: "Give the content the id that the link names.",
+  looksAt: skipLinks,
+  judge,
+  examples: {
+    kept: [
+      `<a href="#content">Skip to content</a><main id="content">x</main>`,
+      `<a href="#top">Skip to top</a>`,
+      `<a href="#here"></a>`,
+    ],
+    broken: [
+      `<a href="#content">Skip to content</a><main id="main">x</main>`,
+      `<!doctype html><title>t</title><a href="#">Skip navigation</a>`,
+      `<a href="#content">Skip to content</a><main>x</main>`,
+    ],
+    asked: [`<a href="#m">Skip to content</a><main id="m" hidden>x</main>`],
+  },
+} as const satisfies Check;

@@ -1,0 +1,33 @@
+import { splitAtCommas } from "../../css/split-value.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import { isShown } from "../exposed.ts";
+
+/** An animation of styles that runs on an element for ever. */
+export interface EndlessAnimation {
+  readonly element: ElementNode;
+  readonly name: string;
+  /** Of one round, in seconds. */
+  readonly duration: number;
+}
+
+/** Animations without an end on elements that are shown. CSS Animations 1 §4. */
+export const endlessAnimations = keptForScene((scene): readonly EndlessAnimation[] => {
+  const { index, styles } = scene.page;
+  if (!styles.declares("animation-iteration-count")) return [];
+  return index.elements.flatMap((element): readonly EndlessAnimation[] => {
+    const counts = splitAtCommas(styles.keyword(element, "animation-iteration-count") ?? "1");
+    if (!counts.includes("infinite") || !isShown(scene, element)) return [];
+    const names = splitAtCommas(styles.value(element, "animation-name")?.text ?? "none");
+    const durations = splitAtCommas(styles.keyword(element, "animation-duration") ?? "0s");
+    return names.flatMap((name, at) => {
+      const duration = seconds(durations[at % durations.length] ?? "0s");
+      const isEndless = counts[at % counts.length] === "infinite";
+      return name.toLowerCase() === "none" || !isEndless || duration === 0
+        ? []
+        : [{ element, name, duration }];
+    });
+  });
+});
+
+const seconds = (text: string): number => Number.parseFloat(text) * (/ms$/i.test(text) ? 0.001 : 1) || 0;

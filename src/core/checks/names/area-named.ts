@@ -1,0 +1,117 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { setAttribute } from "../../repair/attribute-edits.ts";
+import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { spokenRole } from "../../semantics/heard-line.ts";
+import { type Role, roleRow } from "../../semantics/tables/roles.ts";
+import type { Check } from "../check.ts";
+import { elementsInside, exposedByRole, isExposed } from "../exposed.ts";
+import { isUnnamed } from "../shown-name.ts";
+
+/** Areas and gauges that WAI-ARIA 1.2 wants named. Controls, actions and pictures have checks of their own. */
+const areas = (
+  [
+    "dialog",
+    "alertdialog",
+    "tabpanel",
+    "tree",
+    "treegrid",
+    "grid",
+    "meter",
+    "progressbar",
+    "listbox",
+  ] as const
+).filter((role) => {
+  const row = roleRow(role);
+  return row.nameRequired === true && row.doubtful?.includes("nameRequired") !== true;
+});
+
+function* namedAreas(scene: Scene): Iterable<ElementNode> {
+  // A native list to choose from is a control.
+  for (const element of exposedByRole(scene, ...areas)) if (element.tag !== "select") yield element;
+  for (const frame of scene.page.index.byTag("iframe")) if (isExposed(scene, frame)) yield frame;
+}
+
+function judge(area: ElementNode, scene: Scene): Verdict {
+  if (area.tag === "iframe") return judgeFrame(area, scene);
+  if (!isUnnamed(scene, area)) return passed;
+  if (area.spread !== null) return passed;
+  const role = scene.role(area).role as Role;
+  const word = spokenRole(role, {}, null);
+  return failed(`This ${word} has no name.`, repairFor(scene, area, role, word), { facts: { role } });
+}
+
+function repairFor(scene: Scene, area: ElementNode, role: Role, word: string): Repair {
+  const { index } = scene.page;
+  if (role === "tabpanel") {
+    const id = attributeText(area, "id");
+    const tab =
+      id === null
+        ? undefined
+        : exposedByRole(scene, "tab").find((t) => attributeText(t, "aria-controls") === id);
+    const tabId = tab === undefined ? null : attributeText(tab, "id");
+    if (tab !== undefined && tabId !== null)
+      return withEdits(
+        "likely",
+        `Name it by its tab "${scene.name(tab).text}": aria-labelledby="${tabId}".`,
+        [setAttribute(area, "aria-labelledby", tabId)],
+      );
+    return ask("Name it by its tab: aria-labelledby with the id of the tab.");
+  }
+  for (const inside of elementsInside(scene, area)) {
+    if (scene.role(inside).role !== "heading" || scene.name(inside).text === "") continue;
+    const text = scene.name(inside).text;
+    const id = attributeText(inside, "id");
+    if (id !== null && index.byId(area, id) === inside)
+      return withEdits("likely", `Name it by its heading "${text}": aria-labelledby="${id}".`, [
+        setAttribute(area, "aria-labelledby", id),
+      ]);
+    return ask(`Name it by its heading "${text}": give the heading an id, and the ${word} aria-labelledby.`);
+  }
+  return ask(`Say in aria-label what this ${word} is about.`);
+}
+
+function judgeFrame(frame: ElementNode, scene: Scene): Verdict {
+  if (!isUnnamed(scene, frame)) return passed;
+  const { styles } = scene.page;
+  const size = (side: "width" | "height") =>
+    styles.pixels({ element: frame }, side) ?? Number.parseFloat(attributeText(frame, side) ?? "150");
+  // A frame that nobody can see does technical work.
+  if (size("width") <= 2 || size("height") <= 2) return inapplicable;
+  const repair = ask('Say in title what the frame shows: <iframe title="…">.');
+  const outOfTab = attributeText(frame, "tabindex")?.trim().startsWith("-") === true;
+  const isEmpty = !frame.attributes.has("src") && !frame.attributes.has("srcdoc");
+  if (outOfTab || isEmpty)
+    return cantTell("Will this frame hold anything for people? Then it needs a title.", repair);
+  return failed("This frame has no name.", repair);
+}
+
+export const areaNamed = {
+  id: "names.area-named",
+  criteria: ["4.1.2"],
+  severity: "barrier",
+  means: "Dialogs, frames, tab panels, trees, grids and gauges have the name their role needs.",
+  who: 'Someone using a screen reader hears "dialog" or "frame" and must explore it to learn what it is about.',
+  mend: "Name it by its heading with aria-labelledby, or with aria-label; a frame with title.",
+  looksAt: namedAreas,
+  judge,
+  examples: {
+    kept: [
+      `<dialog open aria-labelledby="h"><h2 id="h">Book slip 4</h2></dialog>`,
+      `<iframe src="map.html" title="Tide map"></iframe>`,
+      `<iframe src="count.html" width="1" height="1"></iframe>`,
+      `<div role="progressbar" aria-label="Haul-out" aria-valuenow="3"></div>`,
+      `<label>Fuel <meter value="0.4"></meter></label>`,
+    ],
+    broken: [
+      `<dialog open><h2 id="h">Book slip 4</h2></dialog>`,
+      `<div role="dialog"><p>Really?</p></div>`,
+      `<iframe src="map.html"></iframe>`,
+      `<div role="progressbar" aria-valuenow="3"></div>`,
+      `<div role="tablist"><button role="tab" id="t" aria-controls="p" aria-selected="true">Fees</button></div><div role="tabpanel" id="p">By the metre.</div>`,
+    ],
+    asked: [`<iframe></iframe>`],
+  },
+} as const satisfies Check;

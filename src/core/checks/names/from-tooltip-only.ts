@@ -1,0 +1,39 @@
+import type { ElementNode } from "../../document/node.ts";
+import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { renameAttribute } from "../../repair/attribute-edits.ts";
+import { withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { exposedByRole } from "../exposed.ts";
+
+function judge(action: ElementNode, scene: Scene): Verdict {
+  const name = scene.name(action);
+  if (name.from !== "title attribute" || name.text === "") return passed;
+  const source = action.attributes.get("title")?.source;
+  return failed(
+    `"${name.text}" is said only by a tooltip, which needs a mouse to be seen.`,
+    withEdits("likely", "Say it in aria-label, or better in text that everybody sees.", [
+      renameAttribute(action, "title", "aria-label"),
+    ]),
+    { facts: { name: name.text }, ...(source == null ? {} : { source }) },
+  );
+}
+
+export const fromTooltipOnly = {
+  id: "names.from-tooltip-only",
+  criteria: [],
+  severity: "friction",
+  means: "The name of something to press does not rest on its title attribute alone.",
+  who: "Someone who uses the keyboard or a finger never sees the tooltip; some assistive technology leaves it out.",
+  mend: "Use text, or aria-label where there is only an icon.",
+  looksAt: (scene: Scene) => exposedByRole(scene, "link", "button", "tab", "menuitem"),
+  judge,
+  examples: {
+    kept: [
+      `<button aria-label="Close" title="Close this">×</button>`,
+      `<button title="Shuts the gate">Close</button>`,
+      `<iframe title="Tide map" src="map.html"></iframe>`,
+    ],
+    broken: [`<button title="Close"><svg></svg></button>`, `<a href="x" title="Tides"><i></i></a>`],
+  },
+} as const satisfies Check;

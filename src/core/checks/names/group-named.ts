@@ -1,0 +1,125 @@
+import { inputType } from "../../document/form-controls.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
+import { attributeText, attributeTokens } from "../../document/written.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { elementsAround, exposedByRole, isExposed, isShown } from "../exposed.ts";
+import { isUnnamed, speakable } from "../shown-name.ts";
+
+/** Radio buttons and checkboxes that are answers to one question, by form and name. */
+const answerSets = keptForScene((scene): ReadonlyMap<ElementNode, readonly ElementNode[]> => {
+  const sets = new Map<string, ElementNode[]>();
+  for (const input of scene.page.index.byTag("input")) {
+    const type = inputType(input);
+    const name = attributeText(input, "name") ?? "";
+    if ((type !== "radio" && type !== "checkbox") || name === "" || !isExposed(scene, input)) continue;
+    const form = [...elementsAround(scene, input)].find((up) => up.tag === "form");
+    const key = `${type} ${form === undefined ? "" : scene.page.index.record(form).order} ${name}`;
+    sets.set(key, [...(sets.get(key) ?? []), input]);
+  }
+  const found = new Map<ElementNode, readonly ElementNode[]>();
+  for (const set of sets.values()) if (set.length > 1 && set[0] !== undefined) found.set(set[0], set);
+  return found;
+});
+
+const groups = (scene: Scene): readonly ElementNode[] => [
+  ...answerSets(scene).keys(),
+  ...exposedByRole(scene, "radiogroup"),
+];
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const set = answerSets(scene).get(element);
+  if (set === undefined)
+    return isUnnamed(scene, element)
+      ? failed("This group of choices has no name.", ask("Say in aria-label what is chosen here."))
+      : passed;
+  const isTied = set.every(
+    (answer) =>
+      attributeTokens(answer, "aria-describedby").length > 0 ||
+      [...elementsAround(scene, answer)].some(
+        (up) =>
+          /^(?:group|radiogroup)$/.test(scene.role(up).role ?? "") && speakable(scene.name(up).text) !== "",
+      ),
+  );
+  if (isTied) return passed;
+  const answers = set.map((answer) => speakable(scene.name(answer).text));
+  const facts = { answers: answers.slice(0, 6).join(", ") };
+  const question = questionBefore(scene, set);
+  const kind = inputType(element) === "radio" ? "radio buttons" : "checkboxes";
+  if (question === null) {
+    const bare = set.some((answer) => [...elementsAround(scene, answer)].some((up) => up.tag === "fieldset"));
+    return bare || inputType(element) === "radio"
+      ? cantTell(
+          `Is there a question that these ${kind} answer (${facts.answers})? Nothing ties one to them.`,
+          ask("Put them into a <fieldset> whose <legend> is the question."),
+          { facts },
+        )
+      : inapplicable;
+  }
+  return failed(
+    `"${question}" is not tied to its ${set.length} ${kind}: they are heard without the question.`,
+    ask(`Put them into a <fieldset> with <legend>${question}</legend>.`),
+    { facts: { ...facts, question } },
+  );
+}
+
+/** Longer text is more than a question. */
+const LONGEST_QUESTION = 120;
+
+/** A question, plain by its mark, that stands right before the set; null without one. */
+function questionBefore(scene: Scene, set: readonly ElementNode[]): string | null {
+  const { index } = scene.page;
+  const [first] = set;
+  if (first === undefined) return null;
+  // Up to the element that holds the whole set, then what stands before it and before its first answer.
+  let holder: ElementNode | null = index.parent(first);
+  const path: ElementNode[] = [first];
+  while (holder !== null) {
+    const texts: string[] = [];
+    for (const child of holder.children) {
+      if (child === path.at(-1)) break;
+      if (child.kind === "text" && typeof child.value === "string" && child.value.trim() !== "")
+        texts.push(child.value.replace(/\s+/g, " ").trim());
+      else if (child.kind === "element" && isShown(scene, child) && textContent(child) !== "")
+        texts.push(textContent(child));
+    }
+    const last = texts.at(-1);
+    if (last !== undefined) {
+      const isQuestion = last.length <= LONGEST_QUESTION && /\p{L}[^.!]*[?:]\s*\*?$/u.test(last);
+      return isQuestion ? last : null;
+    }
+    if (holder.tag === "form" || holder.tag === "body" || path.length > 5) return null;
+    path.push(holder);
+    holder = index.parent(holder);
+  }
+  return null;
+}
+
+export const groupNamed = {
+  id: "names.group-named",
+  criteria: ["1.3.1"],
+  severity: "barrier",
+  means: "Radio buttons and checkboxes that answer one question are in a group that is called by it.",
+  who: 'Someone using a screen reader hears "yes, radio button, 1 of 2" and not what the yes is for.',
+  mend: 'Put them into a <fieldset> with the question in its <legend>, or a role="radiogroup" that is named by it.',
+  looksAt: groups,
+  judge,
+  examples: {
+    kept: [
+      `<fieldset><legend>Shore power?</legend><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label></fieldset>`,
+      `<div role="radiogroup" aria-label="Shore power"><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label></div>`,
+      `<p>Shore power?</p><label><input type="checkbox" name="a"> Yes</label>`,
+    ],
+    broken: [
+      `<p>Shore power?</p><div><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label></div>`,
+      `<div role="radiogroup"><div role="radio" aria-checked="true" tabindex="0">Yes</div></div>`,
+    ],
+    asked: [
+      `<h2>Shore power</h2><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label>`,
+    ],
+  },
+} as const satisfies Check;

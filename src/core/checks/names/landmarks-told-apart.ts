@@ -1,0 +1,77 @@
+import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
+import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { spokenRole } from "../../semantics/heard-line.ts";
+import type { Role } from "../../semantics/tables/roles.ts";
+import type { Check } from "../check.ts";
+import { elementsInside, exposedByRole } from "../exposed.ts";
+
+/** Landmarks of which a page may well have several; of the others one is enough, which is for other checks to say. */
+const severalOf = [
+  "navigation",
+  "complementary",
+  "region",
+  "search",
+  "form",
+] as const satisfies readonly Role[];
+
+function* severalOfARole(scene: Scene): Iterable<ElementNode> {
+  for (const role of severalOf) {
+    const same = exposedByRole(scene, role).filter(
+      (element) => role !== "form" || scene.name(element).text !== "",
+    );
+    if (same.length > 1) yield* same;
+  }
+}
+
+function judge(landmark: ElementNode, scene: Scene): Verdict {
+  const role = scene.role(landmark).role as Role;
+  const own = scene.name(landmark);
+  const { order } = scene.page.index.record(landmark);
+  const earlier = exposedByRole(scene, role).find(
+    (other) =>
+      scene.page.index.record(other).order < order &&
+      scene.name(other).certain &&
+      scene.name(other).text.toLowerCase() === own.text.toLowerCase(),
+  );
+  if (earlier === undefined || !own.certain || sameContent(scene, earlier, landmark)) return passed;
+  const word = spokenRole(role, {}, null);
+  const heading = [...elementsInside(scene, landmark)].find((e) => scene.role(e).role === "heading");
+  const hint = heading === undefined ? "" : `: its heading says "${scene.name(heading).text}"`;
+  return failed(
+    own.text === ""
+      ? `There are several ${word} landmarks, and this one has no name.`
+      : `Another ${word} landmark is called "${own.text}" too.`,
+    ask(`Say in aria-label what sets this one apart${hint}.`),
+    { facts: { role, name: own.text } },
+  );
+}
+
+const sameContent = (scene: Scene, a: ElementNode, b: ElementNode): boolean =>
+  textContent(a) === textContent(b) &&
+  [...elementsInside(scene, a)].filter((e) => e.tag === "a").length ===
+    [...elementsInside(scene, b)].filter((e) => e.tag === "a").length;
+
+export const landmarksToldApart = {
+  id: "names.landmarks-told-apart",
+  criteria: [],
+  severity: "friction",
+  means: "Landmarks of one role have different names, unless they hold the same.",
+  who: 'Someone who moves by landmarks hears "navigation, navigation" and must enter each to find the one they want.',
+  mend: "Name each with aria-label, or by its heading with aria-labelledby.",
+  looksAt: severalOfARole,
+  judge,
+  examples: {
+    kept: [
+      `<nav aria-label="Yard"><a href="a">Slips</a></nav><nav aria-label="Page"><a href="b">Fees</a></nav>`,
+      `<nav><a href="a">Slips</a></nav><nav><a href="a">Slips</a></nav>`,
+      `<nav><a href="a">Slips</a></nav>`,
+    ],
+    broken: [
+      `<nav><a href="a">Slips</a></nav><nav><a href="b">Fees</a></nav>`,
+      `<section aria-label="Tides">1</section><section aria-label="Tides">2</section>`,
+    ],
+  },
+} as const satisfies Check;

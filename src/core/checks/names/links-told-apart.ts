@@ -1,0 +1,101 @@
+import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
+import { attributeText } from "../../document/written.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { elementsAround, exposedByRole } from "../exposed.ts";
+import { speakable } from "../shown-name.ts";
+import { linkContext } from "./link-context.ts";
+
+/** Links of one name that lead to different places, by name; the first of each place. */
+const sameNames = keptForScene((scene): ReadonlyMap<ElementNode, readonly ElementNode[]> => {
+  const byName = new Map<string, Map<string, ElementNode>>();
+  for (const link of exposedByRole(scene, "link")) {
+    const name = scene.name(link);
+    const text = speakable(name.text).toLowerCase();
+    const href = attributeText(link, "href")?.trim() ?? "";
+    if (!name.certain || (text.match(/\p{L}/gu)?.length ?? 0) < 3) continue;
+    // What is done here, or nowhere yet, is not told apart by where it leads.
+    if (href === "" || href === "#" || /^(?:javascript|mailto|tel):/i.test(href)) continue;
+    const places = byName.get(text) ?? new Map<string, ElementNode>();
+    byName.set(text, places);
+    if (!places.has(href)) places.set(href, link);
+  }
+  const found = new Map<ElementNode, readonly ElementNode[]>();
+  for (const places of byName.values()) {
+    const links = [...places.values()];
+    if (links.length > 1) for (const link of links) found.set(link, links);
+  }
+  return found;
+});
+
+function judge(link: ElementNode, scene: Scene): Verdict {
+  const links = sameNames(scene).get(link) ?? [];
+  const name = speakable(scene.name(link).text);
+  const contexts = links.map((other) => linkContext(scene, other));
+  const own = contexts[links.indexOf(link)];
+  if (contexts.some((context) => context === null)) return inapplicable;
+  if (own !== "" && contexts.filter((context) => context === own).length === 1) return passed;
+  const repair = ask(
+    `Add what sets it apart: "${name}: …", or aria-label="${name}, …" that begins with the words one sees.`,
+  );
+  const places = links.map((other) => attributeText(other, "href") ?? "");
+  const details = {
+    facts: { name, places: places.slice(0, 4).join(" ") },
+    cause: `links called ${name.toLowerCase()}`,
+  };
+  if (own === "" && links.every((other) => standsBare(scene, other, links)))
+    return failed(
+      `${links.length} links are called "${name}", lead to different places, and nothing beside them tells which is which.`,
+      repair,
+      details,
+    );
+  return cantTell(
+    `Can people tell this "${name}" from the other ${links.length === 2 ? "one" : links.length - 1}, which leads elsewhere (${places.find((place) => place !== places[links.indexOf(link)])})?`,
+    repair,
+    details,
+  );
+}
+
+/** Whether all that is to be read around a link, up to where the others come in, is the link itself. */
+function standsBare(scene: Scene, link: ElementNode, links: readonly ElementNode[]): boolean {
+  const others = new Set(
+    links.filter((other) => other !== link).flatMap((other) => [...elementsAround(scene, other)]),
+  );
+  for (const up of elementsAround(scene, link)) {
+    if (others.has(up)) {
+      // What the holder of them all says beside them would have to be about each.
+      const words = textContent(up).split(/\s+/).length;
+      const inLinks = links.reduce((sum, other) => sum + textContent(other).split(/\s+/).length, 0);
+      return words <= inLinks || up.tag === "main" || up.tag === "body";
+    }
+    if (textContent(up) !== textContent(link)) return false;
+  }
+  return true;
+}
+
+export const linksToldApart = {
+  id: "names.links-told-apart",
+  criteria: ["2.4.4"],
+  severity: "friction",
+  means: "Links of one name lead to one place, or what stands beside them tells them apart.",
+  who: "Someone who has the links listed, or hears them one by one, cannot tell which is which.",
+  mend: "Say in each what sets it apart.",
+  looksAt: (scene: Scene) => sameNames(scene).keys(),
+  judge,
+  examples: {
+    kept: [
+      `<a href="a.pdf">Plan</a> <a href="a.pdf">Plan</a>`,
+      `<ul><li>Crane: <a href="a.pdf">Plan</a></li><li>Fire: <a href="b.pdf">Plan</a></li></ul>`,
+      `<table><tr><th>Crane</th><td><a href="a">Plan</a></td></tr><tr><th>Fire</th><td><a href="b">Plan</a></td></tr></table>`,
+      `<h2>Crane</h2><h2>Fire <a href="b">Plan</a></h2><h2>Ice <a href="c">Plan</a></h2>`,
+    ],
+    broken: [`<div><div><a href="a.pdf">Plan</a></div><div><a href="b.pdf">Plan</a></div></div>`],
+    asked: [
+      `<div><h3>Crane</h3><a href="a.pdf">Plan</a></div><div><h3>Fire</h3><a href="b.pdf">Plan</a></div>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,134 @@
+import { nearestWord } from "../../document/nearest-word.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText, attributeTokens, attributeUnknown } from "../../document/written.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { setAttribute } from "../../repair/attribute-edits.ts";
+import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { isExposed } from "../exposed.ts";
+
+/** What is lost when the element that an attribute names is not there. `for` and `headers` have checks of their own. */
+const references: Readonly<Record<string, string>> = {
+  "aria-labelledby": "its name",
+  "aria-describedby": "its description",
+  "aria-owns": "what belongs to it",
+  "aria-activedescendant": "which item is the current one",
+  "aria-details": "where more is said about it",
+  "aria-errormessage": "what is wrong with it",
+  list: "its suggestions",
+  form: "the form it belongs to",
+};
+
+/** References that scripts often make whole later: a dead one proves nothing. */
+const madeLater = new Set([
+  "aria-describedby",
+  "aria-owns",
+  "aria-activedescendant",
+  "aria-details",
+  "aria-errormessage",
+]);
+
+const referring = keptForScene((scene): readonly ElementNode[] =>
+  scene.page.index.elements.filter((element) => {
+    if (element.attributes.size < 1) return false;
+    for (const name of element.attributes.keys())
+      if (Object.hasOwn(references, name)) return isExposed(scene, element);
+    return false;
+  }),
+);
+
+const knownIds = keptForScene((scene): readonly string[] =>
+  scene.page.index.elements.flatMap((element) => attributeText(element, "id") ?? []),
+);
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const { index } = scene.page;
+  let seen = false;
+  for (const attribute of Object.keys(references)) {
+    if (!element.attributes.has(attribute) || attributeUnknown(element, attribute)) continue;
+    const ids = attributeTokens(element, attribute);
+    if (ids.length === 0) continue;
+    seen = true;
+    const missing = ids.filter((id) => index.byId(element, id) === null);
+    const [first] = missing;
+    if (first === undefined) continue;
+    // An error message is asked for only while there is an error.
+    if (attribute === "aria-errormessage" && attributeText(element, "aria-invalid") !== "true") continue;
+    return verdictOf(element, scene, attribute, ids, first);
+  }
+  return seen ? passed : inapplicable;
+}
+
+function verdictOf(
+  element: ElementNode,
+  scene: Scene,
+  attribute: string,
+  ids: readonly string[],
+  missing: string,
+): Verdict {
+  const near = nearestWord(missing, knownIds(scene));
+  const isTypingError = near !== null && near.length > 3 && isSlip(missing, near);
+  const source = element.attributes.get(attribute)?.source;
+  const details = { facts: { attribute, missing }, ...(source == null ? {} : { source }) };
+  const repair: Repair =
+    near !== null && isTypingError
+      ? withEdits("likely", `Write ${attribute}="${swapped(ids, missing, near)}".`, [
+          setAttribute(element, attribute, swapped(ids, missing, near)),
+        ])
+      : ask(
+          `Give the element that is meant id="${missing}", or take the reference away.${near === null ? "" : ` There is an id "${near}".`}`,
+        );
+  const lost = references[attribute] ?? "";
+  if (scene.document.kind === "fragment" || (madeLater.has(attribute) && !isTypingError))
+    return cantTell(
+      `${attribute} names "${missing}", which is not here. Is it there when ${lost} is needed?`,
+      repair,
+      details,
+    );
+  return failed(
+    `${attribute} names "${missing}", and nothing here has that id: ${lost} is lost.`,
+    repair,
+    details,
+  );
+}
+
+const swapped = (ids: readonly string[], from: string, to: string): string =>
+  ids.map((id) => (id === from ? to : id)).join(" ");
+
+/** Whether two ids differ as a typing error does: by a sign, or by two letters the wrong way round; never by a number. */
+function isSlip(a: string, b: string): boolean {
+  if (Math.abs(a.length - b.length) > 1 || a.replace(/\D/g, "") !== b.replace(/\D/g, "")) return false;
+  const letters = (text: string) => [...text.toLowerCase()].sort().join("");
+  if (a.toLowerCase() === b.toLowerCase() || letters(a) === letters(b)) return true;
+  let at = 0;
+  while (at < a.length && at < b.length && a[at] === b[at]) at++;
+  const [restA, restB] = [a.slice(at), b.slice(at)];
+  return restA.slice(1) === restB || restA === restB.slice(1) || restA.slice(1) === restB.slice(1);
+}
+
+export const referencesFound = {
+  id: "names.references-found",
+  criteria: ["1.3.1", "4.1.2"],
+  severity: "barrier",
+  means: "What an attribute names by id is there.",
+  who: "Someone using a screen reader does not hear the name or the hint that was meant for them.",
+  mend: "Write the id of the element that is meant, and keep both when one of them changes.",
+  looksAt: referring,
+  judge,
+  examples: {
+    kept: [
+      `<!doctype html><title>t</title><h2 id="h">Fees</h2><section aria-labelledby="h">x</section>`,
+      `<!doctype html><title>t</title><button aria-controls="later" aria-expanded="false">Fees</button>`,
+      `<!doctype html><title>t</title><input aria-label="Beam" aria-errormessage="later">`,
+      `<!doctype html><title>t</title><p hidden id="hint">In metres</p><input aria-label="Beam" aria-describedby="hint">`,
+    ],
+    broken: [
+      `<!doctype html><title>t</title><h2 id="fees">Fees</h2><section aria-labelledby="feess">x</section>`,
+      `<!doctype html><title>t</title><p id="beam-hint">In metres</p><input aria-label="Beam" aria-describedby="baem-hint">`,
+      `<!doctype html><title>t</title><button aria-labelledby="gone">Haul</button>`,
+    ],
+    asked: [`<!doctype html><title>t</title><input aria-label="Beam" aria-describedby="beam-error">`],
+  },
+} as const satisfies Check;

@@ -1,0 +1,68 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
+import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { setAttribute } from "../../repair/attribute-edits.ts";
+import { ask, withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Role } from "../../semantics/tables/roles.ts";
+import type { Check } from "../check.ts";
+import { exposedByRole } from "../exposed.ts";
+
+/** How a name repeats the word that is heard with it anyway, and what is left without it. */
+const repeats: readonly (readonly [roles: readonly Role[], word: RegExp, said: string])[] = [
+  [["button"], /(?<!\b(?:radio|push|menu|toggle|panic|start|stop|power))[\s-]+button$/i, "button"],
+  [["link"], /^link\s*(?:to\b|:)\s*|\s+link$/i, "link"],
+  [["image"], /^(?:an?\s+)?(?:image|picture|graphic)\s+of\s+/i, "image"],
+  [["navigation"], /\s+navigation(?:\s+(?:menu|bar))?$/i, "navigation"],
+  [["heading"], /\s+heading$/i, "heading"],
+];
+
+const attributes = ["aria-label", "alt", "value", "title"] as const;
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const { role } = scene.role(element);
+  const name = scene.name(element);
+  const row = repeats.find(([roles]) => role !== null && roles.includes(role));
+  // What one sees written is for the eye, which hears no role: only names that are given by attribute are judged.
+  const attribute = attributes.find(
+    (a) => attributeText(element, a)?.trim() === name.text && name.text !== "",
+  );
+  if (row === undefined || attribute === undefined || attribute === "value" || !name.certain) return passed;
+  const [, word, said] = row;
+  const shorter = name.text.replace(word, "").trim();
+  if (shorter === name.text || shorter === "") return passed;
+  const written = shorter.charAt(0).toUpperCase() + shorter.slice(1);
+  const source = element.attributes.get(attribute)?.source;
+  return failed(
+    `The name says "${said}", and so does the role: both are heard.`,
+    attribute === "title"
+      ? ask(`Call it "${written}".`)
+      : withEdits("likely", `Call it "${written}".`, [setAttribute(element, attribute, written)]),
+    { facts: { name: name.text }, ...(source == null ? {} : { source }) },
+  );
+}
+
+export const saysItOnce = {
+  id: "names.says-it-once",
+  criteria: [],
+  severity: "friction",
+  means: "A name does not repeat the role that is heard with it.",
+  who: 'Someone using a screen reader hears "close button button" all day long.',
+  mend: "Leave the word for the role out of the name.",
+  looksAt: (scene: Scene) => exposedByRole(scene, "button", "link", "image", "navigation", "heading"),
+  judge,
+  examples: {
+    kept: [
+      `<button aria-label="Close">×</button>`,
+      `<button>Close button</button>`,
+      `<button aria-label="Radio button">Kinds</button>`,
+      `<img src="a.jpg" alt="Petrel on the cradle">`,
+      `<nav aria-label="Yard"></nav>`,
+    ],
+    broken: [
+      `<button aria-label="Close button">×</button>`,
+      `<img src="a.jpg" alt="Image of the slipway">`,
+      `<nav aria-label="Main navigation"></nav>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,87 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { removeAttribute } from "../../repair/attribute-edits.ts";
+import { ask, withEdits } from "../../repair/edit.ts";
+import { renameElement } from "../../repair/rename-element.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Role } from "../../semantics/tables/roles.ts";
+import type { Check } from "../check.ts";
+import { exposedWithRole } from "../exposed.ts";
+
+/** Roles for which HTML has an element that brings focus and keys along, and what it is. */
+const elementFor = {
+  button: '<button type="button">',
+  link: "<a href>",
+  checkbox: '<input type="checkbox">',
+  radio: '<input type="radio">',
+  textbox: "<input> or <textarea>",
+  heading: "<h2>",
+  banner: "<header>",
+  navigation: "<nav>",
+  main: "<main>",
+  contentinfo: "<footer>",
+} as const satisfies Partial<Record<Role, string>>;
+
+const landmarkTag = { banner: "header", navigation: "nav", main: "main", contentinfo: "footer" } as const;
+
+/** Elements without a meaning of their own, which imitate. */
+const plain = new Set(["div", "span", "p", "i", "b", "em", "strong", "a"]);
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const { role, from } = scene.role(element);
+  if (from !== "role attribute" || role === null || !Object.hasOwn(elementFor, role)) return inapplicable;
+  if (!plain.has(element.tag) || element.attributes.has("href")) return passed;
+  const imitated = elementFor[role as keyof typeof elementFor];
+  const source = element.attributes.get("role")?.source;
+  const details = { facts: { role }, ...(source == null ? {} : { source }) };
+  if (role === "heading") {
+    const level = attributeText(element, "aria-level")?.trim() ?? "2";
+    if (!/^[1-6]$/.test(level)) return passed;
+    return failed(
+      `This imitates a heading of level ${level}: HTML has one.`,
+      ask(`Write <h${level}> for it, without role and aria-level.`),
+      details,
+    );
+  }
+  if (Object.hasOwn(landmarkTag, role) && element.tag === "div") {
+    const tag = landmarkTag[role as keyof typeof landmarkTag];
+    return failed(
+      `This imitates ${imitated}: HTML has it.`,
+      withEdits("likely", `Write <${tag}> for <div role="${role}">.`, [
+        ...renameElement(element, tag),
+        removeAttribute(element, "role"),
+      ]),
+      details,
+    );
+  }
+  return failed(
+    `This <${element.tag}> imitates a ${role}: HTML has one, with its focus and its keys.`,
+    ask(`Use ${imitated}; it needs no role, no tabindex and no key handlers.`),
+    details,
+  );
+}
+
+export const nativeFirst = {
+  id: "roles.native-first",
+  criteria: [],
+  severity: "friction",
+  means: "What HTML has an element for is made of that element.",
+  who: "Whoever meets what the imitation forgot: a key, a state, forced colours, speech input.",
+  mend: "Use the native element and style it.",
+  looksAt: exposedWithRole,
+  judge,
+  examples: {
+    kept: [
+      `<button>Book</button>`,
+      `<a href="x" role="button">Book</a>`,
+      `<div role="tab" aria-selected="true">Fees</div>`,
+      `<section role="banner"></section>`,
+    ],
+    broken: [
+      `<div role="button" tabindex="0">Book</div>`,
+      `<p role="heading" aria-level="3">Fees</p>`,
+      `<div role="navigation"><a href="x">Slips</a></div>`,
+    ],
+  },
+} as const satisfies Check;

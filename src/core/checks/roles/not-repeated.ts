@@ -1,0 +1,43 @@
+import type { ElementNode } from "../../document/node.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { removeAttribute } from "../../repair/attribute-edits.ts";
+import { withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { roleTokens } from "../../semantics/role.ts";
+import type { Check } from "../check.ts";
+import { exposedWithRole } from "../exposed.ts";
+
+/** Said on purpose: styles take these roles away in some browsers. */
+const mayBeLost = /^(?:ul|ol|table|tr|td|th|thead|tbody|tfoot|caption|dl)$/;
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const { role, native, from } = scene.role(element);
+  if (element.namespace !== "html" || from !== "role attribute" || role === null) return inapplicable;
+  if (role !== native || role === "generic" || mayBeLost.test(element.tag) || roleTokens(element).length > 1)
+    return passed;
+  const source = element.attributes.get("role")?.source;
+  return failed(
+    `A <${element.tag}> has the role ${role} by itself.`,
+    withEdits("safe", `Take role="${role}" away.`, [removeAttribute(element, "role")]),
+    { facts: { role }, ...(source == null ? {} : { source }) },
+  );
+}
+
+export const notRepeated = {
+  id: "roles.not-repeated",
+  criteria: [],
+  severity: "friction",
+  means: "No role is given that the element has by itself.",
+  who: "Nobody is shut out; the next person to read the code wonders what the role is for, and keeps it when the element changes.",
+  mend: "Take the role away.",
+  looksAt: exposedWithRole,
+  judge,
+  examples: {
+    kept: [
+      `<div role="navigation"></div>`,
+      `<ul role="list"><li>One</li></ul>`,
+      `<button role="switch" aria-checked="true">Light</button>`,
+    ],
+    broken: [`<nav role="navigation"></nav>`, `<button role="button">Book</button>`],
+  },
+} as const satisfies Check;

@@ -1,0 +1,132 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeToken } from "../../document/written.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { focusCause, isFocusable, isTabbable } from "../../rendering/focusable.ts";
+import { setAttribute } from "../../repair/attribute-edits.ts";
+import { ask, withEdits } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { spokenRole } from "../../semantics/heard-line.ts";
+import type { Role } from "../../semantics/tables/roles.ts";
+import type { Check } from "../check.ts";
+import { elementsAround, elementsInside, exposedByRole } from "../exposed.ts";
+import { scriptsMay } from "../scripts.ts";
+
+/** Widgets that stand alone, each a stop of its own. */
+const alone = [
+  "button",
+  "link",
+  "checkbox",
+  "switch",
+  "textbox",
+  "searchbox",
+  "slider",
+  "spinbutton",
+] as const;
+/** Widgets with items, of which one is a stop, or the whole. WAI-ARIA 1.2 §5.3.3. */
+const composites = ["tablist", "radiogroup", "listbox", "menubar", "tree"] as const;
+const items: Readonly<Record<(typeof composites)[number], readonly Role[]>> = {
+  tablist: ["tab"],
+  radiogroup: ["radio"],
+  listbox: ["option"],
+  menubar: ["menuitem", "menuitemcheckbox", "menuitemradio"],
+  tree: ["treeitem"],
+};
+const manages = new Set<Role>(["toolbar", "grid", "treegrid", "menu", "combobox", ...composites]);
+
+const widgets = (scene: Scene): readonly ElementNode[] =>
+  exposedByRole(scene, ...alone, ...composites).filter(
+    (element) => scene.role(element).from === "role attribute",
+  );
+
+function judge(widget: ElementNode, scene: Scene): Verdict {
+  const role = scene.role(widget).role as Role;
+  if (widget.tag.includes("-") || attributeToken(widget, "aria-disabled") === "true") return inapplicable;
+  // Native controls keep the promise by themselves; whether the role fits them is asked elsewhere.
+  const kind = focusCause(scene.page.index, widget);
+  if (kind !== null && kind !== "tabindex") return passed;
+  if ((composites as readonly Role[]).includes(role))
+    return judgeComposite(widget, scene, role as (typeof composites)[number]);
+  if (isFocusable(scene.page, scene.presence, widget) !== false) return passed;
+  // Something around moves focus among its parts itself, or inside is the control that takes it.
+  for (const up of elementsAround(scene, widget)) {
+    const around = scene.role(up).role;
+    if (around !== null && manages.has(around)) return inapplicable;
+    if (up.tag !== "body" && isTabbable(scene.page, scene.presence, up) !== false) return inapplicable;
+  }
+  for (const inside of elementsInside(scene, widget))
+    if (isFocusable(scene.page, scene.presence, inside) !== false) return inapplicable;
+  const word = spokenRole(role, {}, null);
+  return failed(
+    `This is called a ${word}, but takes no focus: no key gets there.`,
+    ask(
+      role === "button"
+        ? 'Make it a <button type="button">; or add tabindex="0" and answer Enter and Space.'
+        : role === "link"
+          ? "Make it an <a> with an href."
+          : `Use the native control, or add tabindex="0" and answer the keys of a ${word}.`,
+    ),
+    { facts: { role }, cause: `no focus ${scene.page.index.record(widget).order}` },
+  );
+}
+
+function judgeComposite(widget: ElementNode, scene: Scene, role: (typeof composites)[number]): Verdict {
+  if (isFocusable(scene.page, scene.presence, widget) !== false) return passed;
+  const own = [...elementsInside(scene, widget)].filter((e) =>
+    items[role].includes(scene.role(e).role as Role),
+  );
+  if (own.length === 0) return inapplicable;
+  if ([...elementsInside(scene, widget)].some((e) => isTabbable(scene.page, scene.presence, e) !== false))
+    return passed;
+  // A list that opens under a field is moved through from there.
+  const id = widget.attributes.get("id")?.value;
+  if (
+    typeof id === "string" &&
+    scene.page.index.elements.some(
+      (e) => attributeToken(e, "aria-controls")?.split(/\s+/).includes(id.toLowerCase()) === true,
+    )
+  )
+    return inapplicable;
+  const word = spokenRole(role, {}, null);
+  const [first] = own;
+  const repair =
+    first === undefined
+      ? ask('Give one of its items tabindex="0".')
+      : withEdits("likely", `Give its first item tabindex="0", and move that with the arrow keys.`, [
+          setAttribute(first, "tabindex", "0"),
+        ]);
+  const details = { facts: { role } };
+  return scriptsMay(scene, /tabindex|\.focus\s*\(/i)
+    ? cantTell(
+        `None of the ${own.length} items of this ${word} can be reached with Tab. Does a script change that?`,
+        repair,
+        details,
+      )
+    : failed(`None of the ${own.length} items of this ${word} can be reached with Tab.`, repair, details);
+}
+
+export const promiseKept = {
+  id: "roles.promise-kept",
+  criteria: ["2.1.1", "4.1.2"],
+  severity: "blocker",
+  means: "What is called a widget takes focus, as a whole or in one of its items.",
+  who: "Someone who uses the keyboard is told of a button or of tabs, and cannot get to them.",
+  mend: "Use the native control; it takes focus and answers its keys by itself.",
+  looksAt: widgets,
+  judge,
+  examples: {
+    kept: [
+      `<!doctype html><title>t</title><div role="button" tabindex="0">Book</div>`,
+      `<!doctype html><title>t</title><div role="toolbar" aria-label="Text"><span role="button">B</span></div>`,
+      `<!doctype html><title>t</title><div role="tablist"><div role="tab" aria-selected="true" tabindex="0">Fees</div></div>`,
+      `<!doctype html><title>t</title><div role="button" aria-disabled="true">Book</div>`,
+      `<!doctype html><title>t</title><ul role="listbox" id="l" aria-label="Boats"><li role="option" aria-selected="false">Petrel</li></ul><input role="combobox" aria-expanded="true" aria-controls="l" aria-label="Boat">`,
+    ],
+    broken: [
+      `<!doctype html><title>t</title><span role="button">Book</span>`,
+      `<!doctype html><title>t</title><div role="tablist"><div role="tab" aria-selected="true" tabindex="-1">Fees</div><div role="tab" aria-selected="false" tabindex="-1">Slips</div></div>`,
+    ],
+    asked: [
+      `<!doctype html><title>t</title><script src="yard.js"></script><div role="tablist"><div role="tab" aria-selected="true">Fees</div></div>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,77 @@
+import { inputType } from "../../document/form-controls.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { attributeToken, hasAttribute } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { removeAttribute } from "../../repair/attribute-edits.ts";
+import { withEdits } from "../../repair/edit.ts";
+import type { Check } from "../check.ts";
+import { exposedWithAria } from "../exposed.ts";
+
+/** ARIA states of which HTML has its own, which wins or fights. ARIA in HTML, "attributes that should not be used". */
+interface Pair {
+  readonly state: string;
+  readonly native: string;
+  readonly on: (element: ElementNode) => boolean;
+}
+
+const inputs = new Set(["input", "select", "textarea"]);
+const isCheckable = (element: ElementNode): boolean =>
+  element.tag === "input" && /^(?:checkbox|radio)$/.test(inputType(element));
+
+const pairs: readonly Pair[] = [
+  { state: "aria-checked", native: "checked", on: isCheckable },
+  { state: "aria-required", native: "required", on: (e) => inputs.has(e.tag) },
+  {
+    state: "aria-disabled",
+    native: "disabled",
+    on: (e) => inputs.has(e.tag) || e.tag === "button" || e.tag === "fieldset",
+  },
+  { state: "aria-readonly", native: "readonly", on: (e) => e.tag === "input" || e.tag === "textarea" },
+  { state: "aria-selected", native: "selected", on: (e) => e.tag === "option" },
+];
+
+/** Where only the native "yes" is contradicted: an ARIA "yes" may stand alone, on purpose. */
+const mayStandAlone = new Set(["aria-required", "aria-disabled", "aria-readonly"]);
+
+function judge(element: ElementNode): Verdict {
+  if (element.namespace !== "html") return inapplicable;
+  const pair = pairs.find(({ state, on }) => attributeToken(element, state) !== null && on(element));
+  if (pair === undefined) return inapplicable;
+  const said = attributeToken(element, pair.state);
+  const is = hasAttribute(element, pair.native);
+  if (said !== "true" && said !== "false") return passed;
+  if ((said === "true") === is) return passed;
+  if (mayStandAlone.has(pair.state) && !is) return passed;
+  const source = element.attributes.get(pair.state)?.source;
+  return failed(
+    `${pair.state}="${said}" says the opposite of what the element itself ${is ? `says with ${pair.native}` : "says: it is not"}${is ? "" : ` ${pair.native}`}.`,
+    withEdits("likely", `Take ${pair.state} away: the browser tells the state by itself.`, [
+      removeAttribute(element, pair.state),
+    ]),
+    { facts: { state: pair.state }, ...(source == null ? {} : { source }) },
+  );
+}
+
+export const stateAgrees = {
+  id: "roles.state-agrees",
+  criteria: ["4.1.2"],
+  severity: "barrier",
+  means: "What an aria- attribute says of a control is what the control says of itself.",
+  who: 'Someone using a screen reader hears "not required" of a field that must be filled in, or "checked" of a box that is not.',
+  mend: "Leave the aria- attribute out: native elements tell their state by themselves.",
+  looksAt: exposedWithAria,
+  judge,
+  examples: {
+    kept: [
+      `<input required aria-required="true" aria-label="Beam">`,
+      `<input aria-required="true" aria-label="Beam">`,
+      `<button aria-disabled="true">Book</button>`,
+      `<input type="checkbox" checked aria-checked="true" aria-label="Winch">`,
+    ],
+    broken: [
+      `<input required aria-required="false" aria-label="Beam">`,
+      `<input type="checkbox" aria-checked="true" aria-label="Winch">`,
+      `<button disabled aria-disabled="false">Book</button>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,31 @@
+import { textContent } from "../document/text-content.ts";
+import { attributeText } from "../document/written.ts";
+import { keptForScene } from "../scene/kept.ts";
+import type { Scene } from "../scene/scene.ts";
+
+interface Scripts {
+  /** Whether some script is in a file that is not read. */
+  readonly elsewhere: boolean;
+  readonly text: string;
+}
+
+/** Types of script that run. HTML §4.12.1; others are blocks of data. */
+const runs = /^(?:|module|(?:text|application)\/(?:x-)?(?:java|ecma)script.*)$/i;
+
+const scriptsOf = keptForScene((scene): Scripts => {
+  const scripts = scene.page.index
+    .byTag("script")
+    .filter((script) => runs.test(attributeText(script, "type")?.trim() ?? ""));
+  return {
+    elsewhere:
+      scripts.some((script) => script.attributes.has("src") || script.attributes.has("href")) ||
+      scene.document.kind === "fragment",
+    text: scripts.map(textContent).join("\n"),
+  };
+});
+
+/** Whether some script of the page may do what the words stand for; source of other files is not known. */
+export const scriptsMay = (scene: Scene, words: RegExp): boolean => {
+  const { elsewhere, text } = scriptsOf(scene);
+  return elsewhere || words.test(text);
+};

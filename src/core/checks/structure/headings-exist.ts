@@ -1,0 +1,62 @@
+import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { headingsOf } from "./headings.ts";
+
+/** A page with less text needs no headings to move by. */
+const WORTH_HEADINGS = 400;
+
+function judge(body: ElementNode, scene: Scene): Verdict {
+  const headings = headingsOf(scene);
+  const [first] = headings;
+  if (first === undefined) {
+    if (textContent(body).length < WORTH_HEADINGS) return inapplicable;
+    const title = scene.page.index.byTag("title")[0];
+    const words = title === undefined ? "" : textContent(title);
+    return failed(
+      "This page has no headings.",
+      ask(
+        words === ""
+          ? "Begin the content with an <h1> that says what the page is about, and its parts with <h2>."
+          : `Begin the content with an <h1>: perhaps "${words}".`,
+      ),
+    );
+  }
+  if (headings.some(({ level }) => level === 1)) return passed;
+  const name = scene.name(first.element).text;
+  return failed(
+    "No heading of this page is at level 1.",
+    ask(
+      `Make the heading that says what the page is about an <h1>${name === "" ? "" : `: "${name}"?`}`.replace(
+        /([^.?])$/,
+        "$1.",
+      ),
+    ),
+    { ...(first.element.source === null ? {} : { source: first.element.source }) },
+  );
+}
+
+export const headingsExist = {
+  id: "structure.headings-exist",
+  criteria: [],
+  severity: "friction",
+  means: "A page has headings, one of them at level 1.",
+  who: "Someone who moves from heading to heading finds none, or cannot tell where the content begins.",
+  mend: "Head the page with <h1> and its parts with <h2>.",
+  pageOnly: true,
+  looksAt: (scene: Scene) => scene.page.index.byTag("body").slice(0, 1),
+  judge,
+  examples: {
+    kept: [
+      `<!doctype html><title>t</title><h1>Slips</h1><p>x</p>`,
+      `<!doctype html><title>t</title><p>Closed.</p>`,
+    ],
+    broken: [
+      `<!doctype html><title>t</title><h2>Slips</h2><p>x</p>`,
+      `<!doctype html><title>t</title><p>${"High water. ".repeat(50)}</p>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,41 @@
+import type { ElementNode } from "../../document/node.ts";
+import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { holdsUnknownContent, isUnnamed, speakable } from "../shown-name.ts";
+import { headingsOf } from "./headings.ts";
+
+function judge(heading: ElementNode, scene: Scene): Verdict {
+  const repair = ask("Write what the part below is about, or take the heading away.");
+  if (isUnnamed(scene, heading)) {
+    if (heading.spread !== null) return passed;
+    const unknown = holdsUnknownContent(scene, heading);
+    return unknown === null
+      ? failed("This heading says nothing.", repair)
+      : cantTell(
+          `Does <${unknown.tag}> bring text of its own? Without it this heading says nothing.`,
+          repair,
+        );
+  }
+  const name = scene.name(heading);
+  return !name.certain || /[\p{L}\p{N}]/u.test(speakable(name.text))
+    ? passed
+    : failed(`This heading says only "${name.text}".`, repair, { facts: { name: name.text } });
+}
+
+export const headingsSay = {
+  id: "structure.headings-say",
+  criteria: ["1.3.1", "2.4.6"],
+  severity: "barrier",
+  means: "Every heading has words.",
+  who: 'Someone who moves by headings hears "heading level 2" and nothing more.',
+  mend: "Give it words, or use something else to make room.",
+  looksAt: (scene: Scene) => headingsOf(scene).map(({ element }) => element),
+  judge,
+  examples: {
+    kept: [`<h2>Slips</h2>`, `<h2><img src="a.png" alt="Slips"></h2>`, `<h2 hidden></h2>`],
+    broken: [`<h2></h2>`, `<h2><img src="a.png" alt=""></h2>`, `<h2>– –</h2>`],
+    asked: [`<h2><yard-name></yard-name></h2>`],
+  },
+} as const satisfies Check;

@@ -1,0 +1,46 @@
+import type { ElementNode } from "../../document/node.ts";
+import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask, withEdits } from "../../repair/edit.ts";
+import { renameElement } from "../../repair/rename-element.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { type Heading, headingsOf } from "./headings.ts";
+
+/** For each heading the one before it. */
+const before = keptForScene((scene): ReadonlyMap<ElementNode, { own: Heading; previous: Heading | null }> => {
+  const headings = headingsOf(scene);
+  return new Map(headings.map((own, at) => [own.element, { own, previous: headings[at - 1] ?? null }]));
+});
+
+function judge(heading: ElementNode, scene: Scene): Verdict {
+  const place = before(scene).get(heading);
+  if (place === undefined || place.previous === null) return passed;
+  const { own, previous } = place;
+  if (own.level <= previous.level + 1) return passed;
+  const level = previous.level + 1;
+  return failed(
+    `This heading of level ${own.level} comes after one of level ${previous.level} ("${scene.name(previous.element).text}"): a level is passed over.`,
+    /^h[1-6]$/.test(heading.tag) && !heading.attributes.has("aria-level")
+      ? withEdits("likely", `Make it <h${level}>, and set its size in the stylesheet.`, [
+          ...renameElement(heading, `h${level}`),
+        ])
+      : ask(`Give it level ${level}.`),
+    { facts: { level: own.level, before: previous.level } },
+  );
+}
+
+export const headingsStep = {
+  id: "structure.headings-step",
+  criteria: [],
+  severity: "friction",
+  means: "Heading levels go down one step at a time.",
+  who: "Someone who moves by headings wonders whether they missed a part of the page.",
+  mend: "Choose the level by what the heading is a part of, and its size in the stylesheet.",
+  looksAt: (scene: Scene) => headingsOf(scene).map(({ element }) => element),
+  judge,
+  examples: {
+    kept: [`<h1>Yard</h1><h2>Slips</h2><h3>North</h3><h2>Tides</h2>`, `<h3>Slips</h3>`],
+    broken: [`<h1>Yard</h1><h3>Slips</h3>`],
+  },
+} as const satisfies Check;

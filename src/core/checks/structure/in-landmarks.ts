@@ -1,0 +1,94 @@
+import type { ElementNode } from "../../document/node.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { isLandmarkRole } from "../../semantics/lists-by-kind.ts";
+import type { Check } from "../check.ts";
+import { exposedByRole, isExposed } from "../exposed.ts";
+import { skipLinks } from "../keys/skip-link.ts";
+import { visibleText } from "../visible-text.ts";
+
+/** Roles that live outside the landmarks by nature. */
+const standsAlone = /^(?:dialog|alertdialog|alert|status|log|tooltip)$/;
+
+/** The outermost parts with something to read that are in no landmark. */
+const outside = keptForScene((scene): readonly ElementNode[] => {
+  const { index } = scene.page;
+  const body = index.byTag("body")[0];
+  if (body === undefined || exposedByRole(scene, "main").length === 0) return [];
+  const found: ElementNode[] = [];
+  const skips = new Set(skipLinks(scene));
+  const visit = (element: ElementNode): boolean => {
+    // True: everything below is in landmarks, or is nothing to read.
+    if (!isExposed(scene, element) || skips.has(element)) return true;
+    const { role } = scene.role(element);
+    if (role !== null && (isLandmarkRole(role) || standsAlone.test(role))) return true;
+    if ((visibleText(scene, element) ?? "") === "") return true;
+    return false;
+  };
+  const stack = [...index.childElements(body)].reverse();
+  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+    if (visit(at)) continue;
+    const children = index.childElements(at);
+    const holdsLandmark = landmarkHolders(scene).has(at) || children.some((child) => skips.has(child));
+    if (holdsLandmark) for (const child of [...children].reverse()) stack.push(child);
+    else found.push(at);
+  }
+  return found;
+});
+
+/** Elements that some landmark is inside. */
+const landmarkHolders = keptForScene((scene): ReadonlySet<ElementNode> => {
+  const holders = new Set<ElementNode>();
+  for (const landmark of exposedByRole(
+    scene,
+    "main",
+    "banner",
+    "contentinfo",
+    "navigation",
+    "complementary",
+    "region",
+    "search",
+    "form",
+  )) {
+    for (let up = scene.page.index.flatParent(landmark); up !== null && !holders.has(up); ) {
+      holders.add(up);
+      up = scene.page.index.flatParent(up);
+    }
+  }
+  return holders;
+});
+
+function judge(body: ElementNode, scene: Scene): Verdict {
+  if (exposedByRole(scene, "main").length === 0) return inapplicable;
+  const parts = outside(scene);
+  const [first] = parts;
+  if (first === undefined || body.tag !== "body") return passed;
+  const text = visibleText(scene, first) ?? "";
+  return failed(
+    `${parts.length === 1 ? "One part" : `${parts.length} parts`} of this page ${parts.length === 1 ? "is" : "are"} in no landmark, first "${text.length > 50 ? `${text.slice(0, 50)}…` : text}".`,
+    ask("Put it into <main>, <header>, <nav>, <aside> or <footer>, whichever it belongs to."),
+    { facts: { parts: parts.length }, ...(first.source === null ? {} : { source: first.source }) },
+  );
+}
+
+export const inLandmarks = {
+  id: "structure.in-landmarks",
+  criteria: [],
+  severity: "friction",
+  means: "Where a page has landmarks, all of its content is in one.",
+  who: "Someone who moves by landmarks passes the rest by without knowing.",
+  mend: "Put it into the landmark it belongs to.",
+  pageOnly: true,
+  looksAt: (scene: Scene) => scene.page.index.byTag("body").slice(0, 1),
+  judge,
+  examples: {
+    kept: [
+      `<!doctype html><title>t</title><a href="#m">Skip to content</a><header>Yard</header><main id="m">x</main>`,
+      `<!doctype html><title>t</title><div><header>Yard</header><main>x</main></div><div></div>`,
+      `<!doctype html><title>t</title><p>x</p>`,
+    ],
+    broken: [`<!doctype html><title>t</title><main>x</main><p>Open from six.</p>`],
+  },
+} as const satisfies Check;

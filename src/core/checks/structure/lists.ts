@@ -1,0 +1,178 @@
+import type { ElementNode, Node } from "../../document/node.ts";
+import { attributeToken, writtenText } from "../../document/written.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask, withEdits } from "../../repair/edit.ts";
+import { renameElement } from "../../repair/rename-element.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { exposedByTag, isExposed } from "../exposed.ts";
+
+/** What may stand anywhere in a list. HTML §4.4.5, "script-supporting elements". */
+const anywhere = new Set(["script", "template", "style", "noscript", "link", "meta"]);
+
+function* listParts(scene: Scene): Iterable<ElementNode> {
+  yield* exposedByTag(scene, "ul", "ol", "menu", "dl", "li", "dt", "dd");
+}
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  switch (element.tag) {
+    case "li":
+      return judgeItem(element, scene);
+    case "dl":
+      return judgeDescriptions(element, scene);
+    case "dt":
+    case "dd":
+      return judgeTerm(element, scene);
+    default:
+      return judgeList(element, scene);
+  }
+}
+
+const isList = (scene: Scene, element: ElementNode): boolean => {
+  const { role } = scene.role(element);
+  return role === "list" || role === "directory";
+};
+
+const shownText = (node: Node): string | null => {
+  if (node.kind !== "text" || typeof node.value !== "string") return null;
+  const text = writtenText(node.value).replace(/\s+/g, " ").trim();
+  return text === "" ? null : text;
+};
+
+function judgeList(list: ElementNode, scene: Scene): Verdict {
+  if (!isList(scene, list)) return inapplicable;
+  const strays = scene.page.index
+    .childElements(list)
+    .filter(
+      (child) =>
+        child.tag !== "li" &&
+        !anywhere.has(child.tag) &&
+        !child.tag.includes("-") &&
+        attributeToken(child, "role") !== "listitem" &&
+        isExposed(scene, child),
+    );
+  const [first] = strays;
+  if (first !== undefined) {
+    const isNested = first.tag === "ul" || first.tag === "ol";
+    const details = {
+      facts: { child: first.tag },
+      ...(first.source === null ? {} : { source: first.source }),
+    };
+    return failed(
+      isNested
+        ? `A <${first.tag}> stands in this <${list.tag}> beside its items, and belongs to none of them.`
+        : `A <${first.tag}> stands in this <${list.tag}> where only <li> may.`,
+      isNested
+        ? ask("Put the inner list into the <li> it belongs to, before its </li>.")
+        : /^(?:div|p|span)$/.test(first.tag) && strays.length === 1
+          ? withEdits("likely", `Make it an <li>.`, [...renameElement(first, "li")])
+          : ask(`Put it into an <li>, or out of the list.`),
+      details,
+    );
+  }
+  const text = list.children.map(shownText).find((t) => t !== null) ?? null;
+  return text !== null
+    ? failed(
+        `"${text.length > 40 ? `${text.slice(0, 40)}…` : text}" stands in this <${list.tag}> outside every <li>.`,
+        ask("Put the text into an <li>, or before the list."),
+      )
+    : passed;
+}
+
+function judgeItem(item: ElementNode, scene: Scene): Verdict {
+  const { index } = scene.page;
+  if (item.attributes.has("role")) return inapplicable;
+  const parent = index.flatParent(item);
+  if (parent === null || parent.namespace !== "html" || parent.tag.includes("-")) return inapplicable;
+  if (/^(?:ul|ol|menu|dir|slot)$/.test(parent.tag) || isList(scene, parent)) return passed;
+  if (scene.document.kind === "fragment" && index.record(item).parent === null) return inapplicable;
+  if (scene.document.kind === "fragment" && parent.tag === "body") return inapplicable;
+  return failed(
+    `This <li> stands in a <${parent.tag}>, not in a list.`,
+    ask("Put it and its neighbours into a <ul> or <ol>."),
+    { cause: `items in ${index.record(parent).order}` },
+  );
+}
+
+function judgeDescriptions(list: ElementNode, scene: Scene): Verdict {
+  if (list.attributes.has("role")) return inapplicable;
+  const { index } = scene.page;
+  const stray = index
+    .childElements(list)
+    .find(
+      (child) =>
+        !/^(?:dt|dd|div)$/.test(child.tag) &&
+        !anywhere.has(child.tag) &&
+        !child.tag.includes("-") &&
+        isExposed(scene, child),
+    );
+  if (stray !== undefined)
+    return failed(
+      `A <${stray.tag}> stands in this <dl> where only <dt>, <dd> and a <div> around them may.`,
+      ask("Put it into a <dd>, or out of the list."),
+      {
+        facts: { child: stray.tag },
+        ...(stray.source === null ? {} : { source: stray.source }),
+      },
+    );
+  const parts = index
+    .childElements(list)
+    .flatMap((child) => (child.tag === "div" ? index.childElements(child) : [child]))
+    .filter((child) => child.tag === "dt" || child.tag === "dd");
+  const [first] = parts;
+  if (first === undefined) return inapplicable;
+  if (first.tag === "dd")
+    return failed(
+      "This <dl> begins with a description that has no term.",
+      ask("Write its term in a <dt> before it."),
+      {
+        ...(first.source === null ? {} : { source: first.source }),
+      },
+    );
+  return passed;
+}
+
+function judgeTerm(term: ElementNode, scene: Scene): Verdict {
+  const { index } = scene.page;
+  if (term.attributes.has("role")) return inapplicable;
+  const parent = index.flatParent(term);
+  const holder = parent?.tag === "div" ? index.flatParent(parent) : parent;
+  if (parent === null || parent.tag === "dl" || holder?.tag === "dl") return passed;
+  if (parent.tag.includes("-") || parent.tag === "slot") return inapplicable;
+  if (scene.document.kind === "fragment" && parent.tag === "body") return inapplicable;
+  return failed(
+    `This <${term.tag}> stands in a <${parent.tag}>, not in a <dl>.`,
+    ask("Put it and its neighbours into a <dl>."),
+    {
+      cause: `terms in ${index.record(parent).order}`,
+    },
+  );
+}
+
+export const lists = {
+  id: "structure.lists",
+  criteria: ["1.3.1"],
+  severity: "barrier",
+  means: "Lists hold items and items are in lists; terms and descriptions are in a <dl>.",
+  who: "Someone using a screen reader is told a wrong number of items, or of no list at all.",
+  mend: "Put everything in a <ul> or <ol> into <li>, and everything in a <dl> into <dt> and <dd>.",
+  looksAt: listParts,
+  judge,
+  examples: {
+    kept: [
+      `<ul><li>One<ul><li>Two</li></ul></li></ul>`,
+      `<ul role="tablist"><div role="tab" aria-selected="true">One</div></ul>`,
+      `<dl><div><dt>Beam</dt><dd>3.2 m</dd></div></dl>`,
+      `<div role="list"><li>One</li></div>`,
+      `<ul><template><li>x</li></template></ul>`,
+    ],
+    broken: [
+      `<!doctype html><title>t</title><ul><div>One</div></ul>`,
+      `<!doctype html><title>t</title><ul><li>One</li><ul><li>Two</li></ul></ul>`,
+      `<!doctype html><title>t</title><ul>Slips<li>One</li></ul>`,
+      `<!doctype html><title>t</title><div><li>One</li></div>`,
+      `<!doctype html><title>t</title><dl><dd>3.2 m</dd></dl>`,
+      `<!doctype html><title>t</title><div><dt>Beam</dt></div>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,52 @@
+import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
+import { cantTell, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { isExposed } from "../exposed.ts";
+
+/** Flex and grid containers with text in two or more items that styles put in another order. CSS Flexbox 1 §5. */
+function* reordered(scene: Scene): Iterable<ElementNode> {
+  const { index, styles } = scene.page;
+  if (!styles.declares("order") && !styles.declares("flex-direction")) return;
+  for (const element of index.elements) {
+    const display = styles.keyword(element, "display");
+    if (display === null || !/flex|grid/.test(display) || !isExposed(scene, element)) continue;
+    const items = index.childElements(element).filter((item) => textContent(item) !== "");
+    if (items.length < 2) continue;
+    const isReversed =
+      /flex/.test(display) && styles.keyword(element, "flex-direction")?.endsWith("reverse") === true;
+    const orders = items.map((item) => Number(styles.keyword(item, "order") ?? 0));
+    const isSorted = orders.every((order, at) => at === 0 || order >= (orders[at - 1] ?? 0));
+    if (isReversed || !isSorted) yield element;
+  }
+}
+
+const judge = (element: ElementNode, scene: Scene): Verdict => {
+  const reversed = scene.page.styles.keyword(element, "flex-direction")?.endsWith("reverse") === true;
+  return cantTell(
+    `Styles show what is in here ${reversed ? "backwards" : "in another order"} (${reversed ? "flex-direction" : "order"}). Does it make sense in the order of the source too, as it is read aloud and reached with Tab?`,
+    ask("Write it in the source in the order in which it is meant to be read."),
+    { facts: { by: reversed ? "flex-direction" : "order" } },
+  );
+};
+
+export const readingOrderKept = {
+  id: "structure.reading-order",
+  criteria: ["1.3.2"],
+  severity: "barrier",
+  means: "The order of the source makes sense, whatever the styles show.",
+  who: "Someone using a screen reader or the keyboard meets things in another order than everybody else sees them.",
+  mend: "Put things in order in the source.",
+  looksAt: reordered,
+  judge,
+  examples: {
+    kept: [`<div style="display: flex"><p>One</p><p>Two</p></div>`, `<p style="order: 2">One</p>`],
+    broken: [],
+    asked: [
+      `<div style="display: flex"><p style="order: 2">One</p><p>Two</p></div>`,
+      `<div style="display: flex; flex-direction: row-reverse"><p>One</p><p>Two</p></div>`,
+    ],
+  },
+} as const satisfies Check;

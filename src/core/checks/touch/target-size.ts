@@ -1,0 +1,126 @@
+import type { ElementNode } from "../../document/node.ts";
+import { writtenText } from "../../document/written.ts";
+import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { type FixedTarget, fixedTargets } from "./fixed-size.ts";
+
+/** WCAG 2.5.8: a side of 24 CSS pixels, or a circle of that diameter around each that meets no other. */
+const NEEDED = 24;
+
+/** Room that a space between two boxes in a line takes, as a multiple of the font size: more than in any usual font. */
+const SPACE = 0.4;
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const target = fixedTargets(scene).get(element);
+  if (target === undefined) return passed;
+  const { width, height } = target;
+  const isSmall = (width !== null && width < NEEDED) || (height !== null && height < NEEDED);
+  if (!isSmall) return passed;
+  const { index } = scene.page;
+  const siblings = index.childElements(index.record(element).parent ?? index.record(element).root);
+  const at = siblings.indexOf(element);
+  for (const other of [siblings[at - 1], siblings[at + 1]]) {
+    const neighbour = other === undefined ? undefined : fixedTargets(scene).get(other);
+    if (neighbour === undefined) continue;
+    const [first, second] =
+      siblings.indexOf(neighbour.element) < at ? [neighbour, target] : [target, neighbour];
+    const between = distance(scene, first, second);
+    if (between === null || between >= NEEDED) continue;
+    const size =
+      width !== null && height !== null
+        ? `${round(width)} by ${round(height)}`
+        : `${round(Math.min(width ?? Infinity, height ?? Infinity))}`;
+    return failed(
+      `This target is ${size} pixels, and the next one begins ${between <= Math.min(width ?? Infinity, height ?? Infinity) + 0.5 ? "right beside it" : "close by"}: ${round(between)} pixels from middle to middle, of ${NEEDED} needed.`,
+      ask(`Make it ${NEEDED} pixels high and wide (padding counts), or put room between.`),
+      {
+        facts: { width, height, distance: round(between) },
+        cause: `size ${scene.page.styles.value(element, "height")?.declared?.source.start ?? ""} ${scene.page.styles.value(element, "width")?.declared?.source.start ?? ""}`,
+      },
+    );
+  }
+  return passed;
+}
+
+const round = (pixels: number): number => Math.round(pixels * 10) / 10;
+
+/** From the middle of one target to that of its next sibling, as far as styles fix it; null where they do not. */
+function distance(scene: Scene, first: FixedTarget, second: FixedTarget): number | null {
+  const { styles, index } = scene.page;
+  const parent = index.flatParent(first.element);
+  if (parent === null || index.flatParent(second.element) !== parent) return null;
+  if (isMoved(scene, first.element) || isMoved(scene, second.element)) return null;
+  const layout = styles.keyword(parent, "display") ?? "";
+  const ways = [first, second].map(({ element }) => styles.keyword(element, "display"));
+  const margin = (element: ElementNode, side: string) => styles.pixels({ element }, `margin-${side}`);
+  const textBetween = hasTextBetween(parent, first.element, second.element);
+  const along = (axis: "width" | "height", extra: number | null): number | null => {
+    const [a, b] = [first[axis], second[axis]];
+    const [end, start] = axis === "height" ? ["bottom", "top"] : ["right", "left"];
+    const gaps = [margin(first.element, end), margin(second.element, start)];
+    if (a === null || b === null || extra === null || gaps[0] == null || gaps[1] == null) return null;
+    return a / 2 + b / 2 + gaps[0] + gaps[1] + extra;
+  };
+  if (/flex/.test(layout)) {
+    // What is spread out stands wider apart than its gaps.
+    if (
+      !/^(?:normal|(?:flex-)?(?:start|end)|left|right|center)$/.test(
+        styles.keyword(parent, "justify-content") ?? "",
+      )
+    )
+      return null;
+    const isColumn = styles.keyword(parent, "flex-direction")?.startsWith("column") === true;
+    const gapName = isColumn ? "row-gap" : "column-gap";
+    const gap =
+      styles.keyword(parent, gapName) === "normal" ? 0 : styles.pixels({ element: parent }, gapName);
+    return along(isColumn ? "height" : "width", gap);
+  }
+  if (/grid/.test(layout) || textBetween) return null;
+  if (ways.every((display) => display === "block" || display === "flex")) return along("height", 0);
+  if (ways.every((display) => display?.startsWith("inline-") === true || display === "inline-block")) {
+    const size = styles.fontSize({ element: parent });
+    return size === null ? null : along("width", size * SPACE);
+  }
+  return null;
+}
+
+const isMoved = (scene: Scene, element: ElementNode): boolean => {
+  const { styles } = scene.page;
+  return (
+    styles.keyword(element, "position") !== "static" ||
+    styles.keyword(element, "float") !== "none" ||
+    (styles.keyword(element, "transform") ?? "none") !== "none"
+  );
+};
+
+function hasTextBetween(parent: ElementNode, first: ElementNode, second: ElementNode): boolean {
+  const from = parent.children.indexOf(first);
+  const to = parent.children.indexOf(second);
+  return parent.children
+    .slice(from + 1, to)
+    .some((node) => node.kind === "text" && writtenText(node.value).trim() !== "");
+}
+
+export const targetSize = {
+  id: "touch.target-size",
+  criteria: ["2.5.8"],
+  severity: "barrier",
+  means: "What is pressed is 24 by 24 CSS pixels, or has that much room around it.",
+  who: "Someone with a trembling hand, or a thick finger, presses the one beside it.",
+  mend: "Make it larger with padding, or put room between.",
+  looksAt: (scene: Scene) => fixedTargets(scene).keys(),
+  judge,
+  examples: {
+    kept: [
+      `<style>a { display: block; height: 12px; margin: 12px 0 }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
+      `<style>a { display: block; height: 12px; padding: 6px 0 }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
+      `<style>button { width: 12px; height: 12px }</style><p><button>x</button> and then <button>y</button></p>`,
+    ],
+    broken: [
+      `<style>a { display: block; height: 12px }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
+      `<style>div { display: flex; gap: 2px } button { width: 16px; height: 16px; padding: 0; border: 0 }</style><div><button>a</button><button>b</button></div>`,
+    ],
+  },
+} as const satisfies Check;

@@ -1,0 +1,98 @@
+import { NO } from "../../css/certainty.ts";
+import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/edit.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+
+/** Elements that look different once the window is turned, in the two ways that lock it. */
+function* turnedElements(scene: Scene): Iterable<ElementNode> {
+  if (scene.turned() === null) return;
+  for (const element of scene.page.index.elements)
+    if (quarterTurn(scene, element) !== null || vanishes(scene, element)) yield element;
+}
+
+/** Degrees by which an element is turned in just one of the two positions of the window, when it is a quarter; else null. */
+function quarterTurn(scene: Scene, element: ElementNode): number | null {
+  const turned = scene.turned();
+  if (turned === null) return null;
+  const [here, there] = [scene.page, turned.page].map(({ styles }) => {
+    const transform = degreesOf(styles.keyword(element, "transform") ?? "");
+    return transform === 0 ? degreesOf(`rotate(${styles.keyword(element, "rotate") ?? ""})`) : transform;
+  });
+  if (here === undefined || there === undefined) return null;
+  const quarter = (degrees: number) => Math.abs(Math.abs(degrees) % 180) === 90;
+  return quarter(here) !== quarter(there) && (here === 0 || there === 0) ? here + there : null;
+}
+
+function degreesOf(transform: string): number {
+  const match = /rotatez?\(\s*([+-]?[\d.]+)(deg|turn|grad|rad)?\s*\)/i.exec(transform);
+  if (match === null) return 0;
+  const value = Number(match[1]);
+  const unit = match[2]?.toLowerCase() ?? "deg";
+  return Math.round(
+    value * (unit === "turn" ? 360 : unit === "grad" ? 0.9 : unit === "rad" ? 180 / Math.PI : 1),
+  );
+}
+
+/** The main part of the page is there in one position and not in the other. */
+function vanishes(scene: Scene, element: ElementNode): boolean {
+  const turned = scene.turned();
+  if (turned === null || (element.tag !== "main" && element.tag !== "body")) return false;
+  const [here, there] = [scene.presence.of(element), turned.presence.of(element)];
+  return (here.rendered === NO) !== (there.rendered === NO);
+}
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const degrees = quarterTurn(scene, element);
+  if (degrees !== null) {
+    if (textContent(element) === "" && !/^(?:img|svg|video|canvas|iframe)$/.test(element.tag))
+      return inapplicable;
+    const isWhole = /^(?:html|body|main)$/.test(element.tag) || textContent(element).length > 20;
+    const repair = ask("Take the rotation away, and lay the content out for both positions of the window.");
+    const details = { facts: { degrees } };
+    return isWhole
+      ? failed(
+          `Styles turn this by ${Math.abs(degrees)}° when the window is turned: it can be read in one position only.`,
+          repair,
+          details,
+        )
+      : cantTell(
+          `Styles turn this by ${Math.abs(degrees)}° when the window is turned. Can it be read in both positions?`,
+          repair,
+          details,
+        );
+  }
+  return vanishes(scene, element)
+    ? failed(
+        "Styles hide the content of this page in one of the two positions of the window.",
+        ask("Show the content in both, and lay it out for each."),
+      )
+    : passed;
+}
+
+export const anyOrientation = {
+  id: "zoom.any-orientation",
+  criteria: ["1.3.4"],
+  severity: "barrier",
+  means: "The page can be used with the window upright and lying.",
+  who: "Someone whose tablet is fixed to a wheelchair cannot turn it.",
+  mend: "Lay the content out for both; do not turn or hide it.",
+  looksAt: turnedElements,
+  judge,
+  examples: {
+    kept: [
+      `<style>@media (orientation: portrait) { main { padding: 1em } }</style><main>High water at six.</main>`,
+      `<style>.a { transform: rotate(90deg) }</style><p class="a">High water at six in the morning.</p>`,
+    ],
+    broken: [
+      `<style>@media (orientation: portrait) { main { transform: rotate(90deg) } }</style><main>High water at six.</main>`,
+      `<style>@media (orientation: landscape) { main { rotate: -90deg } }</style><main>High water at six.</main>`,
+      `<style>@media (orientation: portrait) { main { display: none } }</style><main>High water at six.</main>`,
+    ],
+    asked: [
+      `<style>@media (orientation: portrait) { i { transform: rotate(90deg) } }</style><p><i>More</i></p>`,
+    ],
+  },
+} as const satisfies Check;
