@@ -56,7 +56,7 @@ const text = (value: Written): Node => ({ kind: "text", value, source: span });
 function sceneWith(css: string, ...body: readonly Node[]) {
   const html = element("html", { lang: "en" }, [
     element("head", {}, [element("title", {}, [text("Slips")])]),
-    element("body", {}, body),
+    element("body", {}, [element("main", {}, body)]),
   ]);
   const document: Document = { kind: "document", file: "t.tsx", children: [html], quirks: false };
   return sceneFromSource(document, [

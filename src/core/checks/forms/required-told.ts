@@ -59,7 +59,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
   )
     return passed;
   return cantTell(
-    `"${name}" must be filled in. Does one see that before sending the form?`,
+    `${name === "" ? "This field" : `"${name}"`} must be filled in. Does one see that before sending the form?`,
     ask('Say so in the label: "(required)", or a star that is explained above the form.'),
     { ...source, cause: "required fields that do not say so" },
   );

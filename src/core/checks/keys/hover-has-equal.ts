@@ -35,7 +35,8 @@ const revealed = keptForScene((scene): ReadonlyMap<ElementNode, Revealed> => {
       if (previous === null || !styles.mayReact(previous, "hover")) continue;
     }
     const property = hiding.find(([name, value]) => styles.keyword(element, name) === value);
-    if (property === undefined || textContent(element) === "") continue;
+    // A lone sign, such as an arrow, says nothing that could be missed.
+    if (property === undefined || !/[\p{L}\p{N}]/u.test(textContent(element))) continue;
     const over = hoverSource(scene, element, property);
     if (over !== null) found.set(element, { over, property });
   }

@@ -47,6 +47,7 @@ function jumpedOver(scene: Scene, stop: ElementNode): readonly ElementNode[] {
 function judge(stop: ElementNode, scene: Scene): Verdict {
   if (tabOrderOf(scene).agree) return passed;
   const passedOver = jumpedOver(scene, stop);
+  if (passedOver.length === 0) return passed;
   const source = stop.attributes.get("tabindex")?.source;
   const details = {
     facts: { tabindex: tabindexOf(stop) },
@@ -78,9 +79,7 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
       details,
     );
   return cantTell(
-    passedOver.length === 0
-      ? "This has a positive tabindex. Does the order in which Tab goes through the page make sense?"
-      : `Tab comes here before ${passedOver.length === 1 ? "a stop" : `${passedOver.length} stops`} that stand${passedOver.length === 1 ? "s" : ""} before it. Does that order make sense?`,
+    `Tab comes here before ${passedOver.length === 1 ? "a stop that stands" : `${passedOver.length} stops that stand`} before it. Does that order make sense?`,
     repair,
     details,
   );

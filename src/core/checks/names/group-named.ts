@@ -80,6 +80,12 @@ function questionBefore(scene: Scene, set: readonly ElementNode[]): string | nul
   const path: ElementNode[] = [first];
   while (holder !== null) {
     const texts: string[] = [];
+    // What stands right before a choice that has no label of its own is its label, not the question.
+    if (holder === index.parent(first) && index.labels(first).length === 0) {
+      path.push(holder);
+      holder = index.parent(holder);
+      continue;
+    }
     for (const child of holder.children) {
       if (child === path.at(-1)) break;
       if (child.kind === "text" && typeof child.value === "string" && child.value.trim() !== "")

@@ -33,13 +33,9 @@ const saysNothing = new Set([
   "show more",
   "view more",
   "details",
-  "view",
   "view details",
   "continue",
   "continue reading",
-  "go",
-  "start",
-  "info",
 ]);
 
 /** An address is spelled out letter by letter. */

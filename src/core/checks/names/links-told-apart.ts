@@ -32,13 +32,31 @@ const sameNames = keptForScene((scene): ReadonlyMap<ElementNode, readonly Elemen
   return found;
 });
 
+/** The heading that stands before each link: the part of the page it is in. */
+const partOf = keptForScene((scene): ReadonlyMap<ElementNode, ElementNode> => {
+  const { index } = scene.page;
+  const headings = exposedByRole(scene, "heading");
+  const found = new Map<ElementNode, ElementNode>();
+  let at = 0;
+  for (const link of exposedByRole(scene, "link")) {
+    const { order } = index.record(link);
+    while (at < headings.length && index.record(headings[at] as ElementNode).order < order) at++;
+    const heading = headings[at - 1];
+    if (heading !== undefined) found.set(link, heading);
+  }
+  return found;
+});
+
 function judge(link: ElementNode, scene: Scene): Verdict {
   const links = sameNames(scene).get(link) ?? [];
   const name = speakable(scene.name(link).text);
   const contexts = links.map((other) => linkContext(scene, other));
   const own = contexts[links.indexOf(link)];
   if (contexts.some((context) => context === null)) return inapplicable;
-  if (own !== "" && contexts.filter((context) => context === own).length === 1) return passed;
+  const parts = links.map((other) => partOf(scene).get(other));
+  const place = links.indexOf(link);
+  const isAlike = (other: number) => contexts[other] === own && parts[other] === parts[place];
+  if (links.every((_, other) => other === place || !isAlike(other))) return passed;
   const repair = ask(
     `Add what sets it apart: "${name}: …", or aria-label="${name}, …" that begins with the words one sees.`,
   );
@@ -54,7 +72,7 @@ function judge(link: ElementNode, scene: Scene): Verdict {
       details,
     );
   return cantTell(
-    `Can people tell this "${name}" from the other ${links.length === 2 ? "one" : links.length - 1}, which leads elsewhere (${places.find((place) => place !== places[links.indexOf(link)])})?`,
+    `Can people tell this "${name}" from the other ${links.length === 2 ? "one" : links.length - 1}, which leads elsewhere (${places.find((other) => other !== places[place])})?`,
     repair,
     details,
   );
@@ -92,10 +110,11 @@ export const linksToldApart = {
       `<ul><li>Crane: <a href="a.pdf">Plan</a></li><li>Fire: <a href="b.pdf">Plan</a></li></ul>`,
       `<table><tr><th>Crane</th><td><a href="a">Plan</a></td></tr><tr><th>Fire</th><td><a href="b">Plan</a></td></tr></table>`,
       `<h2>Crane</h2><h2>Fire <a href="b">Plan</a></h2><h2>Ice <a href="c">Plan</a></h2>`,
+      `<div><h3>Crane</h3><a href="a.pdf">Plan</a></div><div><h3>Fire</h3><a href="b.pdf">Plan</a></div>`,
     ],
     broken: [`<div><div><a href="a.pdf">Plan</a></div><div><a href="b.pdf">Plan</a></div></div>`],
     asked: [
-      `<div><h3>Crane</h3><a href="a.pdf">Plan</a></div><div><h3>Fire</h3><a href="b.pdf">Plan</a></div>`,
+      `<p>There is a <a href="a.pdf">plan</a> of the crane, and a <a href="b.pdf">plan</a> for fires.</p>`,
     ],
   },
 } as const satisfies Check;

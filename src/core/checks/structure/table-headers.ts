@@ -69,9 +69,11 @@ function judgeTable(table: ElementNode, scene: Scene): Verdict {
   const evidence = dataEvidence(table, scene);
   const repair = ask(`Make the cells that head a column or row <th>${firstRowText(grid)}.`);
   if (evidence !== null) return failed(`This table ${evidence}, but no cell of it is a header.`, repair);
-  return looksHeaded(grid)
+  return looksHeaded(grid) || (attributeText(table, "summary")?.trim() ?? "") !== ""
     ? cantTell(
-        "The first row of this table looks like headings. Is it a table of data? Then its headings must be <th>.",
+        looksHeaded(grid)
+          ? "The first row of this table looks like headings. Is it a table of data? Then its headings must be <th>."
+          : "This table has a summary. Is it a table of data? Then its headings must be <th>.",
         repair,
       )
     : inapplicable;
@@ -84,7 +86,6 @@ function dataEvidence(table: ElementNode, scene: Scene): string | null {
   if (caption !== undefined && textContent(caption) !== "") return "has a caption";
   if (children.some((child) => child.tag === "thead" && scene.page.index.childElements(child).length > 0))
     return "has a head";
-  if ((attributeText(table, "summary")?.trim() ?? "") !== "") return "has a summary";
   return null;
 }
 
