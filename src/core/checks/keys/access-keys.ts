@@ -12,7 +12,9 @@ const holders = keptForScene((scene): ReadonlyMap<string, readonly ElementNode[]
   for (const element of scene.page.index.elements) {
     const key = attributeText(element, "accesskey")?.trim().toLowerCase() ?? "";
     if (key === "" || !isExposed(scene, element)) continue;
-    found.set(key, [...(found.get(key) ?? []), element]);
+    const same = found.get(key);
+    if (same === undefined) found.set(key, [element]);
+    else same.push(element);
   }
   return found;
 });

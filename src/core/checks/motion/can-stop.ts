@@ -10,8 +10,7 @@ import { endlessAnimations } from "./animations.ts";
 function* moving(scene: Scene): Iterable<ElementNode> {
   yield* exposedByTag(scene, "marquee");
   for (const video of scene.page.index.byTag("video")) if (isShown(scene, video)) yield video;
-  for (const element of new Set(endlessAnimations(scene).map((animation) => animation.element)))
-    yield element;
+  yield* endlessAnimations(scene).keys();
 }
 
 /** What moves to say that one must wait is over when the waiting is. */
@@ -20,7 +19,7 @@ const waiting = /^(?:progressbar|status|alert|log|timer)$/;
 function judge(element: ElementNode, scene: Scene): Verdict {
   if (element.tag === "marquee") return judgeMarquee(element);
   if (element.tag === "video") return judgeVideo(element);
-  const animation = endlessAnimations(scene).find((a) => a.element === element);
+  const animation = endlessAnimations(scene).get(element)?.[0];
   if (animation === undefined) return inapplicable;
   for (const up of [element, ...elementsAround(scene, element)])
     if (waiting.test(scene.role(up).role ?? "") || attributeText(up, "aria-busy") === "true")

@@ -42,9 +42,9 @@ function flashesPerSecond(scene: Scene, { element, name, duration }: EndlessAnim
 }
 
 function judge(element: ElementNode, scene: Scene): Verdict {
-  const animation = endlessAnimations(scene).find(
-    (a) => a.element === element && flashesPerSecond(scene, a) > 0,
-  );
+  const animation = endlessAnimations(scene)
+    .get(element)
+    ?.find((a) => flashesPerSecond(scene, a) > 0);
   if (animation === undefined) return inapplicable;
   const rate = flashesPerSecond(scene, animation);
   if (rate <= FLASHES_A_SECOND) return passed;
@@ -76,7 +76,7 @@ export const noFlash = {
   means: "Nothing flashes more than three times a second.",
   who: "Someone with photosensitive epilepsy may have a seizure.",
   mend: "Let it change slowly, or not at all.",
-  looksAt: (scene: Scene) => new Set(endlessAnimations(scene).map(({ element }) => element)),
+  looksAt: (scene: Scene) => endlessAnimations(scene).keys(),
   judge,
   examples: {
     kept: [

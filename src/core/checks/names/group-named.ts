@@ -19,7 +19,9 @@ const answerSets = keptForScene((scene): ReadonlyMap<ElementNode, readonly Eleme
     if ((type !== "radio" && type !== "checkbox") || name === "" || !isExposed(scene, input)) continue;
     const form = [...elementsAround(scene, input)].find((up) => up.tag === "form");
     const key = `${type} ${form === undefined ? "" : scene.page.index.record(form).order} ${name}`;
-    sets.set(key, [...(sets.get(key) ?? []), input]);
+    const set = sets.get(key);
+    if (set === undefined) sets.set(key, [input]);
+    else set.push(input);
   }
   const found = new Map<ElementNode, readonly ElementNode[]>();
   for (const set of sets.values()) if (set.length > 1 && set[0] !== undefined) found.set(set[0], set);

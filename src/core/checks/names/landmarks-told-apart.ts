@@ -2,6 +2,7 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
@@ -26,17 +27,28 @@ function* severalOfARole(scene: Scene): Iterable<ElementNode> {
   }
 }
 
+/** The first landmark of each role and name. */
+const firstOfName = keptForScene((scene): ReadonlyMap<string, ElementNode> => {
+  const found = new Map<string, ElementNode>();
+  for (const landmark of severalOfARole(scene)) {
+    const key = keyOf(scene, landmark);
+    if (key !== null && !found.has(key)) found.set(key, landmark);
+  }
+  return found;
+});
+
+/** Role and name; null where the name is not sure. */
+function keyOf(scene: Scene, landmark: ElementNode): string | null {
+  const name = scene.name(landmark);
+  return name.certain ? `${scene.role(landmark).role} ${name.text.toLowerCase()}` : null;
+}
+
 function judge(landmark: ElementNode, scene: Scene): Verdict {
   const role = scene.role(landmark).role as Role;
   const own = scene.name(landmark);
-  const { order } = scene.page.index.record(landmark);
-  const earlier = exposedByRole(scene, role).find(
-    (other) =>
-      scene.page.index.record(other).order < order &&
-      scene.name(other).certain &&
-      scene.name(other).text.toLowerCase() === own.text.toLowerCase(),
-  );
-  if (earlier === undefined || !own.certain || sameContent(scene, earlier, landmark)) return passed;
+  const key = keyOf(scene, landmark);
+  const earlier = key === null ? undefined : firstOfName(scene).get(key);
+  if (earlier === undefined || earlier === landmark || sameContent(scene, earlier, landmark)) return passed;
   const word = spokenRole(role, {}, null);
   const heading = [...elementsInside(scene, landmark)].find((e) => scene.role(e).role === "heading");
   const hint = heading === undefined ? "" : `: its heading says "${scene.name(heading).text}"`;

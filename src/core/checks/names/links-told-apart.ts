@@ -47,52 +47,81 @@ const partOf = keptForScene((scene): ReadonlyMap<ElementNode, ElementNode> => {
   return found;
 });
 
+/** Links of one name, looked at together. */
+interface Namesakes {
+  readonly links: readonly ElementNode[];
+  /** How many say the same around the link, in the same part of the page; null where source does not give it. */
+  readonly alike: ReadonlyMap<ElementNode, number> | null;
+  readonly areBare: boolean;
+}
+
+const lookedAt = keptForScene((): WeakMap<readonly ElementNode[], Namesakes> => new WeakMap());
+
+function namesakesOf(scene: Scene, links: readonly ElementNode[]): Namesakes {
+  const known = lookedAt(scene).get(links);
+  if (known !== undefined) return known;
+  const contexts = links.map((link) => linkContext(scene, link));
+  const keys = links.map((link, at) => {
+    const part = partOf(scene).get(link);
+    return `${part === undefined ? "" : scene.page.index.record(part).order} ${contexts[at]}`;
+  });
+  const counts = new Map<string, number>();
+  for (const key of keys) counts.set(key, (counts.get(key) ?? 0) + 1);
+  const namesakes: Namesakes = {
+    links,
+    alike: contexts.includes(null)
+      ? null
+      : new Map(links.map((link, at) => [link, counts.get(keys[at] ?? "") ?? 1])),
+    areBare: contexts.every((context) => context === "") && standBare(scene, links),
+  };
+  lookedAt(scene).set(links, namesakes);
+  return namesakes;
+}
+
 function judge(link: ElementNode, scene: Scene): Verdict {
-  const links = sameNames(scene).get(link) ?? [];
+  const { links, alike, areBare } = namesakesOf(scene, sameNames(scene).get(link) ?? []);
+  if (alike === null) return inapplicable;
+  if (alike.get(link) === 1) return passed;
   const name = speakable(scene.name(link).text);
-  const contexts = links.map((other) => linkContext(scene, other));
-  const own = contexts[links.indexOf(link)];
-  if (contexts.some((context) => context === null)) return inapplicable;
-  const parts = links.map((other) => partOf(scene).get(other));
-  const place = links.indexOf(link);
-  const isAlike = (other: number) => contexts[other] === own && parts[other] === parts[place];
-  if (links.every((_, other) => other === place || !isAlike(other))) return passed;
   const repair = ask(
     `Add what sets it apart: "${name}: …", or aria-label="${name}, …" that begins with the words one sees.`,
   );
-  const places = links.map((other) => attributeText(other, "href") ?? "");
+  const href = (of: ElementNode) => attributeText(of, "href") ?? "";
   const details = {
-    facts: { name, places: places.slice(0, 4).join(" ") },
+    facts: { name, places: links.slice(0, 4).map(href).join(" ") },
     cause: `links called ${name.toLowerCase()}`,
   };
-  if (own === "" && links.every((other) => standsBare(scene, other, links)))
+  if (areBare)
     return failed(
       `${links.length} links are called "${name}", lead to different places, and nothing beside them tells which is which.`,
       repair,
       details,
     );
+  const other = links.find((one) => one !== link);
   return cantTell(
-    `Can people tell this "${name}" from the other ${links.length === 2 ? "one" : links.length - 1}, which leads elsewhere (${places.find((other) => other !== places[place])})?`,
+    `Can people tell this "${name}" from the other ${links.length === 2 ? "one" : links.length - 1}, which leads elsewhere (${other === undefined ? "" : href(other)})?`,
     repair,
     details,
   );
 }
 
-/** Whether all that is to be read around a link, up to where the others come in, is the link itself. */
-function standsBare(scene: Scene, link: ElementNode, links: readonly ElementNode[]): boolean {
-  const others = new Set(
-    links.filter((other) => other !== link).flatMap((other) => [...elementsAround(scene, other)]),
-  );
-  for (const up of elementsAround(scene, link)) {
-    if (others.has(up)) {
+/** Whether all that is to be read around each link, up to where the others come in, is the link itself. */
+function standBare(scene: Scene, links: readonly ElementNode[]): boolean {
+  const inLinks = links.reduce((sum, link) => sum + textContent(link).split(/\s+/).length, 0);
+  const holders = new Map<ElementNode, number>();
+  for (const link of links)
+    for (const up of elementsAround(scene, link)) holders.set(up, (holders.get(up) ?? 0) + 1);
+  return links.every((link) => {
+    for (const up of elementsAround(scene, link)) {
+      if (holders.get(up) === 1) {
+        if (textContent(up) !== textContent(link)) return false;
+        continue;
+      }
       // What the holder of them all says beside them would have to be about each.
-      const words = textContent(up).split(/\s+/).length;
-      const inLinks = links.reduce((sum, other) => sum + textContent(other).split(/\s+/).length, 0);
-      return words <= inLinks || up.tag === "main" || up.tag === "body";
+      return /^(?:main|body)$/.test(up.tag) || textContent(up).split(/\s+/).length <= inLinks;
     }
-    if (textContent(up) !== textContent(link)) return false;
-  }
-  return true;
+    return true;
+  });
 }
 
 export const linksToldApart = {

@@ -26,9 +26,9 @@ const notHere =
   /^(?:table|li|dl|a|button|label|fieldset|figure|figcaption|blockquote|address|footer|header|nav|h[1-6]|aside|form|summary|dialog)$/;
 
 /** Paragraphs and boxes of one line that are set apart from the paragraph after them as a heading would be. */
-const imitations = keptForScene((scene): readonly Imitation[] => {
+const imitations = keptForScene((scene): ReadonlyMap<ElementNode, Imitation> => {
   const { index, styles } = scene.page;
-  if (!scene.stylesKnown) return [];
+  if (!scene.stylesKnown) return new Map();
   const found: Imitation[] = [];
   for (const tag of ["p", "div"]) {
     for (const element of index.byTag(tag)) {
@@ -51,7 +51,8 @@ const imitations = keptForScene((scene): readonly Imitation[] => {
       found.push({ element, bold, larger });
     }
   }
-  return found.sort((a, b) => index.record(a.element).order - index.record(b.element).order);
+  found.sort((a, b) => index.record(a.element).order - index.record(b.element).order);
+  return new Map(found.map((imitation) => [imitation.element, imitation]));
 });
 
 /** The text of an element that holds one short line and no end of a sentence; null otherwise. */
@@ -82,8 +83,7 @@ function innermost(element: ElementNode): ElementNode {
 }
 
 function judge(element: ElementNode, scene: Scene): Verdict {
-  const all = imitations(scene);
-  const own = all.find((imitation) => imitation.element === element);
+  const own = imitations(scene).get(element);
   if (own === undefined) return inapplicable;
   const text = textContent(element);
   const levelBefore = headingsOf(scene).findLast(
@@ -95,8 +95,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   );
   const details = { facts: { text }, cause: `imitated headings ${own.bold} ${own.larger}` };
   // Set apart twice over, and more than once: that is a habit of this page.
-  const alike = all.filter((other) => other.bold && other.larger);
-  if (own.bold && own.larger && alike.length > 1)
+  const isHabit = [...imitations(scene).values()].filter((other) => other.bold && other.larger).length > 1;
+  if (own.bold && own.larger && isHabit)
     return failed(
       `"${text}" looks like a heading and heads what follows, but is told as plain text.`,
       repair,
@@ -112,7 +112,7 @@ export const headingsMarked = {
   means: "What looks and works like a heading is one.",
   who: "Someone who cannot see the bold line does not know that a new part begins, and cannot jump to it.",
   mend: "Use <h1> to <h6> and set the look in the stylesheet.",
-  looksAt: (scene: Scene) => imitations(scene).map(({ element }) => element),
+  looksAt: (scene: Scene) => imitations(scene).keys(),
   judge,
   examples: {
     kept: [
