@@ -21,7 +21,7 @@ export function parseBoth(html: string, css: string): void {
 }
 
 /** What `keel audit` runs when nothing else is asked for. */
-const usual = checksFor(catalogue, "2.2", "AA");
+const usual = checksFor(catalogue, { wcag: "2.2", level: "AA" });
 
 export const auditText = (html: string) => runChecks(sceneOf(html), usual, ["failed", "cantTell"]);
 export const treeOf = (html: string) => accessibilityTree(sceneOf(html));

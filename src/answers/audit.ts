@@ -1,34 +1,50 @@
-import type { Check } from "../core/checks/check.ts";
-import { type CheckResult, runChecks } from "../core/checks/run.ts";
-import { NO } from "../core/css/certainty.ts";
+import type { Check, CheckSettings, CheckText } from "../core/checks/check.ts";
+import { type CriterionRow, criterionRows } from "../core/checks/coverage.ts";
+import { addFacts, type PageFacts, pageFacts } from "../core/checks/page-facts.ts";
+import { addTallies, type CheckResult, runChecks, type Tally } from "../core/checks/run.ts";
+import { digestOf, type PageDigest } from "../core/checks/site/digest.ts";
+import type { SiteCheck, SiteFinding } from "../core/checks/site/site-check.ts";
 import type { Device } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
-import { textContent } from "../core/document/text-content.ts";
 import type { Problem } from "../core/findings/problems.ts";
 import type { Finding, Outcome, Severity } from "../core/findings/verdict.ts";
-import type { Repair } from "../core/repair/edit.ts";
-import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
+import { type NamedColour, type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import type { Theme } from "../core/scene/schemes.ts";
-import { heardLineOf } from "../core/semantics/heard-line.ts";
-import { isTold } from "../core/semantics/tree.ts";
-import { criteria } from "../core/standards/criteria.ts";
+import { type Conformance, demandedCriteria, isDemanded } from "../core/standards/conformance.ts";
+import type { CriterionNumber } from "../core/standards/criteria.ts";
 import type { Host } from "../host/host.ts";
-import { type ElementAnswer, elementAnswer, type SourceAnswer, SourceTexts } from "./element-answer.ts";
-import { type LoadOptions, loadPage } from "./load-page.ts";
-import { findPages, type PageFile } from "./targets.ts";
+import { SourceTexts } from "./element-answer.ts";
+import { ExceptionBook } from "./exception-book.ts";
+import {
+  type FindingAnswer,
+  FindingAnswers,
+  inReportOrder,
+  placeOf,
+  severities,
+  shareCauses,
+} from "./finding-answer.ts";
+import { type LoadedPage, type LoadOptions, loadPage } from "./load-page.ts";
+import { findPages, type PageFile, type TargetRequest } from "./targets.ts";
 
-export type WcagVersion = "2.0" | "2.1" | "2.2";
-export type Level = "A" | "AA" | "AAA";
+export type { FindingAnswer };
 
-export interface AuditRequest extends LoadOptions {
-  readonly targets: readonly string[];
-  readonly stdinName: string;
+/** What a team has set for one check on one page. */
+export interface PageCheckSettings extends CheckSettings {
+  readonly off: boolean;
+}
+
+export interface AuditRequest extends LoadOptions, TargetRequest {
   readonly checks: readonly Check[];
-  readonly wcag: WcagVersion;
-  readonly level: Level;
+  readonly siteChecks: readonly SiteCheck[];
+  /** The settings of a check for a page, by the name it is shown with. */
+  readonly settingsFor: (page: string) => (check: CheckText) => PageCheckSettings;
+  readonly conformance: Conformance;
   readonly device: Device;
   /** Themes in which colours are judged too. */
   readonly themes: readonly Theme[];
+  /** The colour schemes in which colours are judged; null for those the page is made for. */
+  readonly colourSchemes: readonly ("light" | "dark")[] | null;
+  readonly palette: readonly NamedColour[];
   /** Which outcomes become findings. */
   readonly outcomes: readonly Outcome[];
 }
@@ -44,57 +60,31 @@ export interface Subject {
   readonly outcomes: Readonly<Record<Outcome, number>>;
 }
 
-export interface FindingAnswer {
-  readonly fingerprint: string;
-  readonly check: string;
-  readonly outcome: Outcome;
-  readonly severity: Severity;
-  readonly criteria: readonly string[];
-  readonly subject: string;
-  readonly element: ElementAnswer;
-  readonly source: SourceAnswer | null;
-  readonly components: readonly never[];
-  readonly message: string;
-  readonly cause: string;
-  readonly facts: Finding["facts"];
-  readonly repair: Repair | null;
-  /** What is heard at the element; for people. */
-  readonly heard: string | null;
-}
-
 export interface AuditAnswer {
   readonly startedAt: Date;
   readonly elapsedMs: number;
-  readonly conformance: { readonly wcag: WcagVersion; readonly level: Level };
+  readonly conformance: Conformance;
   readonly subjects: readonly Subject[];
   readonly findings: readonly FindingAnswer[];
   readonly checks: readonly CheckResult[];
+  /** One row for each criterion of the chosen version and level. */
+  readonly coverage: readonly CriterionRow[];
+  /** How many findings comments in the source allow. */
+  readonly accepted: number;
   readonly problems: readonly Problem[];
   /** Whether some target could not be audited at all. */
   readonly incomplete: boolean;
   readonly texts: SourceTexts;
 }
 
-const levels: readonly Level[] = ["A", "AA", "AAA"];
-const severities: readonly Severity[] = ["blocker", "barrier", "friction"];
-
-/** Whether a criterion is asked for by a version and level of WCAG. */
-export function isDemanded(number: string, wcag: WcagVersion, level: Level): boolean {
-  if (!Object.hasOwn(criteria, number)) return false;
-  const row: { readonly since: WcagVersion; readonly level: Level; readonly removedIn?: "2.2" } =
-    criteria[number as keyof typeof criteria];
-  return (
-    row.since <= wcag &&
-    levels.indexOf(row.level) <= levels.indexOf(level) &&
-    !(row.removedIn !== undefined && wcag >= row.removedIn)
-  );
-}
-
 /** Checks of good practice always run; others when the chosen version and level demand one of their criteria. */
-export const checksFor = (checks: readonly Check[], wcag: WcagVersion, level: Level): readonly Check[] =>
+export const checksFor = <C extends CheckText>(
+  checks: readonly C[],
+  conformance: Conformance,
+): readonly C[] =>
   checks.filter(
     (check) =>
-      check.criteria.length === 0 || check.criteria.some((number) => isDemanded(number, wcag, level)),
+      check.criteria.length === 0 || check.criteria.some((number) => isDemanded(number, conformance)),
   );
 
 /** Audits every page the targets name. What cannot be read is a problem; the rest is audited all the same. */
@@ -105,14 +95,10 @@ export async function audit(
 ): Promise<AuditAnswer> {
   const startedAt = host.clock.now();
   const start = host.clock.elapsed();
-  const { pages, problems: targetProblems } = await findPages(request.targets, host, request.stdinName);
+  const { pages, problems: targetProblems } = await findPages(request, host);
   const problems: Problem[] = [...targetProblems];
-  const texts = new SourceTexts();
-  const subjects: Subject[] = [];
-  const findings: FindingAnswer[] = [];
-  const totals = new Map<string, CheckResult>();
+  const work = new Audit(request, host, pages.length > 1);
   let incomplete = targetProblems.length > 0;
-  const checks = checksFor(request.checks, request.wcag, request.level);
   for (const [done, page] of pages.entries()) {
     onPage(page, done, pages.length);
     const loaded = await loadPage(page, host, request);
@@ -122,51 +108,175 @@ export async function audit(
       continue;
     }
     problems.push(...loaded.value.problems);
-    texts.add(loaded.value.texts);
-    const { subject, found, results } = auditPage(page, loaded.value, checks, request, texts, host);
-    subjects.push(subject);
-    findings.push(...found);
-    for (const result of results) totals.set(result.id, added(totals.get(result.id), result));
+    work.addPage(page, loaded.value);
   }
+  const answer = work.finish();
   return {
     startedAt,
     elapsedMs: Math.round(host.clock.elapsed() - start),
-    conformance: { wcag: request.wcag, level: request.level },
-    subjects,
-    findings: findings.sort(inReportOrder),
-    checks: checks.map(
-      (check) =>
-        totals.get(check.id) ?? {
-          id: check.id,
-          outcome: "inapplicable",
-          targets: 0,
-          passed: 0,
-          failed: 0,
-          cantTell: 0,
-        },
-    ),
-    problems,
+    conformance: request.conformance,
+    ...answer,
+    problems: [...problems, ...answer.problems],
     incomplete,
-    texts,
   };
 }
 
-type Loaded = Extract<Awaited<ReturnType<typeof loadPage>>, { readonly ok: true }>["value"];
+/** An audit under way: page after page is added, and only what is told of each is kept. */
+class Audit {
+  readonly #request: AuditRequest;
+  readonly #host: Host;
+  readonly #checks: readonly Check[];
+  readonly #siteChecks: readonly SiteCheck[];
+  readonly #several: boolean;
+  readonly #texts = new SourceTexts();
+  readonly #exceptions: ExceptionBook;
+  readonly #subjects: Subject[] = [];
+  readonly #findings: FindingAnswer[] = [];
+  readonly #results = new Map<string, CheckResult>();
+  readonly #tallies = new Map<CriterionNumber, Tally>();
+  readonly #digests: PageDigest[] = [];
+  /** For findings across pages: how an element of a page that is no longer held is told of. */
+  readonly #tellers = new Map<
+    string,
+    (finding: SiteFinding, check: SiteCheck, severity: Severity) => FindingAnswer | null
+  >();
+  #facts: PageFacts | null = null;
+  #accepted = 0;
 
-function auditPage(
+  constructor(request: AuditRequest, host: Host, several: boolean) {
+    this.#request = request;
+    this.#host = host;
+    this.#several = several;
+    this.#checks = checksFor(request.checks, request.conformance);
+    this.#siteChecks = several ? checksFor(request.siteChecks, request.conformance) : [];
+    this.#exceptions = new ExceptionBook([...request.checks, ...request.siteChecks].map((check) => check.id));
+  }
+
+  addPage(page: PageFile, loaded: LoadedPage): void {
+    const { device, themes, colourSchemes, palette, outcomes, conformance } = this.#request;
+    this.#texts.add(loaded.texts);
+    const scene = sceneFromSource(loaded.document, loaded.sheets, {
+      device,
+      stylesKnown: loaded.stylesKnown,
+      themes,
+      colourSchemes,
+      palette,
+    });
+    const settings = this.#request.settingsFor(page.name);
+    const checks = this.#checks.filter((check) => !settings(check).off);
+    const exceptions = this.#exceptions.ofPage(loaded.document, loaded.sheets);
+    const run = runChecks(scene, checks, outcomes, settings, exceptions.allows);
+    this.#accepted += run.allowed;
+    this.#subjects.push(subjectOf(page, loaded, scene, run.checks));
+    for (const result of run.checks)
+      this.#results.set(result.id, addResults(this.#results.get(result.id), result));
+    for (const [criterion, tally] of run.criteria)
+      this.#tallies.set(criterion, addTallies(this.#tallies.get(criterion), tally));
+    const facts = pageFacts(scene);
+    this.#facts = this.#facts === null ? facts : addFacts(this.#facts, facts);
+    const answers = new FindingAnswers(page.name, this.#texts, this.#host, conformance);
+    this.#findings.push(
+      ...run.findings.map((finding) => answers.answer(finding, placeOf(scene, finding.element, this.#texts))),
+    );
+    if (this.#several) this.#digest(page, scene, answers);
+  }
+
+  #digest(page: PageFile, scene: Scene, answers: FindingAnswers): void {
+    const digest = digestOf(page.name, scene);
+    this.#digests.push(digest);
+    const places = new Map(
+      [
+        ...(digest.title === null ? [] : [digest.title.element]),
+        ...digest.navigations.flatMap((navigation) => [
+          navigation.element,
+          ...navigation.links.map((link) => link.element),
+        ]),
+      ].map((element) => [element, placeOf(scene, element, this.#texts)] as const),
+    );
+    this.#tellers.set(page.name, ({ element, verdict }, check, severity) => {
+      const place = places.get(element);
+      return place === undefined ? null : answers.answer(findingOf(element, verdict, check, severity), place);
+    });
+  }
+
+  #auditSite(): void {
+    for (const check of this.#siteChecks) {
+      const pages = this.#digests.filter(({ page }) => !this.#request.settingsFor(page)(check).off);
+      const { targets, findings } = check.judgePages(pages);
+      const counts = { passed: targets - findings.length, failed: 0, cantTell: 0 };
+      for (const finding of findings) {
+        counts[finding.verdict.outcome]++;
+        const severity = this.#request.settingsFor(finding.page)(check).severity ?? check.severity;
+        const answer = this.#tellers.get(finding.page)?.(finding, check, severity);
+        if (answer != null && this.#request.outcomes.includes(answer.outcome)) this.#findings.push(answer);
+      }
+      const outcome =
+        counts.failed > 0
+          ? "failed"
+          : counts.cantTell > 0
+            ? "cantTell"
+            : targets > 0
+              ? "passed"
+              : "inapplicable";
+      this.#results.set(check.id, { id: check.id, outcome, targets, ...counts });
+      for (const criterion of check.criteria)
+        this.#tallies.set(criterion, addTallies(this.#tallies.get(criterion), counts));
+    }
+  }
+
+  finish() {
+    this.#auditSite();
+    const { conformance } = this.#request;
+    const checks: readonly CheckText[] = [...this.#checks, ...this.#siteChecks];
+    return {
+      subjects: this.#subjects,
+      findings: shareCauses(this.#findings).sort(inReportOrder),
+      checks: checks.map((check) => this.#results.get(check.id) ?? untested(check.id)),
+      coverage:
+        this.#facts === null
+          ? []
+          : criterionRows(demandedCriteria(conformance), checks, this.#tallies, this.#facts),
+      accepted: this.#accepted,
+      problems: this.#exceptions.problems(this.#texts, new Set(checks.map((check) => check.id))),
+      texts: this.#texts,
+    };
+  }
+}
+
+const untested = (id: string): CheckResult => ({
+  id,
+  outcome: "untested",
+  targets: 0,
+  passed: 0,
+  failed: 0,
+  cantTell: 0,
+});
+
+const findingOf = (
+  element: ElementNode,
+  verdict: SiteFinding["verdict"],
+  check: SiteCheck,
+  severity: Severity,
+): Finding => ({
+  check: check.id,
+  outcome: verdict.outcome,
+  severity,
+  criteria: verdict.criteria ?? check.criteria,
+  element,
+  source: verdict.source ?? element.source,
+  message: verdict.message,
+  repair: verdict.repair,
+  facts: verdict.facts ?? {},
+  cause: verdict.cause ?? null,
+  origins: verdict.origins ?? [],
+});
+
+function subjectOf(
   page: PageFile,
-  loaded: Loaded,
-  checks: readonly Check[],
-  request: AuditRequest,
-  texts: SourceTexts,
-  host: Host,
-) {
-  const scene = sceneFromSource(loaded.document, loaded.sheets, {
-    device: request.device,
-    stylesKnown: loaded.stylesKnown,
-    themes: request.themes,
-  });
-  const run = runChecks(scene, checks, request.outcomes);
+  loaded: LoadedPage,
+  scene: Scene,
+  results: readonly CheckResult[],
+): Subject {
   const outcomes: Record<Outcome, number> = {
     passed: 0,
     failed: 0,
@@ -174,8 +284,8 @@ function auditPage(
     inapplicable: 0,
     untested: 0,
   };
-  for (const result of run.checks) outcomes[result.outcome]++;
-  const subject: Subject = {
+  for (const result of results) outcomes[result.outcome]++;
+  return {
     id: page.name,
     target: page.target,
     kind: loaded.document.kind,
@@ -185,83 +295,15 @@ function auditPage(
     elements: scene.page.index.elements.length,
     outcomes,
   };
-  const seen = new Map<string, number>();
-  const found = run.findings.map((finding): FindingAnswer => {
-    const element = elementAnswer(scene.page.index, scene, finding.element, texts);
-    // The same on the same markup tells apart by its count, so that lines added above change no fingerprint.
-    const base = [finding.check, page.name, element.snippet, element.name].join("\n");
-    const count = (seen.get(base) ?? 0) + 1;
-    seen.set(base, count);
-    const fingerprint = host.hash(`${base}\n${count}`);
-    return {
-      fingerprint,
-      check: finding.check,
-      outcome: finding.outcome,
-      severity: finding.severity,
-      criteria: finding.criteria.filter((number) => isDemanded(number, request.wcag, request.level)),
-      subject: page.name,
-      element,
-      source: texts.place(finding.source),
-      components: [],
-      message: finding.message,
-      cause: finding.cause === null ? fingerprint : host.hash(`${page.name}\n${finding.cause}`),
-      facts: { ...finding.facts, ...originFacts(finding, texts) },
-      repair: finding.repair,
-      heard: heardAs(scene, finding.element),
-    };
-  });
-  return { subject, found, results: run.checks };
-}
-
-/** Where facts come from, as `foregroundFrom: "css/yard.css:7 --muted: #9aa8b0"`. */
-function originFacts(finding: Finding, texts: SourceTexts): Finding["facts"] {
-  const facts: Record<string, string> = {};
-  for (const origin of finding.origins) {
-    const place = texts.place(origin.source);
-    const told =
-      place === null ? `${origin.source.file}: ${origin.text}` : `${place.file}:${place.line} ${origin.text}`;
-    const name = `${origin.of}From`;
-    facts[name] = facts[name] === undefined ? told : `${facts[name]} ← ${told}`;
-  }
-  return facts;
-}
-
-/** What is heard at an element; null for one that nobody meets, such as a meta element. */
-function heardAs(scene: Scene, element: ElementNode): string | null {
-  if (scene.presence.of(element).exposed === NO) return null;
-  if (isTold(scene, element) || element.tag === "html") return heardLineOf(scene, element);
-  return textContent(element) === "" ? null : "plain text";
 }
 
 const ranked: readonly Outcome[] = ["failed", "cantTell", "passed", "untested", "inapplicable"];
 
-function added(known: CheckResult | undefined, more: CheckResult): CheckResult {
+function addResults(known: CheckResult | undefined, more: CheckResult): CheckResult {
   if (known === undefined) return more;
   const outcome =
     ranked.indexOf(known.outcome) <= ranked.indexOf(more.outcome) ? known.outcome : more.outcome;
-  return {
-    id: more.id,
-    outcome,
-    targets: known.targets + more.targets,
-    passed: known.passed + more.passed,
-    failed: known.failed + more.failed,
-    cantTell: known.cantTell + more.cantTell,
-  };
-}
-
-const byCodeUnit = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
-
-/** By page, then the worst first, then by place. */
-function inReportOrder(a: FindingAnswer, b: FindingAnswer): number {
-  return (
-    byCodeUnit(a.subject, b.subject) ||
-    ranked.indexOf(a.outcome) - ranked.indexOf(b.outcome) ||
-    severities.indexOf(a.severity) - severities.indexOf(b.severity) ||
-    (a.source?.line ?? 0) - (b.source?.line ?? 0) ||
-    (a.source?.column ?? 0) - (b.source?.column ?? 0) ||
-    byCodeUnit(a.check, b.check) ||
-    byCodeUnit(a.fingerprint, b.fingerprint)
-  );
+  return { id: more.id, outcome, targets: known.targets + more.targets, ...addTallies(known, more) };
 }
 
 /** Whether findings reach the severity that makes the command fail. */

@@ -1,5 +1,5 @@
 import path from "node:path";
-import { type PaletteColour, paletteOf } from "../core/checks/contrast/suggest-colour.ts";
+import { paletteOf } from "../core/checks/contrast/suggest-colour.ts";
 import { contrastRatio, isLargeText } from "../core/colour/contrast.ts";
 import { nearestInPalette, nearestPassing } from "../core/colour/nearest-passing.ts";
 import { isColour } from "../core/colour/parse-colour.ts";
@@ -7,13 +7,11 @@ import { resolveColour } from "../core/colour/resolve-colour.ts";
 import { onScreen, over, type Rgba, white } from "../core/colour/rgba.ts";
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import { noColours, type Result, unreadable } from "../core/findings/problems.ts";
-import { sceneFromSource } from "../core/scene/scene.ts";
+import { type NamedColour, sceneFromSource } from "../core/scene/scene.ts";
 import type { Host } from "../host/host.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import { readHtml } from "../readers/html/read-html.ts";
 import { shownName } from "./targets.ts";
-
-export type { PaletteColour };
 
 /** What a ratio may be asked for, and how much of it. */
 export const contrastUses = [
@@ -32,7 +30,7 @@ export interface ContrastRequest {
   /** CSS pixels; null when not given. */
   readonly size: number | null;
   readonly weight: number;
-  readonly palette: readonly PaletteColour[];
+  readonly palette: readonly NamedColour[];
 }
 
 export interface Shade {
@@ -101,7 +99,7 @@ function nearestFor(
   text: Rgba,
   ground: Rgba,
   needed: number,
-  palette: readonly PaletteColour[],
+  palette: readonly NamedColour[],
 ): ContrastAnswer["nearest"] {
   const shade = (colour: Rgba | null, other: Rgba, name: string | null = null): Shade | null =>
     colour === null ? null : { name, colour, ratio: contrastRatio(colour, other) };
@@ -127,7 +125,7 @@ function read(text: string): Result<Rgba> {
 }
 
 /** The colours of a palette: custom properties of a stylesheet, or the members of a JSON object. */
-export async function readPalette(file: string, host: Host): Promise<Result<readonly PaletteColour[]>> {
+export async function readPalette(file: string, host: Host): Promise<Result<readonly NamedColour[]>> {
   const full = path.resolve(host.workingDirectory, file);
   const bytes = await host.files.read(full);
   if (!bytes.ok) return { ok: false, problem: unreadable(file, bytes.reason) };
@@ -140,7 +138,7 @@ export async function readPalette(file: string, host: Host): Promise<Result<read
   return { ok: true, value: colours };
 }
 
-function cssColours(text: string, name: string): readonly PaletteColour[] {
+function cssColours(text: string, name: string): readonly NamedColour[] {
   const { document } = readHtml("<!doctype html><html>", name);
   const applied = {
     sheet: parseSheet({ file: name, text, start: 0 }),
@@ -151,7 +149,7 @@ function cssColours(text: string, name: string): readonly PaletteColour[] {
   return paletteOf(sceneFromSource(document, [applied]));
 }
 
-function jsonColours(text: string): readonly PaletteColour[] | null {
+function jsonColours(text: string): readonly NamedColour[] | null {
   try {
     const parsed: unknown = JSON.parse(text);
     if (typeof parsed !== "object" || parsed === null) return null;

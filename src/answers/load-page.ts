@@ -22,6 +22,10 @@ export interface LoadOptions {
   readonly roots: readonly string[];
   /** Largest page or stylesheet, in megabytes. */
   readonly maxSize: number;
+  /** Stylesheets that every page has beside those it names; absolute. */
+  readonly stylesheets: readonly string[];
+  /** The HTML element that an element of one's own is to be taken for. */
+  readonly components: ReadonlyMap<string, string>;
 }
 
 /** A page with everything that belongs to it, as read. */
@@ -55,9 +59,13 @@ export async function loadPage(
   if (!decoded.ok) return decoded;
   const { text } = decoded.value;
   if (text.trim() === "") return { ok: false, problem: emptyFile(page.name) };
-  const read = readHtml(text, page.name);
+  const read = readHtml(text, page.name, options.components);
   const loader = new SheetLoader(page, host, options, read.baseHref);
   const sheets: AppliedSheet[] = [];
+  for (const file of options.stylesheets) {
+    const applied = await loader.configured(file, read.document);
+    if (applied !== null) sheets.push(applied);
+  }
   for (const style of read.styles) {
     const applied =
       style.kind === "text"
@@ -186,6 +194,15 @@ class SheetLoader {
       return sheet === null ? null : this.withImports(sheet, media, scope, file, depth);
     }
     return this.#report(stylesheetMissing(this.#page.name, href), false);
+  }
+
+  /** A sheet that the configuration names: read wherever it is. */
+  async configured(file: string, scope: Document): Promise<AppliedSheet | null> {
+    const shown = shownName(this.#host, file);
+    const info = await this.#host.files.info(file);
+    if (info?.kind !== "file") return this.#report(stylesheetMissing(this.#page.name, shown));
+    const sheet = await this.#parsed(file, shown, info.size);
+    return sheet === null ? null : this.withImports(sheet, null, scope, file, 0);
   }
 
   async #parsed(file: string, href: string, size: number): Promise<Sheet | null> {

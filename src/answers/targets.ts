@@ -14,6 +14,15 @@ export interface PageFile {
   readonly tree: string;
 }
 
+/** Which pages are asked for. */
+export interface TargetRequest {
+  readonly targets: readonly string[];
+  /** What the page on standard input is called. */
+  readonly stdinName: string;
+  /** Whether a file that a folder or glob names is passed over; a file named itself never is. Absolute path. */
+  readonly isSkipped: (file: string) => boolean;
+}
+
 export interface FoundPages {
   readonly pages: readonly PageFile[];
   readonly problems: readonly Problem[];
@@ -31,9 +40,8 @@ export const shownName = (host: Host, file: string): string =>
 
 /** Finds the pages that targets name: files, folders, globs, `-` for standard input. Each page once, in order. */
 export async function findPages(
-  targets: readonly string[],
+  { targets, stdinName, isSkipped }: TargetRequest,
   host: Host,
-  stdinName: string,
 ): Promise<FoundPages> {
   const pages = new Map<string, PageFile>();
   const problems: Problem[] = [];
@@ -48,10 +56,12 @@ export async function findPages(
     const full = path.resolve(host.workingDirectory, target);
     const info = await host.files.info(full);
     if (info?.kind === "folder") {
-      const found = await host.files.find(
-        pageExtensions.map((extension) => `**/*${extension}`),
-        full,
-      );
+      const found = (
+        await host.files.find(
+          pageExtensions.map((extension) => `**/*${extension}`),
+          full,
+        )
+      ).filter((file) => !isSkipped(file));
       if (found.length === 0) problems.push(noPages(target, pageExtensions));
       for (const file of found) add(target, file, full);
     } else if (info?.kind === "file") {
@@ -60,7 +70,7 @@ export async function findPages(
     } else if (info !== null) problems.push(notAPage(target, pageExtensions));
     else if (isGlob(target)) {
       const found = (await host.files.find([target.split(path.sep).join("/")], host.workingDirectory)).filter(
-        isPage,
+        (file) => isPage(file) && !isSkipped(file),
       );
       if (found.length === 0) problems.push(noMatch(target, pageExtensions));
       for (const file of found) add(target, file, path.dirname(file));

@@ -5,12 +5,10 @@ import { accessibilityTree, type ElementTreeNode } from "../core/semantics/tree.
 import type { Host } from "../host/host.ts";
 import { SourceTexts } from "./element-answer.ts";
 import { type LoadOptions, loadPage } from "./load-page.ts";
-import { findPages } from "./targets.ts";
+import { findPages, type TargetRequest } from "./targets.ts";
 
-export interface TreeRequest extends LoadOptions {
+export interface TreeRequest extends LoadOptions, TargetRequest {
   readonly device: Device;
-  readonly targets: readonly string[];
-  readonly stdinName: string;
 }
 
 /** One page as assistive technology is given it. */
@@ -30,7 +28,7 @@ export interface TreeAnswer {
 
 /** The accessibility tree of every page the targets name. */
 export async function trees(request: TreeRequest, host: Host): Promise<TreeAnswer> {
-  const { pages, problems: targetProblems } = await findPages(request.targets, host, request.stdinName);
+  const { pages, problems: targetProblems } = await findPages(request, host);
   const problems: Problem[] = [...targetProblems];
   const answers: PageTree[] = [];
   let incomplete = targetProblems.length > 0;

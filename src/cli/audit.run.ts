@@ -1,69 +1,54 @@
-import { audit, type Level, reaches, type WcagVersion } from "../answers/audit.ts";
+import path from "node:path";
+import { type AuditRequest, audit, reaches } from "../answers/audit.ts";
+import { readPalette } from "../answers/contrast.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
+import type { Family } from "../core/checks/check.ts";
+import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { nearestWord } from "../core/document/nearest-word.ts";
 import type { Outcome, Severity } from "../core/findings/verdict.ts";
+import type { NamedColour } from "../core/scene/scene.ts";
 import type { Theme } from "../core/scene/schemes.ts";
+import type { Level, WcagVersion } from "../core/standards/conformance.ts";
+import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
 import { auditJson } from "../report/json/audit.ts";
 import { auditText } from "../report/terminal/audit.ts";
+import { settingsText } from "../report/terminal/settings.ts";
 import type { AuditArguments } from "./audit.ts";
+import { checkSettings } from "./check-settings.ts";
 import { chooseChecks } from "./choose-checks.ts";
 import { STANDARD_INPUT } from "./command.ts";
 import { progressLine } from "./progress.ts";
-import {
-  COULD_NOT,
-  complain,
-  DONE,
-  deliver,
-  deviceOf,
-  FOUND,
-  loadOptions,
-  paintOf,
-  reportProblems,
-  wrongWindow,
-} from "./run-context.ts";
+import { COULD_NOT, complain, DONE, deliver, FOUND, paintOf, reportProblems } from "./run-context.ts";
+import { everyCheck, pageSettings, type Settings, settingsFor } from "./settings.ts";
 import { packageVersion } from "./version.ts";
 
 const outcomes: readonly Outcome[] = ["failed", "cantTell", "passed"];
 
+/** What an audit is asked for, once all is settled. */
+interface Asked {
+  readonly request: AuditRequest;
+  readonly failOn: Severity | "never";
+  readonly all: boolean;
+  /** The families that are shown; null for all. */
+  readonly shownFamilies: readonly Family[] | null;
+}
+
 export async function runAudit(args: AuditArguments): Promise<void> {
   const host = nodeHost();
-  const device = deviceOf(args);
-  if (device === null) return complain(wrongWindow(args));
-  // `--only names page.html`: a page after a list of checks is still a page.
-  const [only, afterOnly] = apart(args.only);
-  const [skip, afterSkip] = apart(args["skip-check"]);
-  const chosen = chooseChecks(catalogue, only, skip);
-  if (!chosen.ok) return complain(chosen.message);
-  const wanted = args.outcomes.split(",").map((word) => word.trim());
-  const unknown = wanted.find((word) => !outcomes.includes(word as Outcome));
-  if (unknown !== undefined)
-    return complain(
-      `there is no outcome "${unknown}" to list; ${nearestWord(unknown, outcomes) ?? outcomes.join(", ")} is one`,
-    );
-  if (!(args["max-size"] > 0)) return complain("--max-size must be a number of megabytes above 0");
-
-  const themes: Theme[] = [];
-  for (const written of args.theme ?? []) {
-    const match = /^([a-z][a-z0-9-]*)=(.+)$/i.exec(written);
-    if (match === null)
-      return complain(`--theme ${written} names no attribute and value; write it as data-theme=dark`);
-    themes.push({ attribute: (match[1] ?? "").toLowerCase(), value: match[2] ?? "" });
+  const found = await settingsFor(args, host);
+  if (!found.ok) return complain(found.message);
+  const { settings } = found;
+  const asked = await askedFor(args, settings, host);
+  if (typeof asked === "string") return complain(asked);
+  const paint = paintOf(args);
+  if (args["show-config"]) {
+    await deliver([settingsText(settings.inForce, paint)], args, host);
+    return;
   }
-
   const progress = progressLine(args.quiet);
-  const answer = await audit(
-    {
-      ...loadOptions({ ...args, targets: [...args.targets, ...afterOnly, ...afterSkip] }, host),
-      device,
-      checks: chosen.checks,
-      themes,
-      wcag: args.wcag as WcagVersion,
-      level: args.level as Level,
-      outcomes: wanted as Outcome[],
-    },
-    host,
-    (page, done, total) => progress.show(`auditing ${done + 1} of ${total}: ${page.name}`),
+  const answer = await audit(asked.request, host, (page, done, total) =>
+    progress.show(`auditing ${done + 1} of ${total}: ${page.name}`),
   );
   progress.clear();
   reportProblems(answer.problems);
@@ -72,13 +57,127 @@ export async function runAudit(args: AuditArguments): Promise<void> {
       ? `${auditJson(answer, packageVersion())}\n`
       : answer.subjects.length === 0
         ? ""
-        : auditText(answer, { paint: paintOf(args), checks: catalogue, all: args.all, quiet: args.quiet });
+        : auditText(answer, {
+            paint,
+            checks: everyCheck,
+            all: asked.all,
+            quiet: args.quiet,
+            families: asked.shownFamilies,
+          });
   if (!(await deliver([text], args, host))) return;
-  process.exitCode = answer.incomplete
-    ? COULD_NOT
-    : reaches(answer.findings, args["fail-on"] as Severity | "never")
-      ? FOUND
-      : DONE;
+  process.exitCode = answer.incomplete ? COULD_NOT : reaches(answer.findings, asked.failOn) ? FOUND : DONE;
+}
+
+/** Settles every option with the configuration; a message where one of them cannot be. */
+async function askedFor(args: AuditArguments, settings: Settings, host: Host): Promise<Asked | string> {
+  const { config, base } = settings;
+  // `--only names page.html`: a page after a list of checks is still a page.
+  const [only, afterOnly] = apart(args.only);
+  const [skip, afterSkip] = apart(args["skip-check"]);
+  const pages = pageSettings(
+    { ...args, targets: [...args.targets, ...afterOnly, ...afterSkip] },
+    settings,
+    host,
+  );
+  if (!pages.ok) return pages.message;
+  const chosen = chooseChecks(everyCheck, only, skip);
+  if (!chosen.ok) return chosen.message;
+  const ids = new Set(chosen.checks.map((check) => check.id));
+
+  const listed = settings.settle(
+    "output.outcomes",
+    "outcomes",
+    args.outcomes?.split(",").map((word) => word.trim()),
+    config.output?.outcomes,
+    ["failed", "cantTell"],
+  );
+  const unknown = listed.find((word) => !outcomes.includes(word as Outcome));
+  if (unknown !== undefined)
+    return `there is no outcome "${unknown}" to list; ${nearestWord(unknown, outcomes) ?? outcomes.join(", ")} is one`;
+  const schemes = settings.settle("schemes", "theme", undefined, config.schemes, ["as the page asks"]);
+  const themes = themesOf([
+    ...(config.schemes ?? []).filter((word) => word.includes("=")),
+    ...(args.theme ?? []),
+  ]);
+  if (typeof themes === "string") return themes;
+  const colourSchemes = schemes.filter(
+    (word): word is "light" | "dark" => word === "light" || word === "dark",
+  );
+  const palette = await configuredPalette(settings, base, host);
+  if (typeof palette === "string") return palette;
+  const conformance = {
+    wcag: settings.settle(
+      "conformance.wcag",
+      "wcag",
+      args.wcag,
+      config.conformance?.wcag,
+      "2.2",
+    ) as WcagVersion,
+    level: settings.settle(
+      "conformance.level",
+      "level",
+      args.level,
+      config.conformance?.level,
+      "AA",
+    ) as Level,
+  };
+  const failOn = settings.settle("failOn", "fail-on", args["fail-on"], config.failOn, "friction");
+  const shownFamilies = settings.settle<readonly Family[] | null>(
+    "output.families",
+    "all",
+    undefined,
+    config.output?.families,
+    null,
+  );
+  const all = settings.settle("output.all", "all", args.all, config.output?.all, false);
+  for (const [id, setting] of Object.entries(config.checks ?? {})) settings.note(`checks.${id}`, setting);
+  for (const { files, checks } of config.overrides ?? [])
+    settings.note(`overrides for ${files.join(", ")}`, checks);
+  const [firstScheme] = colourSchemes;
+  return {
+    request: {
+      ...pages.value,
+      device: { ...pages.value.device, ...(firstScheme === undefined ? {} : { colourScheme: firstScheme }) },
+      checks: catalogue.filter((check) => ids.has(check.id)),
+      siteChecks: siteCatalogue.filter((check) => ids.has(check.id)),
+      settingsFor: checkSettings(
+        config,
+        base,
+        host.workingDirectory,
+        new Set((only ?? []).flatMap((word) => word.split(","))),
+      ),
+      conformance,
+      themes,
+      colourSchemes: colourSchemes.length === 0 ? null : colourSchemes,
+      palette,
+      outcomes: listed as Outcome[],
+    },
+    failOn: failOn as Severity | "never",
+    all,
+    shownFamilies: all ? null : shownFamilies,
+  };
+}
+
+function themesOf(written: readonly string[]): readonly Theme[] | string {
+  const themes: Theme[] = [];
+  for (const word of written) {
+    const match = /^([a-z][a-z0-9-]*)=(.+)$/i.exec(word);
+    if (match === null) return `--theme ${word} names no attribute and value; write it as data-theme=dark`;
+    themes.push({ attribute: (match[1] ?? "").toLowerCase(), value: match[2] ?? "" });
+  }
+  return themes;
+}
+
+async function configuredPalette(
+  settings: Settings,
+  base: string,
+  host: Host,
+): Promise<readonly NamedColour[] | string> {
+  const { palette } = settings.config;
+  settings.note("palette", palette);
+  if (palette === undefined) return [];
+  const read = await readPalette(path.resolve(base, palette), host);
+  return read.ok ? read.value : `${read.problem.target}: ${read.problem.message}`;
 }
 
 /** Checks and families, apart from what can only be a page or folder. */

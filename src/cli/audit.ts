@@ -7,11 +7,10 @@ const options = {
   ...printOptions,
   "fail-on": {
     choices: ["blocker", "barrier", "friction", "never"],
-    default: "friction",
-    describe: "The least severity that makes the command fail (exit status 1)",
+    describe: "The least severity that makes the command fail with exit status 1 (friction)",
   },
-  wcag: { choices: ["2.0", "2.1", "2.2"], default: "2.2", describe: "Version of WCAG" },
-  level: { choices: ["A", "AA", "AAA"], default: "AA", describe: "Conformance level" },
+  wcag: { choices: ["2.0", "2.1", "2.2"], describe: "Version of WCAG (2.2)" },
+  level: { choices: ["A", "AA", "AAA"], describe: "Conformance level (AA)" },
   only: {
     type: "string",
     array: true,
@@ -26,9 +25,8 @@ const options = {
   },
   outcomes: {
     type: "string",
-    default: "failed,cantTell",
     requiresArg: true,
-    describe: "Which outcomes are listed in JSON: failed, cantTell, passed",
+    describe: "Which outcomes are listed: failed, cantTell, passed (failed,cantTell)",
   },
   theme: {
     type: "string",
@@ -37,20 +35,29 @@ const options = {
     requiresArg: true,
     describe: "Judge colours also with this attribute on the root element: data-theme=dark, class=night",
   },
-  all: { type: "boolean", default: false, describe: "Show every finding in full instead of three of a kind" },
+  all: {
+    type: "boolean",
+    describe: "Show every finding in full instead of three of a kind, and every criterion",
+  },
+  "show-config": {
+    type: "boolean",
+    default: false,
+    describe: "Print what is in force and where it comes from, and audit nothing",
+  },
   quiet: { type: "boolean", alias: "q", default: false, describe: "One line for each finding, nothing else" },
 } as const satisfies Record<string, Options>;
 
 export interface AuditArguments extends PageArguments, PrintArguments {
   readonly format: string;
-  readonly "fail-on": string;
-  readonly wcag: string;
-  readonly level: string;
+  readonly "fail-on"?: string | undefined;
+  readonly wcag?: string | undefined;
+  readonly level?: string | undefined;
   readonly only?: string[] | undefined;
   readonly "skip-check"?: string[] | undefined;
   readonly theme?: string[] | undefined;
-  readonly outcomes: string;
-  readonly all: boolean;
+  readonly outcomes?: string | undefined;
+  readonly all?: boolean | undefined;
+  readonly "show-config": boolean;
   readonly quiet: boolean;
 }
 
@@ -63,7 +70,8 @@ export const auditCommand = command<AuditArguments>("audit", options, {
         type: "string",
         array: true,
         default: [] as string[],
-        describe: "Files, folders or quoted globs; - is standard input; none is this folder",
+        describe:
+          "Files, folders or quoted globs; - is standard input; none: what the configuration lists, else this folder",
       })
       .options(options)
       .example("keel audit pages/slips.html", "one page with its stylesheets")
@@ -72,6 +80,7 @@ export const auditCommand = command<AuditArguments>("audit", options, {
         "many pages; friction does not fail the build",
       )
       .example("keel audit pages --format json -o audit.json", "for other programs")
+      .example("keel audit --show-config", "what is in force, and from where")
       .example("keel audit pages --only names roles.exists", "a family and one check") as never,
   handler: async (args: ArgumentsCamelCase<AuditArguments>) =>
     (await import("./audit.run.ts")).runAudit(args),

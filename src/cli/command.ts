@@ -21,12 +21,16 @@ export const command = <Arguments>(
 /** Stands for `-` among the targets while the parser is at work, which would drop it. */
 export const STANDARD_INPUT = ":standard-input:";
 
-/** Options that every command which reads pages takes. */
+/** Options that every command which reads pages takes. What is not given, the configuration says. */
 export const pageOptions = {
+  config: {
+    type: "string",
+    requiresArg: true,
+    describe: "The configuration file; the nearest keel.config.* upward when not given; --no-config for none",
+  },
   root: {
     type: "string",
     array: true,
-    default: [] as string[],
     nargs: 1,
     requiresArg: true,
     describe:
@@ -34,24 +38,20 @@ export const pageOptions = {
   },
   "max-size": {
     type: "number",
-    default: 20,
     requiresArg: true,
-    describe: "Largest page or stylesheet, in megabytes",
+    describe: "Largest page or stylesheet, in megabytes (20)",
   },
   window: {
     type: "string",
-    default: "1280x800",
     requiresArg: true,
-    describe: "Width and height of the window in CSS pixels, for media queries",
+    describe: "Width and height of the window in CSS pixels, for media queries (1280x800)",
   },
   pointer: {
     choices: ["fine", "coarse"],
-    default: "fine",
-    describe: "The pointer, for media queries: a mouse or a finger",
+    describe: "The pointer, for media queries: a mouse or a finger (fine)",
   },
   "reduced-motion": {
     type: "boolean",
-    default: false,
     describe: "As for someone who asks for less motion, for media queries",
   },
   "stdin-name": {
@@ -78,11 +78,13 @@ export const printOptions = {
 
 export interface PageArguments {
   readonly targets: string[];
-  readonly root: string[];
-  readonly "max-size": number;
-  readonly window: string;
-  readonly pointer: string;
-  readonly "reduced-motion": boolean;
+  /** False for `--no-config`. */
+  readonly config?: string | false | undefined;
+  readonly root?: string[] | undefined;
+  readonly "max-size"?: number | undefined;
+  readonly window?: string | undefined;
+  readonly pointer?: string | undefined;
+  readonly "reduced-motion"?: boolean | undefined;
   readonly "stdin-name": string;
 }
 

@@ -1,5 +1,6 @@
-import { contrastOf, type PaletteColour, readPalette } from "../answers/contrast.ts";
+import { contrastOf, readPalette } from "../answers/contrast.ts";
 import { lengthInPixels } from "../core/css/lengths.ts";
+import type { NamedColour } from "../core/scene/scene.ts";
 import { nodeHost } from "../host/node.ts";
 import { contrastJson, paletteJson } from "../report/json/contrast.ts";
 import { contrastText, paletteText } from "../report/terminal/contrast.ts";
@@ -18,7 +19,7 @@ const unstyled = {
 
 export async function runContrast(args: ContrastArguments): Promise<void> {
   const host = nodeHost();
-  let palette: readonly PaletteColour[] = [];
+  let palette: readonly NamedColour[] = [];
   if (args.palette !== undefined) {
     const read = await readPalette(args.palette, host);
     if (!read.ok) return complain(`${read.problem.target}: ${read.problem.message}`);

@@ -6,6 +6,8 @@ import { inspect } from "../answers/inspect.ts";
 import { selectElements } from "../answers/select.ts";
 import { trees } from "../answers/tree.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
+import { usualSettings } from "../core/checks/check.ts";
+import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { desktop } from "../core/css/device.ts";
 import { listByKind } from "../core/semantics/lists-by-kind.ts";
 import type { Host } from "../host/host.ts";
@@ -15,8 +17,17 @@ import { speechText } from "../report/terminal/hear.ts";
 import { inspectionText } from "../report/terminal/tree.ts";
 import type { DemoArguments } from "./demo.ts";
 import { complain, paintOf } from "./run-context.ts";
+import { everyCheck } from "./settings.ts";
 
-const limits = { roots: [], maxSize: 20, stdinName: "", device: desktop };
+const limits = {
+  roots: [],
+  maxSize: 20,
+  stdinName: "",
+  device: desktop,
+  stylesheets: [],
+  components: new Map<string, string>(),
+  isSkipped: () => false,
+};
 
 /** The demo folder of the package, wherever the bundled file stands below its root. */
 async function demoFolder(): Promise<string | null> {
@@ -51,13 +62,17 @@ export async function runDemo(args: DemoArguments): Promise<void> {
   const request = {
     ...limits,
     checks: catalogue,
+    siteChecks: siteCatalogue,
+    settingsFor: () => () => ({ ...usualSettings, off: false }),
     themes: [],
-    wcag: "2.2",
-    level: "AA",
+    colourSchemes: null,
+    palette: [],
+    conformance: { wcag: "2.2", level: "AA" },
     outcomes: ["failed", "cantTell"],
   } as const;
+  const view = { paint, checks: everyCheck, all: false, quiet: false, families: null };
   const broken = await audit({ ...request, targets: ["mistakes"] }, host);
-  say(auditText(broken, { paint, checks: catalogue, all: false, quiet: false }));
+  say(auditText(broken, view));
 
   const heard = await trees({ ...limits, targets: ["mistakes/slipway.html"] }, host);
   const [page] = heard.pages;
@@ -72,7 +87,7 @@ export async function runDemo(args: DemoArguments): Promise<void> {
 
   step("The same pages, mended", "keel audit mended");
   const mended = await audit({ ...request, targets: ["mended"] }, host);
-  say(auditText(mended, { paint, checks: catalogue, all: false, quiet: false }));
+  say(auditText(mended, view));
   say(
     `\nTake the pages with you and mend them yourself:  ${paint.colours.bold("keel demo --copy boatyard")}\n`,
   );

@@ -1,10 +1,9 @@
 import path from "node:path";
-import { type Device, desktop } from "../core/css/device.ts";
 import type { Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import { type Paint, paintFor } from "../report/terminal/paint.ts";
 import { printable } from "../report/terminal/printable.ts";
-import { type PageArguments, type PrintArguments, STANDARD_INPUT } from "./command.ts";
+import type { PrintArguments } from "./command.ts";
 
 /** Exit statuses that other programs rely on. */
 export const DONE = 0;
@@ -28,30 +27,6 @@ export const paintOf = (args: PrintArguments): Paint =>
     args.output === undefined && process.stdout.isTTY ? process.stdout.columns : PIPED_WIDTH,
     wantsColour(args),
   );
-
-/** The device that media queries are decided for; null when the window is no size. */
-export function deviceOf(args: PageArguments): Device | null {
-  const match = /^(\d{2,5})[x×](\d{2,5})$/i.exec(args.window);
-  if (match === null) return null;
-  return {
-    ...desktop,
-    width: Number(match[1]),
-    height: Number(match[2]),
-    finePointer: args.pointer === "fine",
-    reducedMotion: args["reduced-motion"],
-  };
-}
-
-export const wrongWindow = (args: PageArguments): string =>
-  `--window ${args.window} is no size; write it as 390x844`;
-
-/** What the command line asks to read, and within which limits. */
-export const loadOptions = (args: PageArguments, host: Host) => ({
-  targets: args.targets.map((target) => (target === STANDARD_INPUT ? "-" : target)),
-  roots: args.root.map((root) => path.resolve(host.workingDirectory, root)),
-  maxSize: args["max-size"],
-  stdinName: args["stdin-name"],
-});
 
 /** Says on standard error what went wrong, one line each. */
 export function reportProblems(problems: readonly Problem[]): void {

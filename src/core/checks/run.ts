@@ -1,5 +1,6 @@
 import type { Finding, Outcome } from "../findings/verdict.ts";
 import type { Scene } from "../scene/scene.ts";
+import type { CriterionNumber } from "../standards/criteria.ts";
 import { type Check, type CheckSettings, usualSettings } from "./check.ts";
 
 /** How one check went on one subject. */
@@ -13,12 +14,35 @@ export interface CheckResult {
   readonly cantTell: number;
 }
 
+/** How many targets of all checks together speak for and against something. */
+export interface Tally {
+  readonly passed: number;
+  readonly failed: number;
+  readonly cantTell: number;
+}
+
 export interface RunResult {
   readonly findings: readonly Finding[];
   readonly checks: readonly CheckResult[];
+  /** What all checks together say of each criterion they are about. */
+  readonly criteria: ReadonlyMap<CriterionNumber, Tally>;
+  /** How many verdicts were let pass, and count nowhere else. */
+  readonly allowed: number;
 }
 
+/** Adds two tallies; a missing one counts nothing. */
+export const addTallies = (a: Tally | undefined, b: Tally): Tally =>
+  a === undefined
+    ? b
+    : { passed: a.passed + b.passed, failed: a.failed + b.failed, cantTell: a.cantTell + b.cantTell };
+
 const everyOutcome: readonly Outcome[] = ["failed", "cantTell", "passed"];
+
+const one: Readonly<Record<"passed" | "failed" | "cantTell", Tally>> = {
+  passed: { passed: 1, failed: 0, cantTell: 0 },
+  failed: { passed: 0, failed: 1, cantTell: 0 },
+  cantTell: { passed: 0, failed: 0, cantTell: 1 },
+};
 
 /** Runs checks on a scene. Every target is counted; findings are made for the outcomes asked for. */
 export function runChecks(
@@ -26,9 +50,12 @@ export function runChecks(
   checks: readonly Check[],
   outcomes: readonly Outcome[] = everyOutcome,
   settingsOf: (check: Check) => CheckSettings = () => usualSettings,
+  isAllowed: (finding: Finding) => boolean = () => false,
 ): RunResult {
   const findings: Finding[] = [];
   const results: CheckResult[] = [];
+  const criteria = new Map<CriterionNumber, Tally>();
+  let allowed = 0;
   for (const check of checks) {
     const counts = { passed: 0, failed: 0, cantTell: 0 };
     const settings = settingsOf(check);
@@ -36,13 +63,11 @@ export function runChecks(
       for (const element of check.looksAt(scene)) {
         const verdict = check.judge(element, scene, settings);
         if (verdict.outcome === "inapplicable") continue;
-        counts[verdict.outcome]++;
-        if (!outcomes.includes(verdict.outcome)) continue;
         const judged = verdict.outcome === "passed" ? null : verdict;
-        findings.push({
+        const finding: Finding = {
           check: check.id,
           outcome: verdict.outcome,
-          severity: check.severity,
+          severity: settings.severity ?? check.severity,
           criteria: judged?.criteria ?? check.criteria,
           element,
           source: judged?.source ?? element.source,
@@ -51,7 +76,15 @@ export function runChecks(
           facts: verdict.facts ?? {},
           cause: judged?.cause ?? null,
           origins: judged?.origins ?? [],
-        });
+        };
+        if (judged !== null && isAllowed(finding)) {
+          allowed++;
+          continue;
+        }
+        counts[verdict.outcome]++;
+        for (const number of finding.criteria)
+          criteria.set(number, addTallies(criteria.get(number), one[verdict.outcome]));
+        if (outcomes.includes(verdict.outcome)) findings.push(finding);
       }
     }
     const targets = counts.passed + counts.failed + counts.cantTell;
@@ -65,5 +98,5 @@ export function runChecks(
             : "inapplicable";
     results.push({ id: check.id, outcome, targets, ...counts });
   }
-  return { findings, checks: results };
+  return { findings, checks: results, criteria, allowed };
 }

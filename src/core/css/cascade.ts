@@ -1,5 +1,5 @@
 import type { DocumentIndex } from "../document/document-index.ts";
-import type { ElementNode, Node, Span, TreeRoot } from "../document/node.ts";
+import { type ElementNode, type Node, type Span, type TreeRoot, writtenTag } from "../document/node.ts";
 import { attributeText, attributeTokens, attributeUnknown } from "../document/written.ts";
 import { and, type Certainty, NO, YES } from "./certainty.ts";
 import { type Device, desktop } from "./device.ts";
@@ -119,7 +119,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       if (attributeUnknown(element, "class")) for (const entries of rules.byClass.values()) add(entries);
       else for (const name of new Set(attributeTokens(element, "class"))) add(rules.byClass.get(fold(name)));
     }
-    add(rules.byTag.get(element.tag));
+    add(rules.byTag.get(writtenTag(element)));
     return found;
   };
 
@@ -318,7 +318,8 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
     if (keys.size === 0) return false;
     if (keys.has("*")) return true;
     for (let up: ElementNode | null = element; up !== null; up = index.flatParent(up)) {
-      if (keys.has(up.tag) || attributeUnknown(up, "class") || attributeUnknown(up, "id")) return true;
+      if (keys.has(writtenTag(up)) || attributeUnknown(up, "class") || attributeUnknown(up, "id"))
+        return true;
       if (up.attributes.size === 0) continue;
       const id = attributeText(up, "id");
       if (id !== null && keys.has(`#${fold(id)}`)) return true;
@@ -434,7 +435,7 @@ function filterPlaces(
     const place = needed.get(key);
     if (place !== undefined) found.push(place);
   };
-  add(`t${element.tag}`);
+  add(`t${writtenTag(element)}`);
   if (element.attributes.size > 0) {
     const id = attributeText(element, "id");
     if (id !== null) add(`#${fold(id)}`);

@@ -1,5 +1,5 @@
 import type { DocumentIndex } from "../document/document-index.ts";
-import type { ElementNode, Node, TreeRoot } from "../document/node.ts";
+import { type ElementNode, type Node, type TreeRoot, writtenTag } from "../document/node.ts";
 import { attributeText, attributeToken, attributeTokens, attributeUnknown } from "../document/written.ts";
 import { and, type Certainty, MAYBE, NO, not, or, YES } from "./certainty.ts";
 import { elementState } from "./element-state.ts";
@@ -69,14 +69,14 @@ export function matcherFor(index: DocumentIndex): Matcher {
     if (byTag === undefined) {
       const groups = new Map<string, ElementNode[]>();
       for (const sibling of index.childElements(key)) {
-        const group = groups.get(sibling.tag);
-        if (group === undefined) groups.set(sibling.tag, [sibling]);
+        const group = groups.get(writtenTag(sibling));
+        if (group === undefined) groups.set(writtenTag(sibling), [sibling]);
         else group.push(sibling);
       }
       byTag = groups;
       typePlaces.set(key, byTag);
     }
-    return byTag.get(element.tag) ?? [];
+    return byTag.get(writtenTag(element)) ?? [];
   };
 
   const parentIn = (element: ElementNode, around: Surroundings): ElementNode | null => {
@@ -191,8 +191,8 @@ export function matcherFor(index: DocumentIndex): Matcher {
     let result: Certainty = YES;
     if (
       compound.tag !== null &&
-      compound.tag !== element.tag &&
-      (element.namespace !== "html" || compound.tag.toLowerCase() !== element.tag)
+      compound.tag !== writtenTag(element) &&
+      (element.namespace !== "html" || compound.tag.toLowerCase() !== writtenTag(element))
     )
       return NO;
     if (compound.id !== null) {

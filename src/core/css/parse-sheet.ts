@@ -3,7 +3,7 @@ import parseCss from "css-tree/selector-parser";
 import { tokenize, tokenTypes } from "css-tree/tokenizer";
 import { type DeclarationBlock, DeclarationCollector } from "./declared.ts";
 import { compileSelectorList, InvalidSelector, type SelectorList } from "./selector.ts";
-import type { Conditions, ImportRule, Keyframe, Sheet, SheetItem } from "./sheet.ts";
+import type { Conditions, ImportRule, Keyframe, Remark, Sheet, SheetItem } from "./sheet.ts";
 
 /** Which part of a file is CSS: offsets of what is found count from the start of the file. */
 export interface StyleText {
@@ -167,7 +167,31 @@ export function parseSheet(style: StyleText): Sheet {
     if (block.collector !== null && type === Ident && declaration(block, at)) continue;
     qualifiedRule(block, at);
   }
-  return { file: style.file, items };
+  return { file: style.file, items, remarks: style.text.includes("keel:") ? remarks() : [] };
+
+  function remarks(): readonly Remark[] {
+    return tokens.types.flatMap((type, i): readonly Remark[] => {
+      const written = type === Comment ? style.text.slice(tokens.starts[i], tokens.starts[i + 1]) : "";
+      const text = written.replace(/^\/\*|\*\/$/g, "").trim();
+      if (!/^keel\s*:/i.test(text)) return [];
+      const first = skipSpace(i + 1, tokens.types.length);
+      return [{ text, source: span(i, i + 1), covers: span(first, endOfNext(first)) }];
+    });
+  }
+
+  /** Where the declaration or rule that begins at a token ends. */
+  function endOfNext(first: number): number {
+    for (let i = first; i < tokens.types.length; i++) {
+      const type = tokens.types[i];
+      if (type === Semicolon || (type !== undefined && closing.has(type))) return i;
+      const close = tokens.closes.get(i);
+      if (close !== undefined) {
+        if (type === LeftCurlyBracket) return close;
+        i = close;
+      }
+    }
+    return tokens.types.length;
+  }
 
   /** CSS Syntax 3 §5.5.6. False when what stands here is no declaration but the start of a nested rule. */
   function declaration(block: Block, at: number): boolean {

@@ -6,6 +6,17 @@ import type { SelectorList } from "./selector.ts";
 export interface Sheet {
   readonly file: string;
   readonly items: readonly SheetItem[];
+  /** Comments that speak to the audit, each with the declaration or rule it stands before. */
+  readonly remarks: readonly Remark[];
+}
+
+/** `/* keel: … *\/` in a stylesheet. */
+export interface Remark {
+  /** What stands in the comment. */
+  readonly text: string;
+  readonly source: Span;
+  /** The declaration, or the whole rule, after it; empty where nothing follows. */
+  readonly covers: Span;
 }
 
 export type SheetItem =

@@ -1,5 +1,5 @@
 import type { DocumentIndex, ElementRecord } from "./document-index.ts";
-import type { ElementNode } from "./node.ts";
+import { type ElementNode, writtenTag } from "./node.ts";
 
 /** A tag name as CSS writes an identifier. CSSOM §2.1, "serialize an identifier". */
 const escapeTag = (tag: string): string =>
@@ -15,7 +15,7 @@ export function elementPath(index: DocumentIndex, element: ElementNode): string 
   for (let at: ElementNode | null = element; at !== null; ) {
     const { parent, root, place }: ElementRecord = index.record(at);
     const isRoot = parent === null && root === index.document;
-    steps.push(isRoot ? escapeTag(at.tag) : `${escapeTag(at.tag)}:nth-child(${place})`);
+    steps.push(isRoot ? escapeTag(writtenTag(at)) : `${escapeTag(writtenTag(at))}:nth-child(${place})`);
     if (parent === null) {
       trees.push(steps.reverse().join(" > "));
       steps = [];

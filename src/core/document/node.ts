@@ -34,6 +34,8 @@ export interface ElementNode {
   readonly kind: "element";
   /** Lower case for HTML, as the parser adjusted it for SVG and MathML. */
   readonly tag: string;
+  /** The name as written, where the element stands for another by configuration. */
+  readonly writtenTag?: string;
   readonly namespace: Namespace;
   readonly attributes: ReadonlyMap<string, Attribute>;
   /** `{...rest}`: any attribute might be there. */
@@ -52,6 +54,9 @@ export interface ElementNode {
   readonly endTag: Span | null;
   readonly components: readonly ComponentFrame[];
 }
+
+/** The tag name as selectors and source have it. */
+export const writtenTag = (element: ElementNode): string => element.writtenTag ?? element.tag;
 
 export interface TextNode {
   readonly kind: "text";

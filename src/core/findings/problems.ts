@@ -51,3 +51,17 @@ export const noColours = (target: string): Problem =>
     target,
     "No colours here: expected custom properties on :root in a stylesheet, or a JSON object of names and colours.",
   );
+export const exceptionWithoutForm = (place: string): Problem =>
+  problem(
+    place,
+    "This comment is addressed to keel and says nothing it knows. Write: keel: allow CHECK because REASON.",
+  );
+export const exceptionWithoutReason = (place: string, checks: string): Problem =>
+  problem(place, `The exception for ${checks} gives no reason and is not kept. Add: because ….`);
+export const exceptionForUnknown = (place: string, check: string, near: string | null): Problem =>
+  problem(
+    place,
+    `The exception names "${check}", and there is no such check${near === null ? ". keel explain lists them all." : `; did you mean ${near}?`}`,
+  );
+export const exceptionUnused = (place: string, checks: string): Problem =>
+  problem(place, `The exception for ${checks} covers nothing any more. Take the comment away.`);

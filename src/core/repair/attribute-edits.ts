@@ -1,4 +1,4 @@
-import type { ElementNode } from "../document/node.ts";
+import { type ElementNode, writtenTag } from "../document/node.ts";
 import type { Edit } from "./edit.ts";
 
 const escapeValue = (value: string): string => value.replace(/&/g, "&amp;").replace(/"/g, "&quot;");
@@ -11,7 +11,7 @@ export function setAttribute(element: ElementNode, name: string, value: string):
   const attribute = element.attributes.get(name);
   if (attribute !== undefined)
     return attribute.source === null ? null : { ...attribute.source, text: written };
-  const at = source.start + 1 + element.tag.length;
+  const at = source.start + 1 + writtenTag(element).length;
   return { file: source.file, start: at, end: at, text: ` ${written}` };
 }
 

@@ -1,4 +1,4 @@
-import type { ElementNode } from "../document/node.ts";
+import { type ElementNode, writtenTag } from "../document/node.ts";
 import type { Edit } from "./edit.ts";
 
 /** Gives an element another tag name in its start and its end tag. Null in place of what source does not show. */
@@ -6,7 +6,17 @@ export function renameElement(element: ElementNode, tag: string): readonly (Edit
   const { source, endTag } = element;
   if (source === null || endTag === null) return [null];
   return [
-    { file: source.file, start: source.start + 1, end: source.start + 1 + element.tag.length, text: tag },
-    { file: endTag.file, start: endTag.start + 2, end: endTag.start + 2 + element.tag.length, text: tag },
+    {
+      file: source.file,
+      start: source.start + 1,
+      end: source.start + 1 + writtenTag(element).length,
+      text: tag,
+    },
+    {
+      file: endTag.file,
+      start: endTag.start + 2,
+      end: endTag.start + 2 + writtenTag(element).length,
+      text: tag,
+    },
   ];
 }

@@ -1,3 +1,4 @@
+import type { Rgba } from "../colour/rgba.ts";
 import { cascadeFor } from "../css/cascade.ts";
 import { type Device, desktop } from "../css/device.ts";
 import type { AppliedSheet } from "../css/sheet.ts";
@@ -15,11 +16,19 @@ import {
   withTheme,
 } from "./schemes.ts";
 
+/** A colour with the name it has in the project. */
+export interface NamedColour {
+  readonly name: string;
+  readonly colour: Rgba;
+}
+
 /** The one thing a check may question. */
 export interface Scene extends Semantics {
   readonly document: Document;
   /** Whether every stylesheet the page names was read: else colours are not known. */
   readonly stylesKnown: boolean;
+  /** Colours of the project's own that the page itself does not name. */
+  readonly palette: readonly NamedColour[];
   /** The page in each colour scheme it is made for; the first is that of the device. Worked out when first asked for. */
   schemes(): readonly SchemeView[];
   /** The page with the window turned by a quarter; null where no style asks how it stands. Worked out when first asked for. */
@@ -31,34 +40,39 @@ export interface SceneOptions {
   readonly stylesKnown?: boolean;
   /** Themes in which colours are judged too. */
   readonly themes?: readonly Theme[];
+  /** The colour schemes in which colours are judged; those the page is made for when not given. */
+  readonly colourSchemes?: readonly ("light" | "dark")[] | null;
+  /** Colours of the project's own, beside the custom properties of the page. */
+  readonly palette?: readonly NamedColour[];
 }
 
 /** A scene read from source: markup and our own cascade, nothing executed. */
 export function sceneFromSource(
   document: Document,
   sheets: readonly AppliedSheet[],
-  { device = desktop, stylesKnown = true, themes = [] }: SceneOptions = {},
+  {
+    device = desktop,
+    stylesKnown = true,
+    themes = [],
+    colourSchemes = null,
+    palette = [],
+  }: SceneOptions = {},
 ): Scene {
   const index = indexDocument(document);
   const semantics = semanticsOf({ index, styles: stylesFromCascade(cascadeFor(index, sheets, device)) });
+  const other = device.colourScheme === "light" ? "dark" : "light";
   let views: readonly SchemeView[] | null = null;
   let turned: SchemeView | null | undefined;
   return {
     ...semantics,
     document,
     stylesKnown,
+    palette,
     schemes() {
       views ??= [
         schemeView(device.colourScheme, semantics.page, semantics.presence),
-        ...(asksForScheme(index, sheets)
-          ? [
-              viewOf(
-                document,
-                sheets,
-                { ...device, colourScheme: device.colourScheme === "light" ? "dark" : "light" },
-                null,
-              ),
-            ]
+        ...((colourSchemes?.includes(other) ?? asksForScheme(index, sheets))
+          ? [viewOf(document, sheets, { ...device, colourScheme: other }, null)]
           : []),
         ...themes.map((theme) => viewOf(withTheme(document, theme), sheets, device, theme)),
       ];

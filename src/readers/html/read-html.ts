@@ -61,9 +61,13 @@ interface Building {
 
 /**
  * Reads a page as a browser would parse it with scripting on: what `noscript` holds is text nobody sees.
- * Spans are offsets into `text`. Declarative shadow roots are attached (HTML §13.2.6.4.4). Never throws on markup.
+ * `standsFor` names the HTML element that an element of one's own is to be taken for. Spans are offsets into `text`. Declarative shadow roots are attached (HTML §13.2.6.4.4). Never throws on markup.
  */
-export function readHtml(text: string, file: string): HtmlPage {
+export function readHtml(
+  text: string,
+  file: string,
+  standsFor: ReadonlyMap<string, string> = new Map(),
+): HtmlPage {
   let whole = false;
   const tree = parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: true });
   const styles: StyleReference[] = [];
@@ -122,7 +126,8 @@ export function readHtml(text: string, file: string): HtmlPage {
     const children: Node[] = [];
     const element: ElementNode & { shadow: ShadowRoot | null } = {
       kind: "element",
-      tag: node.tagName,
+      tag: standsFor.get(node.tagName) ?? node.tagName,
+      ...(standsFor.has(node.tagName) ? { writtenTag: node.tagName } : {}),
       namespace: namespaces[node.namespaceURI] ?? "html",
       attributes,
       spread: null,

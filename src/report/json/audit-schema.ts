@@ -64,6 +64,17 @@ export const auditSchema = z.strictObject({
       passed: counts,
     }),
   ),
+  coverage: z.array(
+    z.strictObject({
+      criterion: z.string(),
+      handle: z.string(),
+      level: z.enum(["A", "AA", "AAA"]),
+      outcome: z.enum(["passed", "failed", "cantTell", "inapplicable"]),
+      checks: z.array(z.string()),
+      failed: counts,
+      question: z.string().nullable(),
+    }),
+  ),
   summary: z.strictObject({
     failed: counts,
     cantTell: counts,

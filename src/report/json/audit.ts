@@ -28,10 +28,19 @@ export function auditJson(answer: AuditAnswer, toolVersion: string): string {
       cantTell,
       passed,
     })),
+    coverage: answer.coverage.map(({ criterion, handle, level, outcome, checks, failed: bad, question }) => ({
+      criterion,
+      handle,
+      level,
+      outcome,
+      checks: [...checks],
+      failed: bad,
+      question,
+    })),
     summary: {
       failed: failed.length,
       cantTell: answer.findings.filter((finding) => finding.outcome === "cantTell").length,
-      accepted: 0,
+      accepted: answer.accepted,
       bySeverity: {
         blocker: bySeverity("blocker"),
         barrier: bySeverity("barrier"),

@@ -1,6 +1,7 @@
-import type { ContrastAnswer, PaletteColour, Shade } from "../../answers/contrast.ts";
+import type { ContrastAnswer, Shade } from "../../answers/contrast.ts";
 import { contrastRatio } from "../../core/colour/contrast.ts";
 import { toHex } from "../../core/colour/rgba.ts";
+import type { NamedColour } from "../../core/scene/scene.ts";
 import type { ContrastDocument, PaletteDocument } from "./contrast-schema.ts";
 
 const shadeOf = (shade: Shade | null) => (shade === null ? null : { ...shade, colour: toHex(shade.colour) });
@@ -28,7 +29,7 @@ export function contrastJson(answer: ContrastAnswer): string {
   return JSON.stringify(document, null, 2);
 }
 
-export function paletteJson(palette: readonly PaletteColour[]): string {
+export function paletteJson(palette: readonly NamedColour[]): string {
   const document: PaletteDocument = {
     format: "even-keel/palette",
     version: 1,

@@ -1,18 +1,21 @@
 import type { AuditAnswer, FindingAnswer, Subject } from "../../answers/audit.ts";
-import type { Check } from "../../core/checks/check.ts";
+import { type CheckText, type Family, familyOf } from "../../core/checks/check.ts";
 import type { Severity } from "../../core/findings/verdict.ts";
 import { criteria } from "../../core/standards/criteria.ts";
+import { coverageText } from "./coverage.ts";
 import type { Paint } from "./paint.ts";
 import { printable } from "./printable.ts";
 import { cut, sourceFrame } from "./source-frame.ts";
 
 export interface AuditView {
   readonly paint: Paint;
-  readonly checks: readonly Check[];
-  /** Shows every finding instead of three of a kind. */
+  readonly checks: readonly CheckText[];
+  /** Shows every finding instead of three of a kind, and every criterion in a line of its own. */
   readonly all: boolean;
   /** One line a finding, nothing else. */
   readonly quiet: boolean;
+  /** The families whose findings are shown; null for all. */
+  readonly families: readonly Family[] | null;
 }
 
 /** How many findings of one check on one page are shown in full. */
@@ -28,12 +31,16 @@ const provenance = [
 /** How many findings that share a cause are named one by one. */
 const MOST_NAMED = 3;
 
+/** How many of the pages that share a cause are named. */
+const MOST_PAGES = 8;
+
 const marks: Readonly<Record<Severity | "question", string>> = {
   blocker: "■",
   barrier: "▲",
   friction: "●",
   question: "?",
 };
+const severities: readonly Severity[] = ["blocker", "barrier", "friction"];
 const plurals: Readonly<Record<Severity, string>> = {
   blocker: "blockers",
   barrier: "barriers",
@@ -51,13 +58,26 @@ export function auditText(answer: AuditAnswer, view: AuditView): string {
       .join("");
   const parts: string[] = [];
   const { colours } = view.paint;
+  const shown = answer.findings.filter(
+    (finding) => finding.outcome !== "passed" && (view.families?.includes(familyOf(finding.check)) ?? true),
+  );
+  const pagesOf = new Map<string, Set<string>>();
+  for (const { cause, subject } of shown) {
+    const pages = pagesOf.get(cause);
+    if (pages === undefined) pagesOf.set(cause, new Set([subject]));
+    else pages.add(subject);
+  }
+  const isShared = ({ cause }: FindingAnswer) => (pagesOf.get(cause)?.size ?? 0) > 1;
+  const shared = shown.filter(isShared).sort((a, b) => worstFirst(a, b));
+  if (shared.length > 0) {
+    parts.push(`${colours.bold("On several pages")}  ${colours.dim("shown once; one change mends each")}\n`);
+    parts.push(...findingsText(shared, answer, view, pagesOf));
+  }
   for (const subject of answer.subjects) {
-    const findings = answer.findings.filter(
-      (finding) => finding.subject === subject.id && finding.outcome !== "passed",
-    );
+    const findings = shown.filter((finding) => finding.subject === subject.id && !isShared(finding));
     if (findings.length === 0 && answer.subjects.length > 1) continue;
     parts.push(`${colours.bold(printable(subject.id))}  ${colours.dim(about(subject))}\n`);
-    parts.push(...findingsText(findings, answer, view));
+    parts.push(...findingsText(findings, answer, view, pagesOf));
   }
   const clean = answer.subjects.filter(
     (subject) => !answer.findings.some((f) => f.subject === subject.id && f.outcome !== "passed"),
@@ -66,9 +86,16 @@ export function auditText(answer: AuditAnswer, view: AuditView): string {
     const names = clean.map((subject) => printable(subject.id)).join(", ");
     parts.push(`${view.paint.paragraph(`${colours.green("✓")} `, `nothing found in ${names}`, 2)}\n`);
   }
-  parts.push(closing(answer, view));
+  if (answer.coverage.length > 0)
+    parts.push(coverageText(answer.coverage, answer.conformance, view.paint, view.all));
+  parts.push(closing(answer, view, answer.findings.length - shown.length));
   return parts.join("\n");
 }
+
+/** Findings first, then questions; each by what they do to a person. The order of the pages stays. */
+const worstFirst = (a: FindingAnswer, b: FindingAnswer): number =>
+  Number(a.outcome === "cantTell") - Number(b.outcome === "cantTell") ||
+  severities.indexOf(a.severity) - severities.indexOf(b.severity);
 
 const about = (subject: Subject): string =>
   `${subject.kind} · ${counted(subject.elements, "element", "elements")} · ${subject.engine}`;
@@ -85,6 +112,7 @@ function findingsText(
   findings: readonly FindingAnswer[],
   answer: AuditAnswer,
   view: AuditView,
+  pagesOf: ReadonlyMap<string, ReadonlySet<string>>,
 ): readonly string[] {
   const parts: string[] = [];
   const kinds = new Map<string, FindingAnswer[]>();
@@ -101,7 +129,16 @@ function findingsText(
   for (const kind of kinds.values()) {
     const shown = view.all ? kind : kind.slice(0, SHOWN_OF_A_KIND);
     for (const [at, finding] of shown.entries())
-      parts.push(findingText(finding, (causes.get(finding.cause) ?? []).slice(1), answer, view, at === 0));
+      parts.push(
+        findingText(
+          finding,
+          (causes.get(finding.cause) ?? []).slice(1),
+          [...(pagesOf.get(finding.cause) ?? [])],
+          answer,
+          view,
+          at === 0,
+        ),
+      );
     const folded = kind.slice(shown.length);
     const [first] = folded;
     if (first !== undefined) {
@@ -121,6 +158,7 @@ function findingsText(
 function findingText(
   finding: FindingAnswer,
   also: readonly FindingAnswer[],
+  pages: readonly string[],
   answer: AuditAnswer,
   view: AuditView,
   explain: boolean,
@@ -170,7 +208,22 @@ function findingText(
     if (typeof from === "string")
       lines.push(paint.paragraph(`    ${colours.dim("from")}  `, `${words} ${printable(from)}`, 10));
   }
-  const same = also.filter((other) => other.check === finding.check);
+  if (pages.length > 1)
+    lines.push(
+      paint.paragraph(
+        `    ${colours.dim("on  ")}  `,
+        colours.dim(
+          `${pages.length} pages: ${pages
+            .slice(0, view.all ? pages.length : MOST_PAGES)
+            .map(printable)
+            .join(
+              ", ",
+            )}${pages.length > MOST_PAGES && !view.all ? ` and ${pages.length - MOST_PAGES} more` : ""}`,
+        ),
+        10,
+      ),
+    );
+  const same = also.filter((other) => other.check === finding.check && other.subject === finding.subject);
   if (same.length > 0) {
     const at = [...new Set(same.map((other) => other.source?.line).filter((line) => line !== undefined))];
     lines.push(
@@ -183,7 +236,7 @@ function findingText(
       ),
     );
   }
-  const others = also.filter((other) => other.check !== finding.check);
+  const others = also.filter((other) => other.check !== finding.check && other.subject === finding.subject);
   for (const other of others.slice(0, MOST_NAMED)) {
     const line = other.source === null ? "" : `, line ${other.source.line}`;
     lines.push(
@@ -239,7 +292,7 @@ function editLines(finding: FindingAnswer, answer: AuditAnswer, view: AuditView)
   return [...changed.values()];
 }
 
-function closing(answer: AuditAnswer, view: AuditView): string {
+function closing(answer: AuditAnswer, view: AuditView, unshown: number): string {
   const { colours } = view.paint;
   const failed = answer.findings.filter((finding) => finding.outcome === "failed");
   const questions = answer.findings.filter((finding) => finding.outcome === "cantTell").length;
@@ -249,11 +302,15 @@ function closing(answer: AuditAnswer, view: AuditView): string {
     return n === 0 ? [] : [counted(n, severity, plurals[severity])];
   });
   const pages = answer.subjects.length > 1 ? ` in ${answer.subjects.length} pages` : "";
+  const changes = new Set(failed.map((finding) => finding.cause)).size;
+  const by = changes < failed.length ? `, by ${counted(changes, "change", "changes")}` : "";
   const summary = [
     failed.length === 0
       ? colours.green(`Nothing to mend${pages}`)
-      : colours.bold(`${failed.length} to mend${pages}: ${bySeverity.join(", ")}`),
+      : colours.bold(`${failed.length} to mend${pages}${by}: ${bySeverity.join(", ")}`),
     ...(questions > 0 ? [counted(questions, "question for a person", "questions for a person")] : []),
+    ...(answer.accepted > 0 ? [`${answer.accepted} allowed in place`] : []),
+    ...(unshown > 0 ? [`${unshown} not shown (--all shows them)`] : []),
     ...(passed > 0 ? [`${counted(passed, "check", "checks")} passed`] : []),
   ].join(" · ");
   const lines = [view.paint.paragraph("", summary, 0)];

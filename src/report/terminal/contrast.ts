@@ -1,6 +1,7 @@
-import type { ContrastAnswer, PaletteColour, Shade } from "../../answers/contrast.ts";
+import type { ContrastAnswer, Shade } from "../../answers/contrast.ts";
 import { contrastRatio, shownRatio } from "../../core/colour/contrast.ts";
 import { type Rgba, toHex } from "../../core/colour/rgba.ts";
+import type { NamedColour } from "../../core/scene/scene.ts";
 import type { Paint } from "./paint.ts";
 import { printable } from "./printable.ts";
 import { cut } from "./source-frame.ts";
@@ -57,7 +58,7 @@ function shadeLine(heading: string, shade: Shade | null, other: Rgba, isText: bo
 const CELL = 11;
 
 /** Every pair of a palette: text down the side, ground along the top, as many columns as fit. */
-export function paletteText(palette: readonly PaletteColour[], paint: Paint): string {
+export function paletteText(palette: readonly NamedColour[], paint: Paint): string {
   const { colours } = paint;
   const nameWidth = Math.min(24, Math.max(...palette.map(({ name }) => name.length)));
   const across = Math.max(1, Math.floor((paint.width - nameWidth - 11) / CELL));
@@ -84,7 +85,7 @@ export function paletteText(palette: readonly PaletteColour[], paint: Paint): st
   return `${lines.join("\n")}\n`;
 }
 
-function pairCell(text: PaletteColour, ground: PaletteColour, paint: Paint): string {
+function pairCell(text: NamedColour, ground: NamedColour, paint: Paint): string {
   const ratio = contrastRatio(text.colour, ground.colour);
   const number = `${ratio >= 4.5 ? "✓" : ratio >= 3 ? "~" : " "}${(Math.floor(ratio * 10) / 10).toFixed(1)}`;
   return `${swatch(" Aa ", text.colour, ground.colour, paint)} ${ratio >= 3 ? number : paint.colours.dim(number)}${" ".repeat(Math.max(1, CELL - 5 - number.length))}`;

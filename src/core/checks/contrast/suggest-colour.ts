@@ -7,24 +7,20 @@ import type { ElementNode } from "../../document/node.ts";
 import type { Origin } from "../../findings/verdict.ts";
 import { ask, type Repair, withEdits } from "../../repair/edit.ts";
 import { keptForScene } from "../../scene/kept.ts";
-import type { Scene } from "../../scene/scene.ts";
+import type { NamedColour, Scene } from "../../scene/scene.ts";
 
-/** A colour of the project's own: a custom property of the root. */
-export interface PaletteColour {
-  readonly name: string;
-  readonly colour: Rgba;
-}
-
-/** The colours that the page's root declares as custom properties. */
-export const paletteOf = keptForScene((scene: Scene): readonly PaletteColour[] => {
+/** The colours that the page's root declares as custom properties, and those of the project beside. */
+export const paletteOf = keptForScene((scene: Scene): readonly NamedColour[] => {
   const root = scene.page.index.byTag("html")[0];
-  if (root === undefined) return [];
+  if (root === undefined) return scene.palette;
   const { styles } = scene.page;
-  return styles.customProperties(root).flatMap((name) => {
+  const own = styles.customProperties(root).flatMap((name) => {
     const text = styles.value(root, name)?.text ?? null;
     const colour = text === null || text === "" ? null : styles.colourWithin({ element: root }, text);
     return colour === null || colour.alpha < 1 ? [] : [{ name, colour }];
   });
+  const named = new Set(own.map(({ name }) => name));
+  return [...own, ...scene.palette.filter(({ name }) => !named.has(name))];
 });
 
 /** The declaration whose change mends the colour: the custom property it came through, else the declaration itself. */
@@ -96,7 +92,7 @@ export function suggestColour(
 
 interface Shades {
   readonly nearest: Rgba | null;
-  readonly own: PaletteColour | null;
+  readonly own: NamedColour | null;
 }
 
 const knownShades = keptForScene(() => new Map<string, Shades>());

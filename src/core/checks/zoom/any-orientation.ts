@@ -6,11 +6,17 @@ import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 
-/** Elements that look different once the window is turned, in the two ways that lock it. */
+/** Elements that look different once the window is turned, in the two ways that lock it; else the page as a whole. */
 function* turnedElements(scene: Scene): Iterable<ElementNode> {
-  if (scene.turned() === null) return;
-  for (const element of scene.page.index.elements)
-    if (quarterTurn(scene, element) !== null || vanishes(scene, element)) yield element;
+  // A page whose styles do not ask how the window stands is the same in both positions.
+  if (scene.turned() === null) {
+    yield* scene.page.index.byTag("body").slice(0, 1);
+    return;
+  }
+  const locked = scene.page.index.elements.filter(
+    (element) => quarterTurn(scene, element) !== null || vanishes(scene, element),
+  );
+  yield* locked.length > 0 ? locked : scene.page.index.byTag("body").slice(0, 1);
 }
 
 /** Degrees by which an element is turned in just one of the two positions of the window, when it is a quarter; else null. */

@@ -1,0 +1,144 @@
+import { NO } from "../core/css/certainty.ts";
+import type { ElementNode } from "../core/document/node.ts";
+import { textContent } from "../core/document/text-content.ts";
+import type { Finding, Outcome, Severity } from "../core/findings/verdict.ts";
+import type { Repair } from "../core/repair/edit.ts";
+import type { Scene } from "../core/scene/scene.ts";
+import { heardLineOf } from "../core/semantics/heard-line.ts";
+import { isTold } from "../core/semantics/tree.ts";
+import { type Conformance, isDemanded } from "../core/standards/conformance.ts";
+import type { Host } from "../host/host.ts";
+import { type ElementAnswer, elementAnswer, type SourceAnswer, type SourceTexts } from "./element-answer.ts";
+
+/** A finding as people and programs are told of it. */
+export interface FindingAnswer {
+  readonly fingerprint: string;
+  readonly check: string;
+  readonly outcome: Outcome;
+  readonly severity: Severity;
+  readonly criteria: readonly string[];
+  readonly subject: string;
+  readonly element: ElementAnswer;
+  readonly source: SourceAnswer | null;
+  readonly components: readonly never[];
+  readonly message: string;
+  readonly cause: string;
+  readonly facts: Finding["facts"];
+  readonly repair: Repair | null;
+  /** What is heard at the element; for people. */
+  readonly heard: string | null;
+}
+
+/** What is told of the element of a finding, whatever the finding is. */
+export interface PlaceAnswer {
+  readonly element: ElementAnswer;
+  readonly heard: string | null;
+}
+
+export const placeOf = (scene: Scene, element: ElementNode, texts: SourceTexts): PlaceAnswer => ({
+  element: elementAnswer(scene.page.index, scene, element, texts),
+  heard: heardAs(scene, element),
+});
+
+/** Tells the findings of one page; holds nothing of the page itself. */
+export class FindingAnswers {
+  readonly #page: string;
+  readonly #texts: SourceTexts;
+  readonly #host: Host;
+  readonly #conformance: Conformance;
+  readonly #seen = new Map<string, number>();
+
+  constructor(page: string, texts: SourceTexts, host: Host, conformance: Conformance) {
+    this.#page = page;
+    this.#texts = texts;
+    this.#host = host;
+    this.#conformance = conformance;
+  }
+
+  answer(finding: Finding, { element, heard }: PlaceAnswer): FindingAnswer {
+    // The same on the same markup tells apart by its count, so that lines added above change no fingerprint.
+    const base = [finding.check, this.#page, element.snippet, element.name].join("\n");
+    const count = (this.#seen.get(base) ?? 0) + 1;
+    this.#seen.set(base, count);
+    const fingerprint = this.#host.hash(`${base}\n${count}`);
+    return {
+      fingerprint,
+      check: finding.check,
+      outcome: finding.outcome,
+      severity: finding.severity,
+      criteria: finding.criteria.filter((number) => isDemanded(number, this.#conformance)),
+      subject: this.#page,
+      element,
+      source: this.#texts.place(finding.source),
+      components: [],
+      message: finding.message,
+      cause: finding.cause === null ? fingerprint : this.#host.hash(`${this.#page}\n${finding.cause}`),
+      facts: { ...finding.facts, ...originFacts(finding, this.#texts) },
+      repair: finding.repair,
+      heard,
+    };
+  }
+}
+
+/** Where facts come from, as `foregroundFrom: "css/yard.css:7 --muted: #9aa8b0"`. */
+function originFacts(finding: Finding, texts: SourceTexts): Finding["facts"] {
+  const facts: Record<string, string> = {};
+  for (const origin of finding.origins) {
+    const place = texts.place(origin.source);
+    const told =
+      place === null ? `${origin.source.file}: ${origin.text}` : `${place.file}:${place.line} ${origin.text}`;
+    const name = `${origin.of}From`;
+    facts[name] = facts[name] === undefined ? told : `${facts[name]} ← ${told}`;
+  }
+  return facts;
+}
+
+/** What is heard at an element; null for one that nobody meets, such as a meta element. */
+function heardAs(scene: Scene, element: ElementNode): string | null {
+  if (scene.presence.of(element).exposed === NO) return null;
+  if (isTold(scene, element) || element.tag === "html") return heardLineOf(scene, element);
+  return textContent(element) === "" ? null : "plain text";
+}
+
+/**
+ * Gives findings on several pages one cause where they are the same: the same header on forty pages. What stands several
+ * times on one page is paired by its turn there.
+ */
+export function shareCauses(findings: readonly FindingAnswer[]): FindingAnswer[] {
+  const firstOf = new Map<string, FindingAnswer>();
+  for (const finding of findings) if (!firstOf.has(finding.cause)) firstOf.set(finding.cause, finding);
+  const turns = new Map<string, number>();
+  const causes = new Map<string, string>();
+  const shared = new Map<string, string>();
+  for (const [cause, first] of firstOf) {
+    const looks = [first.check, first.outcome, first.message, first.element.snippet].join("\n");
+    const turn = (turns.get(`${looks}\n${first.subject}`) ?? 0) + 1;
+    turns.set(`${looks}\n${first.subject}`, turn);
+    const key = `${looks}\n${turn}`;
+    const known = causes.get(key) ?? cause;
+    causes.set(key, known);
+    shared.set(cause, known);
+  }
+  return findings.map((finding) => {
+    const cause = shared.get(finding.cause) ?? finding.cause;
+    return cause === finding.cause ? finding : { ...finding, cause };
+  });
+}
+
+export const severities: readonly Severity[] = ["blocker", "barrier", "friction"];
+const told: readonly Outcome[] = ["failed", "cantTell", "passed", "untested", "inapplicable"];
+
+const byCodeUnit = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/** By page, then the worst first, then by place. */
+export function inReportOrder(a: FindingAnswer, b: FindingAnswer): number {
+  return (
+    byCodeUnit(a.subject, b.subject) ||
+    told.indexOf(a.outcome) - told.indexOf(b.outcome) ||
+    severities.indexOf(a.severity) - severities.indexOf(b.severity) ||
+    (a.source?.line ?? 0) - (b.source?.line ?? 0) ||
+    (a.source?.column ?? 0) - (b.source?.column ?? 0) ||
+    byCodeUnit(a.check, b.check) ||
+    byCodeUnit(a.fingerprint, b.fingerprint)
+  );
+}

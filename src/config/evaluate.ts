@@ -1,0 +1,112 @@
+import path from "node:path";
+import { Worker } from "node:worker_threads";
+import type { BuildFailure } from "esbuild";
+
+/** How long a configuration file may run, in milliseconds. */
+const LONGEST_RUN = 5_000;
+
+export type Evaluated =
+  | { readonly ok: true; readonly value: unknown }
+  /** Why it could not be run, with the place if it is known. */
+  | {
+      readonly ok: false;
+      readonly reason: string;
+      readonly line: number | null;
+      readonly column: number | null;
+    };
+
+const failed = (reason: string, line: number | null = null, column: number | null = null): Evaluated => ({
+  ok: false,
+  reason,
+  line,
+  column,
+});
+
+/**
+ * Runs a configuration file in a thread of its own and gives what it exports by default. The file and what it imports
+ * are put together first; `even-keel` itself gives `defineConfig` and nothing else.
+ */
+export async function evaluateConfig(file: string): Promise<Evaluated> {
+  const { build } = await import("esbuild");
+  let code: string;
+  try {
+    const built = await build({
+      entryPoints: [file],
+      bundle: true,
+      write: false,
+      format: "esm",
+      platform: "node",
+      target: "node20.19",
+      sourcemap: "inline",
+      sourceRoot: path.dirname(file),
+      logLevel: "silent",
+      plugins: [
+        {
+          name: "even-keel",
+          setup(hooks) {
+            hooks.onResolve({ filter: /^even-keel$/ }, () => ({ path: "even-keel", namespace: "own" }));
+            hooks.onLoad({ filter: /.*/, namespace: "own" }, () => ({
+              contents: "export const defineConfig = (config) => config;",
+            }));
+          },
+        },
+      ],
+    });
+    code = built.outputFiles[0]?.text ?? "";
+  } catch (error) {
+    const [first] = (error as BuildFailure).errors ?? [];
+    return first === undefined
+      ? failed(error instanceof Error ? error.message : String(error))
+      : failed(first.text, first.location?.line ?? null, first.location ? first.location.column + 1 : null);
+  }
+  return run(code, file);
+}
+
+/** What the thread does: it takes the default export and sends it, or what went wrong. */
+const threadCode = `
+import { parentPort, workerData } from "node:worker_threads";
+process.setSourceMapsEnabled(true);
+try {
+  const { default: value } = await import(workerData);
+  parentPort.postMessage({ ok: true, value: await value });
+} catch (error) {
+  parentPort.postMessage({ ok: false, reason: String(error?.message ?? error), stack: String(error?.stack ?? "") });
+}`;
+
+const moduleAddress = (code: string): URL =>
+  new URL(`data:text/javascript;base64,${Buffer.from(code).toString("base64")}`);
+
+function run(code: string, file: string): Promise<Evaluated> {
+  return new Promise((resolve) => {
+    const worker = new Worker(moduleAddress(threadCode), {
+      workerData: moduleAddress(code).href,
+      stdout: true,
+      stderr: true,
+    });
+    const done = (result: Evaluated) => {
+      clearTimeout(limit);
+      void worker.terminate();
+      resolve(result);
+    };
+    const limit = setTimeout(
+      () => done(failed(`it did not end within ${LONGEST_RUN / 1000} seconds`)),
+      LONGEST_RUN,
+    );
+    worker.once("message", (message: Evaluated & { readonly stack?: string }) => {
+      if (message.ok) return done(message);
+      const name = path.basename(file).replace(/[.*+?^${}()|[\]\\]/g, "\\$&");
+      const place = new RegExp(`${name}:(\\d+):(\\d+)`).exec(message.stack ?? "");
+      done(
+        failed(
+          message.reason.includes("could not be cloned")
+            ? "it holds a function, where only data may stand"
+            : `it throws: ${message.reason}`,
+          place === null ? null : Number(place[1]),
+          place === null ? null : Number(place[2]),
+        ),
+      );
+    });
+    worker.once("error", (error) => done(failed(`it throws: ${error.message}`)));
+    worker.once("exit", () => done(failed("it ended the program before it was read")));
+  });
+}

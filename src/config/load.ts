@@ -1,0 +1,203 @@
+import { readFile } from "node:fs/promises";
+import path from "node:path";
+import { lilconfig } from "lilconfig";
+import type { z } from "zod";
+import { nearestWord } from "../core/document/nearest-word.ts";
+import { evaluateConfig } from "./evaluate.ts";
+import { placeOf } from "./locate.ts";
+import { type Config, configSchema } from "./schema.ts";
+
+/** Names a configuration file may have, the first that is there wins. */
+const names = ["ts", "mts", "js", "mjs", "json"].map((extension) => `keel.config.${extension}`);
+const PACKAGE_KEY = "evenKeel";
+
+/** A configuration that was found and holds. */
+export interface LoadedConfig {
+  /** Absolute. */
+  readonly file: string;
+  readonly config: Config;
+  readonly text: string;
+}
+
+export type ConfigResult =
+  | { readonly ok: true; readonly loaded: LoadedConfig | null }
+  /** One line: the file, the place, what is wrong and what to write. */
+  | { readonly ok: false; readonly message: string };
+
+/** Ids of checks and families that a configuration may name. */
+export interface KnownChecks {
+  readonly ids: readonly string[];
+  readonly families: readonly string[];
+  /** Those that go by words. */
+  readonly takingWords: readonly string[];
+}
+
+/** The configuration that holds in a folder: the file named, else the nearest upward; null where there is none. */
+export async function loadConfig(
+  folder: string,
+  named: string | null,
+  known: KnownChecks,
+): Promise<ConfigResult> {
+  const found = named === null ? await nearest(folder) : path.resolve(folder, named);
+  if (found === null) return { ok: true, loaded: null };
+  const shown = path.relative(folder, found).split(path.sep).join("/");
+  let text: string;
+  try {
+    text = await readFile(found, "utf8");
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    return {
+      ok: false,
+      message: `${shown}: the configuration could not be read (${code === "ENOENT" ? "no such file" : code}); check --config`,
+    };
+  }
+  const value = await exportedValue(found, text);
+  if (!value.ok)
+    return {
+      ok: false,
+      message: `${shown}${place(value.line, value.column)}: the configuration cannot be used: ${value.reason}.`,
+    };
+  const inPackage = path.basename(found) === "package.json";
+  const parsed = configSchema.safeParse(value.value);
+  const wrong = parsed.success ? unknownCheck(parsed.data, known) : firstIssue(parsed.error);
+  if (wrong !== null) {
+    const at = placeOf(text, found, inPackage ? [PACKAGE_KEY, ...wrong.path] : wrong.path);
+    return { ok: false, message: `${shown}${place(at?.line ?? null, at?.column ?? null)}: ${wrong.message}` };
+  }
+  return { ok: true, loaded: { file: found, config: parsed.data as Config, text } };
+}
+
+const place = (line: number | null, column: number | null): string =>
+  line === null ? "" : column === null ? `:${line}` : `:${line}:${column}`;
+
+async function nearest(folder: string): Promise<string | null> {
+  const asFound = (file: string) => ({ file });
+  const search = lilconfig("even-keel", {
+    searchPlaces: [...names, "package.json"],
+    packageProp: PACKAGE_KEY,
+    stopDir: path.parse(folder).root,
+    ignoreEmptySearchPlaces: false,
+    loaders: {
+      ".ts": asFound,
+      ".mts": asFound,
+      ".js": asFound,
+      ".mjs": asFound,
+      ".cjs": asFound,
+      ".json": jsonOrNothing,
+    },
+  });
+  const found = await search.search(folder);
+  return found === null ? null : found.filepath;
+}
+
+/** A package without a configuration is passed over; a broken file is found, to be complained of. */
+function jsonOrNothing(file: string, text: string): unknown {
+  if (path.basename(file) !== "package.json") return { file };
+  try {
+    return JSON.parse(text);
+  } catch {
+    return {};
+  }
+}
+
+async function exportedValue(file: string, text: string): ReturnType<typeof evaluateConfig> {
+  if (!file.endsWith(".json")) return evaluateConfig(file);
+  try {
+    const value: unknown = JSON.parse(text);
+    return {
+      ok: true,
+      value: path.basename(file) === "package.json" ? (value as Record<string, unknown>)[PACKAGE_KEY] : value,
+    };
+  } catch (error) {
+    const told = (error as Error).message;
+    const at = /line (\d+) column (\d+)/.exec(told);
+    const offset = /position (\d+)/.exec(told);
+    const before = offset === null ? null : text.slice(0, Number(offset[1])).split("\n");
+    return {
+      ok: false,
+      reason: "it is no valid JSON",
+      line: at !== null ? Number(at[1]) : (before?.length ?? null),
+      column: at !== null ? Number(at[2]) : before === null ? null : (before.at(-1)?.length ?? 0) + 1,
+    };
+  }
+}
+
+interface Wrong {
+  readonly path: readonly PropertyKey[];
+  readonly message: string;
+}
+
+/** The first thing that is wrong, in words: what stands there, what was expected, the nearest key. */
+function firstIssue(error: z.ZodError): Wrong {
+  const [issue] = error.issues;
+  if (issue === undefined) return { path: [], message: "the configuration cannot be used." };
+  const path = issue.path;
+  const key = path.length === 0 ? "the configuration" : `"${path.map(String).join(".")}"`;
+  if (issue.code === "unrecognized_keys") {
+    const [unknown = ""] = issue.keys;
+    const near = nearestWord(unknown, keysAt(path));
+    return {
+      path: [...path, unknown],
+      message: `there is no setting "${unknown}"${path.length === 0 ? "" : ` in ${key}`}; ${near === null ? `there are ${keysAt(path).join(", ")}` : `did you mean "${near}"?`}`,
+    };
+  }
+  if (issue.code === "invalid_value") {
+    return { path, message: `${key} must be ${listed(issue.values.map(String))}.` };
+  }
+  if (issue.code === "invalid_type") return { path, message: `${key} must be ${article(issue.expected)}.` };
+  if (issue.code === "invalid_format") return { path, message: `${key} must be ${issue.message}.` };
+  if (issue.code === "invalid_union")
+    return {
+      path,
+      message: `${key} must be ${path[0] === "checks" || path.includes("checks") ? '"off", a severity, or { severity, words }' : "something else"}.`,
+    };
+  if (issue.code === "too_small") return { path, message: `${key} must not be empty or too small.` };
+  return { path, message: `${key}: ${issue.message}.` };
+}
+
+const article = (type: string): string =>
+  type === "array" ? "a list" : type === "object" || type === "record" ? "an object" : `a ${type}`;
+
+const listed = (words: readonly string[]): string =>
+  words.length < 2
+    ? `"${words.join("")}"`
+    : `${words
+        .slice(0, -1)
+        .map((w) => `"${w}"`)
+        .join(", ")} or "${words.at(-1)}"`;
+
+/** The keys that may stand at a path of the configuration. */
+function keysAt(path: readonly PropertyKey[]): readonly string[] {
+  const [first, ...rest] = path;
+  if (first === undefined) return Object.keys(configSchema.shape);
+  if (first === "conformance") return ["wcag", "level"];
+  if (first === "output") return ["outcomes", "families", "all"];
+  if (first === "components") return ["as"];
+  if (first === "overrides" && rest.length <= 1) return ["files", "checks"];
+  return ["severity", "words"];
+}
+
+/** Ids are known only where the catalogue is: the first that names nothing, or is given words it does not go by. */
+function unknownCheck(config: Config, { ids, families, takingWords }: KnownChecks): Wrong | null {
+  const lists: readonly (readonly [readonly PropertyKey[], Config["checks"]])[] = [
+    [["checks"], config.checks],
+    ...(config.overrides ?? []).map(({ checks }, at) => [["overrides", at, "checks"], checks] as const),
+  ];
+  for (const [path, checks] of lists) {
+    for (const [id, setting] of Object.entries(checks ?? {})) {
+      if (!ids.includes(id) && !families.includes(id)) {
+        const near = nearestWord(id, [...ids, ...families]);
+        return {
+          path: [...path, id],
+          message: `there is no check or family "${id}"${near === null ? "; keel explain lists them all" : `; did you mean "${near}"?`}`,
+        };
+      }
+      if (typeof setting === "object" && setting.words !== undefined && !takingWords.includes(id))
+        return {
+          path: [...path, id],
+          message: `${id} does not go by words; those that do are ${takingWords.join(", ")}.`,
+        };
+    }
+  }
+  return null;
+}

@@ -1,0 +1,45 @@
+import { ask } from "../../repair/edit.ts";
+import type { PageDigest } from "./digest.ts";
+import type { SiteCheck, SiteFinding } from "./site-check.ts";
+
+function judgePages(pages: readonly PageDigest[]) {
+  const first = new Map<string, string>();
+  const findings: SiteFinding[] = [];
+  let targets = 0;
+  for (const { page, title } of pages) {
+    if (title === null || title.text === "") continue;
+    targets++;
+    const key = title.text.toLowerCase();
+    const earlier = first.get(key);
+    if (earlier === undefined) {
+      first.set(key, page);
+      continue;
+    }
+    findings.push({
+      page,
+      element: title.element,
+      verdict: {
+        outcome: "failed",
+        message: `This page is called "${title.text}", and so is ${earlier}.`,
+        repair: ask("Begin the title with what is on this page and on no other."),
+        facts: { title: title.text, same: earlier },
+        cause: `title ${key}`,
+      },
+    });
+  }
+  return { targets, findings };
+}
+
+export const titlesDiffer = {
+  id: "structure.titles-differ",
+  criteria: [],
+  severity: "friction",
+  means: "No two pages have the same title.",
+  who: "Someone with several pages open, or in their history, cannot tell which is which.",
+  mend: "Begin each title with what is on that page.",
+  judgePages,
+  examples: {
+    kept: [[`<!doctype html><title>Slips</title>`, `<!doctype html><title>Tides</title>`]],
+    broken: [[`<!doctype html><title>Yard</title>`, `<!doctype html><title>Yard</title>`]],
+  },
+} as const satisfies SiteCheck;

@@ -1,0 +1,65 @@
+import type { CriterionRow } from "../../core/checks/coverage.ts";
+import type { Conformance } from "../../core/standards/conformance.ts";
+import type { Paint } from "./paint.ts";
+import { printable } from "./printable.ts";
+import { cut } from "./source-frame.ts";
+
+/** What the audit says of each criterion: what failed and what a person must look at, a line each; the rest by number. */
+export function coverageText(
+  rows: readonly CriterionRow[],
+  { wcag, level }: Conformance,
+  paint: Paint,
+  all: boolean,
+): string {
+  const { colours } = paint;
+  const of = (outcome: CriterionRow["outcome"]) => rows.filter((row) => row.outcome === outcome);
+  const [failed, asked, held, absent] = [of("failed"), of("cantTell"), of("passed"), of("inapplicable")];
+  const lines = [
+    paint.paragraph(
+      "",
+      `${colours.bold(`WCAG ${wcag} ${level}`)} ${colours.dim(`· ${rows.length} criteria: ${failed.length} failed, ${asked.length} for a person, ${held.length} checked and held, ${absent.length} with nothing here they apply to`)}`,
+      0,
+    ),
+  ];
+  const row = (mark: string, { criterion, handle }: CriterionRow, told: string) =>
+    all ? wrapped(mark, criterion, handle, told) : oneLine(mark, criterion, handle, told);
+  const oneLine = (mark: string, criterion: string, handle: string, told: string) => {
+    const room = paint.width - 14 - handle.length;
+    return `  ${mark} ${criterion.padEnd(6)} ${handle}${told === "" ? "" : `  ${colours.dim(cut(printable(told), room))}`}`;
+  };
+  const wrapped = (mark: string, criterion: string, handle: string, told: string) =>
+    paint.paragraph(
+      `  ${mark} ${criterion.padEnd(6)} `,
+      `${handle}${told === "" ? "" : colours.dim(`  ${printable(told)}`)}`,
+      11,
+    );
+  for (const item of failed)
+    lines.push(
+      row(
+        colours.red("✗"),
+        item,
+        [`${item.failed} ${item.failed === 1 ? "finding" : "findings"}.`, item.question ?? ""]
+          .join(" ")
+          .trim(),
+      ),
+    );
+  for (const item of asked) lines.push(row(colours.blue("?"), item, item.question ?? ""));
+  if (all) {
+    for (const item of held) lines.push(row(colours.green("✓"), item, "checked and holds"));
+    for (const item of absent) lines.push(row(colours.dim("–"), item, "nothing here it applies to"));
+  } else {
+    const folded = (mark: string, items: readonly CriterionRow[], word: string) => {
+      if (items.length > 0)
+        lines.push(
+          paint.paragraph(
+            `  ${mark} `,
+            colours.dim(`${word}: ${items.map(({ criterion }) => criterion).join(", ")}`),
+            4,
+          ),
+        );
+    };
+    folded(colours.green("✓"), held, "checked and held");
+    folded(colours.dim("–"), absent, "nothing here they apply to");
+  }
+  return `${lines.join("\n")}\n`;
+}
