@@ -1,4 +1,6 @@
 export { type AuditAnswer, type AuditRequest, audit, type FindingAnswer } from "./answers/audit.ts";
+export { defineConfig } from "./config/define-config.ts";
+export { type Config, configSchema } from "./config/schema.ts";
 export { catalogue } from "./core/checks/catalogue.ts";
 export type { Check } from "./core/checks/check.ts";
 export { nodeHost } from "./host/node.ts";

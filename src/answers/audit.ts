@@ -36,6 +36,8 @@ export interface PageCheckSettings extends CheckSettings {
 export interface AuditRequest extends LoadOptions, TargetRequest {
   readonly checks: readonly Check[];
   readonly siteChecks: readonly SiteCheck[];
+  /** Ids of every check there is, also of those that do not run: comments in the source may name them. */
+  readonly knownIds: readonly string[];
   /** The settings of a check for a page, by the name it is shown with. */
   readonly settingsFor: (page: string) => (check: CheckText) => PageCheckSettings;
   readonly conformance: Conformance;
@@ -149,7 +151,7 @@ class Audit {
     this.#several = several;
     this.#checks = checksFor(request.checks, request.conformance);
     this.#siteChecks = several ? checksFor(request.siteChecks, request.conformance) : [];
-    this.#exceptions = new ExceptionBook([...request.checks, ...request.siteChecks].map((check) => check.id));
+    this.#exceptions = new ExceptionBook(request.knownIds);
   }
 
   addPage(page: PageFile, loaded: LoadedPage): void {

@@ -140,6 +140,7 @@ async function askedFor(args: AuditArguments, settings: Settings, host: Host): P
       device: { ...pages.value.device, ...(firstScheme === undefined ? {} : { colourScheme: firstScheme }) },
       checks: catalogue.filter((check) => ids.has(check.id)),
       siteChecks: siteCatalogue.filter((check) => ids.has(check.id)),
+      knownIds: everyCheck.map((check) => check.id),
       settingsFor: checkSettings(
         config,
         base,

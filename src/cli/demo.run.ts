@@ -63,6 +63,7 @@ export async function runDemo(args: DemoArguments): Promise<void> {
     ...limits,
     checks: catalogue,
     siteChecks: siteCatalogue,
+    knownIds: everyCheck.map((check) => check.id),
     settingsFor: () => () => ({ ...usualSettings, off: false }),
     themes: [],
     colourSchemes: null,

@@ -5,11 +5,21 @@ import { auditCommand } from "./audit.ts";
 import { STANDARD_INPUT } from "./command.ts";
 import { contrastCommand } from "./contrast.ts";
 import { demoCommand } from "./demo.ts";
+import { explainCommand } from "./explain.ts";
 import { hearCommand } from "./hear.ts";
+import { initCommand } from "./init.ts";
 import { treeCommand } from "./tree.ts";
 import { packageVersion } from "./version.ts";
 
-const commands = [auditCommand, treeCommand, hearCommand, contrastCommand, demoCommand];
+const commands = [
+  auditCommand,
+  treeCommand,
+  hearCommand,
+  contrastCommand,
+  explainCommand,
+  initCommand,
+  demoCommand,
+];
 
 /** Prints one line on standard error and ends with status 2: the command could not do its work. */
 async function refuse(message: string): Promise<never> {

@@ -50,6 +50,7 @@ export class Settings {
 }
 
 const shown = (value: unknown): string => {
+  if (value === null) return "all";
   if (Array.isArray(value)) return value.length === 0 ? "none" : value.map(shown).join(", ");
   return typeof value === "object" && value !== null ? JSON.stringify(value) : String(value);
 };

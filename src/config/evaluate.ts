@@ -1,4 +1,4 @@
-import path from "node:path";
+import { SourceMap } from "node:module";
 import { Worker } from "node:worker_threads";
 import type { BuildFailure } from "esbuild";
 
@@ -28,7 +28,8 @@ const failed = (reason: string, line: number | null = null, column: number | nul
  */
 export async function evaluateConfig(file: string): Promise<Evaluated> {
   const { build } = await import("esbuild");
-  let code: string;
+  let code = "";
+  let map = "";
   try {
     const built = await build({
       entryPoints: [file],
@@ -37,8 +38,8 @@ export async function evaluateConfig(file: string): Promise<Evaluated> {
       format: "esm",
       platform: "node",
       target: "node20.19",
-      sourcemap: "inline",
-      sourceRoot: path.dirname(file),
+      sourcemap: "external",
+      outfile: "config.mjs",
       logLevel: "silent",
       plugins: [
         {
@@ -52,20 +53,22 @@ export async function evaluateConfig(file: string): Promise<Evaluated> {
         },
       ],
     });
-    code = built.outputFiles[0]?.text ?? "";
+    for (const output of built.outputFiles) {
+      if (output.path.endsWith(".map")) map = output.text;
+      else code = output.text;
+    }
   } catch (error) {
     const [first] = (error as BuildFailure).errors ?? [];
     return first === undefined
       ? failed(error instanceof Error ? error.message : String(error))
       : failed(first.text, first.location?.line ?? null, first.location ? first.location.column + 1 : null);
   }
-  return run(code, file);
+  return run(code, map);
 }
 
 /** What the thread does: it takes the default export and sends it, or what went wrong. */
 const threadCode = `
 import { parentPort, workerData } from "node:worker_threads";
-process.setSourceMapsEnabled(true);
 try {
   const { default: value } = await import(workerData);
   parentPort.postMessage({ ok: true, value: await value });
@@ -76,7 +79,18 @@ try {
 const moduleAddress = (code: string): URL =>
   new URL(`data:text/javascript;base64,${Buffer.from(code).toString("base64")}`);
 
-function run(code: string, file: string): Promise<Evaluated> {
+/** Where in the sources the first line of a stack trace points, by the map of what was put together. */
+function placeInSource(
+  stack: string,
+  map: string,
+): { readonly line: number; readonly column: number } | null {
+  const frame = /:(\d+):(\d+)\)?$/m.exec(stack);
+  if (frame === null) return null;
+  const entry = new SourceMap(JSON.parse(map)).findEntry(Number(frame[1]) - 1, Number(frame[2]) - 1);
+  return "originalLine" in entry ? { line: entry.originalLine + 1, column: entry.originalColumn + 1 } : null;
+}
+
+function run(code: string, map: string): Promise<Evaluated> {
   return new Promise((resolve) => {
     const worker = new Worker(moduleAddress(threadCode), {
       workerData: moduleAddress(code).href,
@@ -94,15 +108,14 @@ function run(code: string, file: string): Promise<Evaluated> {
     );
     worker.once("message", (message: Evaluated & { readonly stack?: string }) => {
       if (message.ok) return done(message);
-      const name = path.basename(file).replace(/[.*+?^${}()|[\]\\]/g, "\\$&");
-      const place = new RegExp(`${name}:(\\d+):(\\d+)`).exec(message.stack ?? "");
+      const place = placeInSource(message.stack ?? "", map);
       done(
         failed(
           message.reason.includes("could not be cloned")
             ? "it holds a function, where only data may stand"
             : `it throws: ${message.reason}`,
-          place === null ? null : Number(place[1]),
-          place === null ? null : Number(place[2]),
+          place?.line ?? null,
+          place?.column ?? null,
         ),
       );
     });

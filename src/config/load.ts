@@ -1,5 +1,6 @@
 import { readFile } from "node:fs/promises";
 import path from "node:path";
+import { type ParseError, parse } from "jsonc-parser";
 import { lilconfig } from "lilconfig";
 import type { z } from "zod";
 import { nearestWord } from "../core/document/nearest-word.ts";
@@ -102,24 +103,21 @@ function jsonOrNothing(file: string, text: string): unknown {
 
 async function exportedValue(file: string, text: string): ReturnType<typeof evaluateConfig> {
   if (!file.endsWith(".json")) return evaluateConfig(file);
-  try {
-    const value: unknown = JSON.parse(text);
+  const errors: ParseError[] = [];
+  const value: unknown = parse(text, errors, { disallowComments: true, allowTrailingComma: false });
+  const [first] = errors;
+  if (first === undefined)
     return {
       ok: true,
       value: path.basename(file) === "package.json" ? (value as Record<string, unknown>)[PACKAGE_KEY] : value,
     };
-  } catch (error) {
-    const told = (error as Error).message;
-    const at = /line (\d+) column (\d+)/.exec(told);
-    const offset = /position (\d+)/.exec(told);
-    const before = offset === null ? null : text.slice(0, Number(offset[1])).split("\n");
-    return {
-      ok: false,
-      reason: "it is no valid JSON",
-      line: at !== null ? Number(at[1]) : (before?.length ?? null),
-      column: at !== null ? Number(at[2]) : before === null ? null : (before.at(-1)?.length ?? 0) + 1,
-    };
-  }
+  const before = text.slice(0, first.offset).split("\n");
+  return {
+    ok: false,
+    reason: "it is no valid JSON",
+    line: before.length,
+    column: (before.at(-1)?.length ?? 0) + 1,
+  };
 }
 
 interface Wrong {

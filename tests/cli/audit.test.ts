@@ -56,10 +56,10 @@ describe("keel audit", () => {
       },
     });
     expect(first.document.summary).toEqual({
-      failed: 6,
+      failed: 8,
       cantTell: 0,
       accepted: 0,
-      bySeverity: { blocker: 4, barrier: 2, friction: 0 },
+      bySeverity: { blocker: 4, barrier: 2, friction: 2 },
     });
   });
 
@@ -334,7 +334,7 @@ describe("bad input is one line on standard error, status 2, and the rest is aud
   });
 
   test("a file that may not be read", async () => {
-    const folder = folderWith({ ...rest, "locked.html": clean });
+    const folder = folderWith({ ...rest, "locked.html": clean.replace("Slips –", "Locked –") });
     chmodSync(path.join(folder, "locked.html"), 0);
     const { status, err, document } = await audited(folder, ".");
     // The superuser may read anything.
@@ -420,4 +420,43 @@ test("keel demo shows the whole example, and copies it out without overwriting",
   expect((await keel(folder, ["audit", "yard/mended"])).status).toBe(0);
   const again = await keel(folder, ["demo", "--copy", "yard"]);
   expect([again.status, again.err]).toEqual([2, expect.stringMatching(oneLine)]);
+});
+
+describe("several pages together", () => {
+  const header = `<header><img src="logo.png"></header>`;
+  const withHeader = (title: string, body: string) =>
+    page(`<p>${body}</p>`).replace("Slips –", `${title} –`).replace("<main>", `${header}<main>`);
+
+  test("what is one cause on several pages is shown once, with the pages", async () => {
+    const folder = folderWith({
+      "a.html": withHeader("A", "x"),
+      "b.html": withHeader("B", "y"),
+      "c.html": withHeader("C", `<img src="own.png">`),
+    });
+    const { out } = await keel(folder, ["audit"]);
+    expect(out).toMatch(/^On several pages/);
+    expect(out).toContain("on    3 pages: a.html, b.html, c.html");
+    expect(out).toContain("4 to mend in 3 pages, by 2 changes");
+    expect(out.match(/logo\.png/g)).toHaveLength(1);
+    const { document } = await audited(folder, ".");
+    expect(new Set(document.findings.map(({ cause }) => cause)).size).toBe(2);
+    expect(document.findings).toHaveLength(4);
+  });
+
+  test("navigation that changes its order, and titles that are the same", async () => {
+    const nav = (...names: readonly string[]) =>
+      `<nav>${names.map((name) => `<a href="${name}.html">${name}</a>`).join(" ")}</nav>`;
+    const { document } = await audited(
+      folderWith({
+        "a.html": page("<p>x</p>").replace("<main>", `${nav("tides", "slips", "crew")}<main>`),
+        "b.html": page("<p>y</p>").replace("<main>", `${nav("slips", "tides", "crew")}<main>`),
+      }),
+      ".",
+    );
+    expect(document.findings.map(({ check, subject }) => [check, subject])).toEqual([
+      ["structure.navigation-order", "b.html"],
+      ["structure.titles-differ", "b.html"],
+    ]);
+    expect(document.coverage.find(({ criterion }) => criterion === "3.2.3")?.outcome).toBe("failed");
+  });
 });
