@@ -36,8 +36,8 @@ export interface PageCheckSettings extends CheckSettings {
 export interface AuditRequest extends LoadOptions, TargetRequest {
   readonly checks: readonly Check[];
   readonly siteChecks: readonly SiteCheck[];
-  /** Ids of every check there is, also of those that do not run: comments in the source may name them. */
-  readonly knownIds: readonly string[];
+  /** Every check there is, also those that do not run: comments may name them, and criteria hang on them. */
+  readonly known: readonly CheckText[];
   /** The settings of a check for a page, by the name it is shown with. */
   readonly settingsFor: (page: string) => (check: CheckText) => PageCheckSettings;
   readonly conformance: Conformance;
@@ -151,7 +151,7 @@ class Audit {
     this.#several = several;
     this.#checks = checksFor(request.checks, request.conformance);
     this.#siteChecks = several ? checksFor(request.siteChecks, request.conformance) : [];
-    this.#exceptions = new ExceptionBook(request.knownIds);
+    this.#exceptions = new ExceptionBook(request.known.map((check) => check.id));
   }
 
   addPage(page: PageFile, loaded: LoadedPage): void {
@@ -226,6 +226,11 @@ class Audit {
     }
   }
 
+  /** Checks across pages have nothing to say of a single one. */
+  #isAcross(check: CheckText): boolean {
+    return this.#request.siteChecks.some((other) => other.id === check.id);
+  }
+
   finish() {
     this.#auditSite();
     const { conformance } = this.#request;
@@ -237,7 +242,13 @@ class Audit {
       coverage:
         this.#facts === null
           ? []
-          : criterionRows(demandedCriteria(conformance), checks, this.#tallies, this.#facts),
+          : criterionRows(
+              demandedCriteria(conformance),
+              this.#request.known.filter((check) => this.#several || !this.#isAcross(check)),
+              new Set(this.#results.keys()),
+              this.#tallies,
+              this.#facts,
+            ),
       accepted: this.#accepted,
       problems: this.#exceptions.problems(this.#texts, new Set(checks.map((check) => check.id))),
       texts: this.#texts,

@@ -63,6 +63,7 @@ export async function runAudit(args: AuditArguments): Promise<void> {
             all: asked.all,
             quiet: args.quiet,
             families: asked.shownFamilies,
+            coverage: args.only === undefined && args["skip-check"] === undefined,
           });
   if (!(await deliver([text], args, host))) return;
   process.exitCode = answer.incomplete ? COULD_NOT : reaches(answer.findings, asked.failOn) ? FOUND : DONE;
@@ -140,7 +141,7 @@ async function askedFor(args: AuditArguments, settings: Settings, host: Host): P
       device: { ...pages.value.device, ...(firstScheme === undefined ? {} : { colourScheme: firstScheme }) },
       checks: catalogue.filter((check) => ids.has(check.id)),
       siteChecks: siteCatalogue.filter((check) => ids.has(check.id)),
-      knownIds: everyCheck.map((check) => check.id),
+      known: everyCheck,
       settingsFor: checkSettings(
         config,
         base,

@@ -63,7 +63,7 @@ export async function runDemo(args: DemoArguments): Promise<void> {
     ...limits,
     checks: catalogue,
     siteChecks: siteCatalogue,
-    knownIds: everyCheck.map((check) => check.id),
+    known: everyCheck,
     settingsFor: () => () => ({ ...usualSettings, off: false }),
     themes: [],
     colourSchemes: null,
@@ -71,7 +71,7 @@ export async function runDemo(args: DemoArguments): Promise<void> {
     conformance: { wcag: "2.2", level: "AA" },
     outcomes: ["failed", "cantTell"],
   } as const;
-  const view = { paint, checks: everyCheck, all: false, quiet: false, families: null };
+  const view = { paint, checks: everyCheck, all: false, quiet: false, families: null, coverage: true };
   const broken = await audit({ ...request, targets: ["mistakes"] }, host);
   say(auditText(broken, view));
 

@@ -12,19 +12,20 @@ export interface CriterionRow {
   readonly level: "A" | "AA" | "AAA";
   /**
    * `failed`: a check says so; `cantTell`: a person must judge it; `passed`: checked, and nothing is left to ask;
-   * `inapplicable`: nothing here is about it.
+   * `inapplicable`: nothing here is about it; `untested`: some of its checks did not run.
    */
-  readonly outcome: Exclude<Outcome, "untested">;
+  readonly outcome: Outcome;
   readonly checks: readonly string[];
   readonly failed: number;
   /** What a person must look at; null where nothing remains. */
   readonly question: string | null;
 }
 
-/** One row for each criterion asked for, in the order of the standard. */
+/** One row for each criterion asked for, in the order of the standard. `checks` are all there are, `ran` those that did. */
 export function criterionRows(
   demanded: readonly CriterionNumber[],
   checks: readonly CheckText[],
+  ran: ReadonlySet<string>,
   tallies: ReadonlyMap<CriterionNumber, Tally>,
   facts: PageFacts,
 ): readonly CriterionRow[] {
@@ -37,23 +38,25 @@ export function criterionRows(
         : [`${tally.cantTell} ${tally.cantTell === 1 ? "question" : "questions"} above.`, asked]
             .filter((part) => part !== null)
             .join(" ");
+    const own = checks.filter((check) => check.criteria.includes(criterion)).map((check) => check.id);
+    const isWhole = own.every((id) => ran.has(id));
     const outcome =
       tally.failed > 0
         ? "failed"
-        : question !== null
-          ? "cantTell"
-          : tally.passed > 0
-            ? "passed"
-            : "inapplicable";
+        : !isWhole
+          ? "untested"
+          : question !== null
+            ? "cantTell"
+            : tally.passed > 0
+              ? "passed"
+              : "inapplicable";
     const { handle, level } = criteria[criterion];
     return {
       criterion,
       handle,
       level,
       outcome,
-      checks: checks
-        .filter((check) => (check.criteria as readonly string[]).includes(criterion))
-        .map((check) => check.id),
+      checks: own,
       failed: tally.failed,
       question,
     };

@@ -69,7 +69,7 @@ export const auditSchema = z.strictObject({
       criterion: z.string(),
       handle: z.string(),
       level: z.enum(["A", "AA", "AAA"]),
-      outcome: z.enum(["passed", "failed", "cantTell", "inapplicable"]),
+      outcome: outcomeSchema,
       checks: z.array(z.string()),
       failed: counts,
       question: z.string().nullable(),

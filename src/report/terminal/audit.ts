@@ -16,6 +16,8 @@ export interface AuditView {
   readonly quiet: boolean;
   /** The families whose findings are shown; null for all. */
   readonly families: readonly Family[] | null;
+  /** Whether to say what holds of each criterion: of no use where only some checks were asked for. */
+  readonly coverage: boolean;
 }
 
 /** How many findings of one check on one page are shown in full. */
@@ -86,7 +88,7 @@ export function auditText(answer: AuditAnswer, view: AuditView): string {
     const names = clean.map((subject) => printable(subject.id)).join(", ");
     parts.push(`${view.paint.paragraph(`${colours.green("✓")} `, `nothing found in ${names}`, 2)}\n`);
   }
-  if (answer.coverage.length > 0)
+  if (view.coverage && answer.coverage.length > 0)
     parts.push(coverageText(answer.coverage, answer.conformance, view.paint, view.all));
   parts.push(closing(answer, view, answer.findings.length - shown.length));
   return parts.join("\n");

@@ -13,11 +13,17 @@ export function coverageText(
 ): string {
   const { colours } = paint;
   const of = (outcome: CriterionRow["outcome"]) => rows.filter((row) => row.outcome === outcome);
-  const [failed, asked, held, absent] = [of("failed"), of("cantTell"), of("passed"), of("inapplicable")];
+  const [failed, asked, held, absent, untested] = [
+    of("failed"),
+    of("cantTell"),
+    of("passed"),
+    of("inapplicable"),
+    of("untested"),
+  ];
   const lines = [
     paint.paragraph(
       "",
-      `${colours.bold(`WCAG ${wcag} ${level}`)} ${colours.dim(`· ${rows.length} criteria: ${failed.length} failed, ${asked.length} for a person, ${held.length} checked and held, ${absent.length} with nothing here they apply to`)}`,
+      `${colours.bold(`WCAG ${wcag} ${level}`)} ${colours.dim(`· ${rows.length} criteria: ${failed.length} failed, ${asked.length} for a person, ${held.length} checked and held, ${absent.length} about nothing here`)}`,
       0,
     ),
   ];
@@ -46,7 +52,7 @@ export function coverageText(
   for (const item of asked) lines.push(row(colours.blue("?"), item, item.question ?? ""));
   if (all) {
     for (const item of held) lines.push(row(colours.green("✓"), item, "checked and holds"));
-    for (const item of absent) lines.push(row(colours.dim("–"), item, "nothing here it applies to"));
+    for (const item of absent) lines.push(row(colours.dim("–"), item, "about nothing here"));
   } else {
     const folded = (mark: string, items: readonly CriterionRow[], word: string) => {
       if (items.length > 0)
@@ -59,7 +65,17 @@ export function coverageText(
         );
     };
     folded(colours.green("✓"), held, "checked and held");
-    folded(colours.dim("–"), absent, "nothing here they apply to");
+    folded(colours.dim("–"), absent, "about nothing here");
   }
+  if (untested.length > 0)
+    lines.push(
+      paint.paragraph(
+        `  ${colours.dim("○")} `,
+        colours.dim(
+          `not looked at, as checks are off: ${untested.map(({ criterion }) => criterion).join(", ")}`,
+        ),
+        4,
+      ),
+    );
   return `${lines.join("\n")}\n`;
 }

@@ -8,11 +8,15 @@ import { sceneOf } from "../../page.ts";
 
 const aa = { wcag: "2.2", level: "AA" } as const;
 
-function rowsOf(html: string): ReadonlyMap<string, CriterionRow> {
+function rowsOf(
+  html: string,
+  ran: ReadonlySet<string> = new Set(catalogue.map(({ id }) => id)),
+): ReadonlyMap<string, CriterionRow> {
   const scene = sceneOf(html);
   const rows = criterionRows(
     demandedCriteria(aa),
     catalogue,
+    ran,
     runChecks(scene, catalogue).criteria,
     pageFacts(scene),
   );
@@ -51,4 +55,11 @@ test("the facts of several pages add up", () => {
   const one = pageFacts(sceneOf("<!doctype html><title>t</title><h1>a</h1>"));
   const two = pageFacts(sceneOf("<!doctype html><title>t</title><h1>a</h1><h2>b</h2>"));
   expect(addFacts(one, two)).toMatchObject({ pages: 2, headings: 3 });
+});
+
+test("a criterion of which a check did not run is not looked at", () => {
+  const without = new Set(catalogue.map(({ id }) => id).filter((id) => id !== "keys.focus-shows"));
+  const html = `<!doctype html><title>t</title><main><a href="x">Tides</a></main>`;
+  expect(rowsOf(html, without).get("2.4.7")?.outcome).toBe("untested");
+  expect(rowsOf(html).get("2.4.7")?.outcome).toBe("passed");
 });

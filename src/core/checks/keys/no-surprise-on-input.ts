@@ -11,7 +11,7 @@ import { changesContext, handlerText, isConditional, withHandlers } from "./hand
 
 /** Words by which people are told beforehand. */
 const warning =
-  /\b(?:page|list|form|table|view|site|results?|prices?)\b[^.]{0,60}\b(?:change|update|reload|refresh|load|open|sen[dt]|submit|switch)|\b(?:choosing|selecting|picking|changing)\b|\bas soon as\b|\bautomatically\b|\bimmediately\b|\bat once\b|\bstraight ?away\b/i;
+  /\b(?:page|list|form|table|view|site|results?|prices?)\b[^.]{0,60}\b(?:change|update|reload|refresh|load|open|sen[dt]|submit|switch)|\b(?:choosing|selecting|picking|changing)\b|\b(?:when|if|once|after) (?:you|one) (?:choose|select|pick|change|tick|check)|\bas soon as\b|\bautomatically\b|\bimmediately\b|\bat once\b|\bstraight ?away\b/i;
 
 const isSetting = (element: ElementNode): boolean =>
   element.tag === "select" || element.tag === "textarea" || element.tag === "input";
