@@ -9,3 +9,4 @@ export { contrastSchema, paletteSchema } from "./report/json/contrast-schema.ts"
 export { hearSchema } from "./report/json/hear-schema.ts";
 export { inspectionSchema } from "./report/json/inspection-schema.ts";
 export { treeSchema } from "./report/json/tree-schema.ts";
+export { walkSchema } from "./report/json/walk-schema.ts";

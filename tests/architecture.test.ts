@@ -45,6 +45,7 @@ const coreOrder = [
   "findings",
   "repair",
   "scene",
+  "focus",
   "semantics",
   "rendering",
   "css",

@@ -1,7 +1,8 @@
 import path from "node:path";
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, ImportRule, Sheet } from "../core/css/sheet.ts";
-import type { Document, ShadowRoot } from "../core/document/node.ts";
+import type { Document, ElementNode, Node, ShadowRoot } from "../core/document/node.ts";
+import { attributeText } from "../core/document/written.ts";
 import {
   emptyFile,
   type Problem,
@@ -26,6 +27,8 @@ export interface LoadOptions {
   readonly stylesheets: readonly string[];
   /** The HTML element that an element of one's own is to be taken for. */
   readonly components: ReadonlyMap<string, string>;
+  /** Whether the pages in frames are read too. */
+  readonly withFrames?: boolean;
 }
 
 /** A page with everything that belongs to it, as read. */
@@ -38,6 +41,8 @@ export interface LoadedPage {
   readonly stylesKnown: boolean;
   /** What could not be read beside the page. */
   readonly problems: readonly Problem[];
+  /** The pages that frames show: those written in `srcdoc`, and files beside the page. */
+  readonly frames: ReadonlyMap<ElementNode, LoadedPage>;
 }
 
 const MEGABYTE = 1024 * 1024;
@@ -59,7 +64,22 @@ export async function loadPage(
   if (!decoded.ok) return decoded;
   const { text } = decoded.value;
   if (text.trim() === "") return { ok: false, problem: emptyFile(page.name) };
-  const read = readHtml(text, page.name, options.components);
+  return { ok: true, value: await loadText(page, text, page.name, host, options, 0) };
+}
+
+/** How deep frames are read in frames: a page may show itself. */
+const DEEPEST_FRAME = 3;
+
+/** A page from its text, with its stylesheets and frames. `name` is what its spans call the file. */
+async function loadText(
+  page: PageFile,
+  text: string,
+  name: string,
+  host: Host,
+  options: LoadOptions,
+  depth: number,
+): Promise<LoadedPage> {
+  const read = readHtml(text, name, options.components);
   const loader = new SheetLoader(page, host, options, read.baseHref);
   const sheets: AppliedSheet[] = [];
   for (const file of options.stylesheets) {
@@ -70,7 +90,7 @@ export async function loadPage(
     const applied =
       style.kind === "text"
         ? await loader.withImports(
-            parseSheet({ file: page.name, text: style.text, start: style.start }),
+            parseSheet({ file: name, text: style.text, start: style.start }),
             style.media,
             style.scope,
             page.path ?? path.join(host.workingDirectory, page.name),
@@ -79,17 +99,62 @@ export async function loadPage(
         : await loader.linked(style.href, style.media, style.scope, null, 0);
     if (applied !== null) sheets.push(applied);
   }
-  loader.texts.set(page.name, text);
+  loader.texts.set(name, text);
   return {
-    ok: true,
-    value: {
-      document: read.document,
-      sheets,
-      texts: loader.texts,
-      stylesKnown: !loader.hasUnread,
-      problems: loader.problems,
-    },
+    document: read.document,
+    sheets,
+    texts: loader.texts,
+    stylesKnown: !loader.hasUnread,
+    problems: loader.problems,
+    frames:
+      options.withFrames === true && depth < DEEPEST_FRAME
+        ? await loadFrames(page, read.document, loader, host, options, depth)
+        : new Map(),
   };
+}
+
+/** What the frames of a page show, as far as it is here: text in `srcdoc`, or a page beside it. */
+async function loadFrames(
+  page: PageFile,
+  document: Document,
+  loader: SheetLoader,
+  host: Host,
+  options: LoadOptions,
+  depth: number,
+): Promise<ReadonlyMap<ElementNode, LoadedPage>> {
+  const frames = new Map<ElementNode, LoadedPage>();
+  for (const [at, frame] of framesIn(document).entries()) {
+    const written = attributeText(frame, "srcdoc");
+    if (written !== null) {
+      const name = `${page.name} frame ${at + 1}`;
+      frames.set(frame, await loadText(page, written, name, host, options, depth + 1));
+      continue;
+    }
+    const address =
+      attributeText(frame, "src")
+        ?.trim()
+        .replace(/[?#].*$/, "") ?? "";
+    const file = await loader.fileAt(address);
+    if (file === null) continue;
+    const inner = { ...page, path: file, name: shownName(host, file) };
+    const bytes = await pageBytes(inner, host, options);
+    const decoded = bytes.ok ? decodeText(bytes.value, inner.name, "html") : bytes;
+    if (decoded.ok)
+      frames.set(frame, await loadText(inner, decoded.value.text, inner.name, host, options, depth + 1));
+  }
+  return frames;
+}
+
+function framesIn(document: Document): readonly ElementNode[] {
+  const found: ElementNode[] = [];
+  const stack: Node[] = [...document.children].reverse();
+  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+    if (at.kind !== "element") continue;
+    if (at.tag === "iframe" && at.namespace === "html") found.push(at);
+    const below = at.shadow === null ? at.children : [...at.shadow.children, ...at.children];
+    for (let i = below.length - 1; i >= 0; i--) stack.push(below[i] as Node);
+  }
+  return found;
 }
 
 async function pageBytes(
@@ -203,6 +268,17 @@ class SheetLoader {
     if (info?.kind !== "file") return this.#report(stylesheetMissing(this.#page.name, shown));
     const sheet = await this.#parsed(file, shown, info.size);
     return sheet === null ? null : this.withImports(sheet, null, scope, file, 0);
+  }
+
+  /** The page that an address names beside this one, where it may be read; null for none. */
+  async fileAt(address: string): Promise<string | null> {
+    if (!/\.html?$/i.test(address) || /^(?:[a-z][a-z0-9+.-]*:|\/\/)/i.test(address)) return null;
+    const folder = this.#page.path === null ? this.#host.workingDirectory : path.dirname(this.#page.path);
+    const file = address.startsWith("/")
+      ? path.join(this.#page.tree, decoded(address))
+      : path.resolve(folder, decoded(address));
+    const info = await this.#host.files.info(file);
+    return info?.kind === "file" && (await this.#isAllowed(file)) ? file : null;
   }
 
   async #parsed(file: string, href: string, size: number): Promise<Sheet | null> {

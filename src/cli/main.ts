@@ -10,11 +10,13 @@ import { hearCommand } from "./hear.ts";
 import { initCommand } from "./init.ts";
 import { treeCommand } from "./tree.ts";
 import { packageVersion } from "./version.ts";
+import { walkCommand } from "./walk.ts";
 
 const commands = [
   auditCommand,
   treeCommand,
   hearCommand,
+  walkCommand,
   contrastCommand,
   explainCommand,
   initCommand,

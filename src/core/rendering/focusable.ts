@@ -5,6 +5,7 @@ import { inputType } from "../document/form-controls.ts";
 import type { ElementNode } from "../document/node.ts";
 import { attributeText, attributeUnknown, hasAttribute } from "../document/written.ts";
 import { isDetailsSummary } from "./details-summary.ts";
+import { areaIsUsed } from "./image-map.ts";
 import type { Page } from "./page.ts";
 import type { PresenceMap } from "./presence.ts";
 
@@ -48,7 +49,7 @@ function focusableKind(index: DocumentIndex, element: ElementNode): FocusCause |
   switch (element.tag) {
     case "a":
     case "area":
-      return hasAttribute(element, "href") ? "link" : editingHost(element);
+      return hasAttribute(element, "href") ? "link" : editingHost(index, element);
     case "button":
     case "select":
     case "textarea":
@@ -56,7 +57,7 @@ function focusableKind(index: DocumentIndex, element: ElementNode): FocusCause |
     case "input":
       return inputType(element) === "hidden" ? null : "control";
     case "summary":
-      return isDetailsSummary(index, element) ? "summary" : editingHost(element);
+      return isDetailsSummary(index, element) ? "summary" : editingHost(index, element);
     case "iframe":
       return "frame";
     case "audio":
@@ -65,14 +66,30 @@ function focusableKind(index: DocumentIndex, element: ElementNode): FocusCause |
     case "dialog":
       return hasAttribute(element, "open") ? "dialog" : null;
     default:
-      return editingHost(element);
+      return editingHost(index, element);
   }
 }
 
-/** HTML §6.8.1. An unknown word is no editing host. */
-function editingHost(element: ElementNode): FocusCause | null {
+/** HTML §6.8.1: what can be edited, and stands in nothing that can. */
+function editingHost(index: DocumentIndex, element: ElementNode): FocusCause | null {
+  if (!element.attributes.has("contenteditable") || editableWord(element) !== true) return null;
+  const parent = index.parent(element);
+  return parent !== null && isEditable(index, parent) ? null : "editable";
+}
+
+/** What `contenteditable` says of an element; null where it says nothing, an unknown word included. */
+function editableWord(element: ElementNode): boolean | null {
   const value = attributeText(element, "contenteditable")?.toLowerCase();
-  return value === "" || value === "true" || value === "plaintext-only" ? "editable" : null;
+  if (value === "false") return false;
+  return value === "" || value === "true" || value === "plaintext-only" ? true : null;
+}
+
+function isEditable(index: DocumentIndex, element: ElementNode): boolean {
+  for (let up: ElementNode | null = element; up !== null; up = index.parent(up)) {
+    const word = up.attributes.has("contenteditable") ? editableWord(up) : null;
+    if (word !== null) return word;
+  }
+  return false;
 }
 
 /** Whether script or a click can put focus on the element. HTML §6.6.2 "focusable area". `unknown`: source does not tell. */
@@ -87,6 +104,7 @@ export function isFocusable(page: Page, presence: PresenceMap, element: ElementN
   const { rendered, visible, inert } = presence.of(element);
   if (inert || rendered === NO || visible === NO) return false;
   if (page.styles.keyword(element, "display") === "contents") return false;
+  if (element.tag === "area" && !areaIsUsed(page, presence, element)) return false;
   const disabled = isDisabled(page.index, element);
   if (disabled === true && element.tag !== "fieldset") return false;
   return mayHaveCause || disabled === "unknown" ? "unknown" : true;
@@ -98,6 +116,9 @@ export function isTabbable(page: Page, presence: PresenceMap, element: ElementNo
   if (focusable === false) return false;
   const tabindex = tabindexOf(element);
   if (tabindex !== null) return tabindex >= 0 ? focusable : false;
-  if (focusCause(page.index, element) === "dialog") return false;
+  const cause = focusCause(page.index, element);
+  if (cause === "dialog") return false;
+  // In text that is being edited a link is text.
+  if (cause === "link" && isEditable(page.index, element)) return false;
   return attributeUnknown(element, "tabindex") ? "unknown" : focusable;
 }

@@ -4,7 +4,7 @@ import { type Device, desktop } from "../css/device.ts";
 import type { AppliedSheet } from "../css/sheet.ts";
 import { stylesFromCascade } from "../css/styles.ts";
 import { indexDocument } from "../document/document-index.ts";
-import type { Document } from "../document/node.ts";
+import type { Document, ElementNode } from "../document/node.ts";
 import { presenceOf } from "../rendering/presence.ts";
 import { type Semantics, semanticsOf } from "../semantics/semantics.ts";
 import {
@@ -27,6 +27,8 @@ export interface Scene extends Semantics {
   readonly document: Document;
   /** Whether every stylesheet the page names was read: else colours are not known. */
   readonly stylesKnown: boolean;
+  /** The page in a frame, where its source was read. */
+  frame(element: ElementNode): Scene | null;
   /** Colours of the project's own that the page itself does not name. */
   readonly palette: readonly NamedColour[];
   /** The page in each colour scheme it is made for; the first is that of the device. Worked out when first asked for. */
@@ -44,6 +46,8 @@ export interface SceneOptions {
   readonly colourSchemes?: readonly ("light" | "dark")[] | null;
   /** Colours of the project's own, beside the custom properties of the page. */
   readonly palette?: readonly NamedColour[];
+  /** The pages in frames. */
+  readonly frames?: ReadonlyMap<ElementNode, Scene>;
 }
 
 /** A scene read from source: markup and our own cascade, nothing executed. */
@@ -56,6 +60,7 @@ export function sceneFromSource(
     themes = [],
     colourSchemes = null,
     palette = [],
+    frames = new Map(),
   }: SceneOptions = {},
 ): Scene {
   const index = indexDocument(document);
@@ -68,6 +73,7 @@ export function sceneFromSource(
     document,
     stylesKnown,
     palette,
+    frame: (element) => frames.get(element) ?? null,
     schemes() {
       views ??= [
         schemeView(device.colourScheme, semantics.page, semantics.presence),

@@ -4,6 +4,7 @@ import { displaySize } from "../document/form-controls.ts";
 import type { ElementNode, Node, Span } from "../document/node.ts";
 import { attributeText, hasAttribute, hasHole, writtenText } from "../document/written.ts";
 import { focusCause, tabindexOf } from "../rendering/focusable.ts";
+import { areaIsUsed } from "../rendering/image-map.ts";
 import { generatedText } from "./generated-content.ts";
 import type { NameFrom } from "./name.ts";
 import type { Semantics } from "./semantics.ts";
@@ -173,22 +174,9 @@ function isOffered(semantics: Semantics, element: ElementNode): boolean {
   if (element.namespace !== "html") return true;
   if (element.tag === "br" || element.tag === "wbr" || element.tag === "col" || element.tag === "colgroup")
     return false;
-  if (element.tag === "area") return areaIsUsed(semantics, element);
+  if (element.tag === "area")
+    return areaIsUsed(semantics.page, semantics.presence, element, "assistive technology");
   return true;
-}
-
-/** An area is part of the page while an image that is shown uses its map. HTML §4.8.14. */
-function areaIsUsed(semantics: Semantics, area: ElementNode): boolean {
-  const { index } = semantics.page;
-  let map = index.parent(area);
-  while (map !== null && map.tag !== "map") map = index.parent(map);
-  const name = map === null ? null : (attributeText(map, "name") ?? attributeText(map, "id"));
-  if (name === null || name === "") return false;
-  return index
-    .byTag("img")
-    .some(
-      (image) => attributeText(image, "usemap") === `#${name}` && semantics.presence.of(image).exposed !== NO,
-    );
 }
 
 /** Whether an exposed element gets a node of its own. */

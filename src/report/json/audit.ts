@@ -1,5 +1,14 @@
-import type { AuditAnswer } from "../../answers/audit.ts";
+import type { AuditAnswer, FindingAnswer } from "../../answers/audit.ts";
 import type { AuditDocument } from "./audit-schema.ts";
+
+/** A finding as every document writes it. */
+export const findingJson = ({ heard: _, ...finding }: FindingAnswer): AuditDocument["findings"][number] => ({
+  ...finding,
+  criteria: [...finding.criteria],
+  components: [],
+  facts: { ...finding.facts },
+  repair: finding.repair === null ? null : { ...finding.repair, edits: [...finding.repair.edits] },
+});
 
 /** The audit as one JSON document, without a line end. */
 export function auditJson(answer: AuditAnswer, toolVersion: string): string {
@@ -13,13 +22,7 @@ export function auditJson(answer: AuditAnswer, toolVersion: string): string {
     elapsedMs: answer.elapsedMs,
     conformance: answer.conformance,
     subjects: answer.subjects.map((subject) => ({ ...subject, outcomes: { ...subject.outcomes } })),
-    findings: answer.findings.map(({ heard: _, ...finding }) => ({
-      ...finding,
-      criteria: [...finding.criteria],
-      components: [],
-      facts: { ...finding.facts },
-      repair: finding.repair === null ? null : { ...finding.repair, edits: [...finding.repair.edits] },
-    })),
+    findings: answer.findings.map(findingJson),
     checks: answer.checks.map(({ id, outcome, targets, failed: bad, cantTell, passed }) => ({
       id,
       outcome,

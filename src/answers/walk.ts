@@ -1,0 +1,300 @@
+import type { Check } from "../core/checks/check.ts";
+import { focusMarkOf, markedStops } from "../core/checks/keys/focus-mark-of.ts";
+import { fragmentTarget, skipLinks } from "../core/checks/keys/skip-link.ts";
+import { runChecks } from "../core/checks/run.ts";
+import { NO } from "../core/css/certainty.ts";
+import type { Device } from "../core/css/device.ts";
+import type { ElementNode } from "../core/document/node.ts";
+import type { Problem } from "../core/findings/problems.ts";
+import { type Direction, type FocusDocument, type Stop, tabSequence } from "../core/focus/tab-sequence.ts";
+import { unreachedIn } from "../core/focus/unreached.ts";
+import { type Jump, jumpsIn, pressesTo } from "../core/focus/walk-notes.ts";
+import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
+import { heardLineOf } from "../core/semantics/heard-line.ts";
+import type { Host } from "../host/host.ts";
+import { type ElementAnswer, elementAnswer, type SourceAnswer, SourceTexts } from "./element-answer.ts";
+import { type FindingAnswer, FindingAnswers, inReportOrder, placeOf } from "./finding-answer.ts";
+import { type LoadedPage, type LoadOptions, loadPage } from "./load-page.ts";
+import { selectElements } from "./select.ts";
+import { findPages, type TargetRequest } from "./targets.ts";
+
+export interface WalkRequest extends LoadOptions, TargetRequest {
+  readonly device: Device;
+  readonly direction: Direction;
+  /** Where the walk starts: after the first element that a selector picks; null for the top. */
+  readonly from: string | null;
+  /** The checks whose findings stand beside the walk. */
+  readonly checks: readonly Check[];
+}
+
+export interface StopAnswer {
+  readonly index: number;
+  readonly element: ElementAnswer;
+  readonly source: SourceAnswer | null;
+  /** The heard line. */
+  readonly announced: string;
+  readonly because: string;
+  /** What is odd about it; empty where nothing is. */
+  readonly odd: readonly string[];
+  /** Whether it is a stop for sure. */
+  readonly certain: boolean;
+  readonly stop: Stop;
+}
+
+export interface UnreachedAnswer {
+  readonly element: ElementAnswer;
+  readonly source: SourceAnswer | null;
+  readonly heard: string;
+  readonly why: string;
+  readonly at: ElementNode;
+}
+
+export interface PageWalk {
+  readonly target: string;
+  readonly direction: Direction;
+  readonly scene: Scene;
+  readonly stops: readonly StopAnswer[];
+  readonly unreached: readonly UnreachedAnswer[];
+  readonly findings: readonly FindingAnswer[];
+  readonly texts: SourceTexts;
+}
+
+export type WalkAnswer =
+  | {
+      readonly ok: true;
+      readonly walks: readonly PageWalk[];
+      readonly problems: readonly Problem[];
+      readonly incomplete: boolean;
+    }
+  /** A selector that cannot be read, or picks nothing. */
+  | { readonly ok: false; readonly message: string };
+
+/** Where the keyboard goes on every page the targets name, read from their source. */
+export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer> {
+  const { pages, problems: targetProblems } = await findPages(request, host);
+  const problems: Problem[] = [...targetProblems];
+  const walks: PageWalk[] = [];
+  let incomplete = targetProblems.length > 0;
+  for (const page of pages) {
+    const loaded = await loadPage(page, host, { ...request, withFrames: true });
+    if (!loaded.ok) {
+      problems.push(loaded.problem);
+      incomplete = true;
+      continue;
+    }
+    problems.push(...loaded.value.problems);
+    const walked = walkPage(page.name, loaded.value, request, host);
+    if (typeof walked === "string") return { ok: false, message: walked };
+    walks.push(walked);
+  }
+  return { ok: true, walks, problems, incomplete };
+}
+
+function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: Host): PageWalk | string {
+  const texts = new SourceTexts();
+  const frames = new FrameScenes(request.device, texts);
+  const scene = frames.sceneOf(loaded);
+  let stops = tabSequence(scene, request.direction);
+  if (request.from !== null) {
+    const start = startOf(scene, name, request.from);
+    if (typeof start === "string") return start;
+    stops = turned(stops, scene, start, request.direction);
+  }
+  const jumps = jumpsIn(request.direction === "forwards" ? stops : stops.toReversed());
+  const unmarked = unmarkedIn(scene);
+  const run = runChecks(scene, request.checks, ["failed", "cantTell"]);
+  const answers = new FindingAnswers(name, texts, host, { wcag: "2.2", level: "AAA" });
+  const own = new Set(stops.filter(({ document }) => document === scene).map(({ element }) => element));
+  // What a radio group leaves out is reached with the arrow keys.
+  const reached = new Set([...own, ...tabSequence(scene, "backwards").map(({ element }) => element)]);
+  return {
+    target: name,
+    direction: request.direction,
+    scene,
+    stops: stops.map((stop, at) => {
+      const jump = jumps[request.direction === "forwards" ? at : stops.length - 1 - at];
+      return stopAnswer(stop, at, frames, oddities(stop, frames.of(stop.document), jump, unmarked));
+    }),
+    unreached: unreachedIn(scene, reached).map(({ element, why }) => ({
+      element: elementAnswer(scene.page.index, scene, element, texts),
+      source: texts.place(element.source),
+      heard: heardLineOf(scene, element),
+      why,
+      at: element,
+    })),
+    findings: run.findings
+      .map((finding) => answers.answer(finding, placeOf(scene, finding.element, texts)))
+      .sort(inReportOrder),
+    texts,
+  };
+}
+
+/** The scenes of a page and of the pages in its frames, each with the frame it is shown in. */
+class FrameScenes {
+  readonly #device: Device;
+  readonly #texts: SourceTexts;
+  readonly #scenes = new Map<
+    FocusDocument,
+    { readonly scene: Scene; outer: { scene: Scene; frame: ElementNode } | null }
+  >();
+
+  constructor(device: Device, texts: SourceTexts) {
+    this.#device = device;
+    this.#texts = texts;
+  }
+
+  sceneOf(loaded: LoadedPage): Scene {
+    this.#texts.add(loaded.texts);
+    const frames = new Map([...loaded.frames].map(([frame, inner]) => [frame, this.sceneOf(inner)] as const));
+    const scene = sceneFromSource(loaded.document, loaded.sheets, {
+      device: this.#device,
+      stylesKnown: loaded.stylesKnown,
+      frames,
+    });
+    this.#scenes.set(scene, { scene, outer: null });
+    for (const [frame, inner] of frames) {
+      const known = this.#scenes.get(inner);
+      if (known !== undefined) known.outer = { scene, frame };
+    }
+    return scene;
+  }
+
+  of(document: FocusDocument): Scene {
+    const known = this.#scenes.get(document);
+    if (known === undefined) throw new Error("a document that was not read");
+    return known.scene;
+  }
+
+  /** The element as it is told of from the page: through the frames it is shown in. */
+  answer(scene: Scene, element: ElementNode): { element: ElementAnswer; source: SourceAnswer | null } {
+    const own = elementAnswer(scene.page.index, scene, element, this.#texts);
+    const outer = this.#scenes.get(scene)?.outer ?? null;
+    if (outer === null) return { element: own, source: this.#texts.place(element.source) };
+    const around = this.answer(outer.scene, outer.frame);
+    return {
+      element: { ...own, path: `${around.element.path} >>> ${own.path}` },
+      // What stands in an attribute has its place there.
+      source: outer.frame.attributes.has("srcdoc") ? around.source : this.#texts.place(element.source),
+    };
+  }
+}
+
+function stopAnswer(stop: Stop, at: number, frames: FrameScenes, odd: readonly string[]): StopAnswer {
+  const scene = frames.of(stop.document);
+  return {
+    index: at + 1,
+    ...frames.answer(scene, stop.element),
+    announced: heardLineOf(scene, stop.element),
+    because: becauseOf(stop),
+    odd,
+    certain: stop.certain,
+    stop,
+  };
+}
+
+const becauseOf = ({ cause, tabindex }: Stop): string =>
+  cause === "tabindex"
+    ? `tabindex ${tabindex}`
+    : tabindex === null
+      ? cause
+      : `${cause}, tabindex ${tabindex}`;
+
+/** Stops that are seen and on which nothing shows focus. */
+const unmarkedIn = (scene: Scene): ReadonlySet<ElementNode> =>
+  new Set(
+    scene.stylesKnown
+      ? markedStops(scene).filter((element) => focusMarkOf(scene, element).kind === "none")
+      : [],
+  );
+
+function oddities(
+  { element, tabindex }: Stop,
+  scene: Scene,
+  jump: Jump | undefined,
+  unmarked: ReadonlySet<ElementNode>,
+): readonly string[] {
+  const odd: string[] = [];
+  if (tabindex !== null && tabindex > 0) odd.push(`positive tabindex ${tabindex}`);
+  if (jump !== undefined && jump.ahead > 0)
+    odd.push(
+      `comes before ${jump.ahead} ${jump.ahead === 1 ? "stop that stands" : "stops that stand"} earlier`,
+    );
+  else if (jump?.back === true) odd.push("jumps back");
+  const { exposed, reason } = scene.presence.of(element);
+  if (exposed === NO && reason === "aria-hidden") odd.push("nothing is said: it is hidden with aria-hidden");
+  else if (
+    scene.name(element).text === "" &&
+    scene.name(element).certain &&
+    element.tag !== "body" &&
+    element.tag !== "html"
+  )
+    odd.push("has no name");
+  if (unmarked.has(element)) odd.push("nothing shows that it has focus");
+  return odd;
+}
+
+/** The element a walk starts from, or in one line why there is none. */
+function startOf(scene: Scene, name: string, selector: string): ElementNode | string {
+  const selection = selectElements(scene, selector);
+  if (!selection.ok) return selection.message;
+  return selection.elements[0] ?? `${name}: nothing matches "${selector}"; keel walk ${name} shows the stops`;
+}
+
+/** The stops in the order they come after an element, once around. */
+function turned(
+  stops: readonly Stop[],
+  scene: Scene,
+  from: ElementNode,
+  direction: Direction,
+): readonly Stop[] {
+  const { index } = scene.page;
+  const own = stops.findIndex(({ element }) => element === from);
+  const { order } = index.record(from);
+  const isBeyond = ({ element, document, tabindex }: Stop) =>
+    document === scene &&
+    (tabindex ?? 0) <= 0 &&
+    (direction === "forwards" ? index.record(element).order > order : index.record(element).order < order);
+  const at = own >= 0 ? own + 1 : stops.findIndex(isBeyond);
+  return at <= 0 ? stops : [...stops.slice(at), ...stops.slice(0, at)];
+}
+
+/** How many keys lead to an element. */
+export interface KeyCount {
+  readonly forwards: number;
+  readonly backwards: number;
+  /** With each skip link that arrives: its words, and how many keys it takes with it. */
+  readonly skips: readonly { readonly name: string; readonly keys: number }[];
+  readonly announced: string;
+}
+
+/** The keys it takes to reach the first stop at or in the element that a selector picks; a message where there is none. */
+export function countKeys({ scene, target, stops: told }: PageWalk, selector: string): KeyCount | string {
+  const start = startOf(scene, target, selector);
+  if (typeof start === "string") return start;
+  const stops = told.map(({ stop }) => stop);
+  const { index } = scene.page;
+  const isIn = (element: ElementNode) => {
+    for (let up: ElementNode | null = element; up !== null; up = index.flatParent(up))
+      if (up === start) return true;
+    return false;
+  };
+  const goal = stops.find(({ element, document }) => document === scene && isIn(element));
+  if (goal === undefined)
+    return `${target}: Tab reaches nothing at "${selector}"; keel walk ${target} says why`;
+  const forwards = pressesTo(stops, goal, null) ?? 0;
+  const skips = skipLinks(scene).flatMap((link) => {
+    const to = fragmentTarget(scene, link);
+    const stop = stops.find(({ element }) => element === link);
+    if (to === null || to === "top" || stop === undefined) return [];
+    const after = pressesTo(stops, goal, to);
+    const toLink = pressesTo(stops, stop, null) ?? 0;
+    // One key more to follow the link.
+    return after === null ? [] : [{ name: scene.name(link).text, keys: toLink + 1 + after }];
+  });
+  return {
+    forwards,
+    backwards: stops.length - forwards + 1,
+    skips: skips.filter(({ keys }) => keys < forwards),
+    announced: heardLineOf(scene, goal.element),
+  };
+}

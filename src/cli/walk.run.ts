@@ -1,0 +1,54 @@
+import { countKeys, walk } from "../answers/walk.ts";
+import { catalogue } from "../core/checks/catalogue.ts";
+import { familyOf } from "../core/checks/check.ts";
+import { nodeHost } from "../host/node.ts";
+import { walkJson } from "../report/json/walk.ts";
+import { walkSvg } from "../report/svg/walk.ts";
+import { countText, walkText } from "../report/terminal/walk.ts";
+import { COULD_NOT, complain, deliver, paintOf, reportProblems } from "./run-context.ts";
+import { pageSettings, settingsFor } from "./settings.ts";
+import type { WalkArguments } from "./walk.ts";
+
+/** What stands beside a walk: all that is about the keyboard. */
+const keyChecks = catalogue.filter(
+  ({ id }) =>
+    familyOf(id) === "keys" ||
+    id === "roles.promise-kept" ||
+    id === "roles.hidden-holds-no-focus" ||
+    id === "roles.flattened-holds-no-focus",
+);
+
+export async function runWalk(args: WalkArguments): Promise<void> {
+  const host = nodeHost();
+  const found = await settingsFor(args, host);
+  if (!found.ok) return complain(found.message);
+  const pages = pageSettings(args, found.settings, host);
+  if (!pages.ok) return complain(pages.message);
+  const answer = await walk(
+    {
+      ...pages.value,
+      direction: args.back ? "backwards" : "forwards",
+      from: args.from ?? null,
+      checks: keyChecks,
+    },
+    host,
+  );
+  if (!answer.ok) return complain(answer.message);
+  const { walks, problems, incomplete } = answer;
+  reportProblems(problems);
+  if (incomplete) process.exitCode = COULD_NOT;
+  if (args.format !== "terminal" && walks.length > 1)
+    return complain(`${args.format} holds one page, and the targets name ${walks.length}; name one`);
+  const paint = paintOf(args);
+  const pieces: string[] = [];
+  for (const page of walks) {
+    if (args.format === "json") pieces.push(`${walkJson(page)}\n`);
+    else if (args.format === "svg") pieces.push(walkSvg(page));
+    else if (args.count !== undefined) {
+      const count = countKeys(page, args.count);
+      if (typeof count === "string") return complain(count);
+      pieces.push(countText(page.target, count, paint));
+    } else pieces.push(walkText(page, { paint, all: args.all }));
+  }
+  await deliver([pieces.join("\n")], args, host);
+}

@@ -1,0 +1,55 @@
+import type { ArgumentsCamelCase, Options } from "yargs";
+import { command, type PageArguments, type PrintArguments, pageOptions, printOptions } from "./command.ts";
+
+const options = {
+  ...pageOptions,
+  format: {
+    choices: ["terminal", "json", "svg"],
+    default: "terminal",
+    describe: "How the answer is written; svg draws the way over a schematic of the page",
+  },
+  ...printOptions,
+  back: { type: "boolean", default: false, describe: "Walk with Shift+Tab, from the end" },
+  from: {
+    type: "string",
+    requiresArg: true,
+    describe: "Start after the first element that a CSS selector picks",
+  },
+  count: {
+    type: "string",
+    requiresArg: true,
+    describe: "How many keys lead to the first stop in what a CSS selector picks, also by skip links",
+  },
+  all: { type: "boolean", default: false, describe: "Every stop, however many there are" },
+  engine: {
+    choices: ["read"],
+    default: "read",
+    describe: "How the page is looked at: read, from its source, executing nothing",
+  },
+} as const satisfies Record<string, Options>;
+
+export interface WalkArguments extends PageArguments, PrintArguments {
+  readonly format: string;
+  readonly back: boolean;
+  readonly from?: string | undefined;
+  readonly count?: string | undefined;
+  readonly all: boolean;
+}
+
+export const walkCommand = command<WalkArguments>("walk", options, {
+  command: "walk [targets..]",
+  describe: "Where the keyboard goes: every stop in order, what is odd, and what is not reached",
+  builder: (yargs) =>
+    yargs
+      .positional("targets", {
+        type: "string",
+        array: true,
+        default: [] as string[],
+        describe: "Files, folders or quoted globs; - is standard input",
+      })
+      .options(options)
+      .example("keel walk slips.html", "every stop of Tab, and what it passes by")
+      .example("keel walk slips.html --count '#bookings'", "how many keys to the bookings")
+      .example("keel walk slips.html --format svg -o walk.svg", "the way drawn over the page") as never,
+  handler: async (args: ArgumentsCamelCase<WalkArguments>) => (await import("./walk.run.ts")).runWalk(args),
+});

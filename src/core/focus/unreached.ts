@@ -1,0 +1,132 @@
+import { NO } from "../css/certainty.ts";
+import type { ElementNode } from "../document/node.ts";
+import { attributeText, hasAttribute } from "../document/written.ts";
+import { focusCause, isFocusable, tabindexOf } from "../rendering/focusable.ts";
+import type { Semantics } from "../semantics/semantics.ts";
+import { type Role, roleRow } from "../semantics/tables/roles.ts";
+
+/** Something a pointer can use, or that is called a widget, at which Tab does not stop; and why not. */
+export interface Unreached {
+  readonly element: ElementNode;
+  readonly why: string;
+}
+
+const pointerEvents = ["click", "dblclick", "mousedown", "mouseup", "pointerdown", "pointerup", "touchstart"];
+
+/** Items of widgets, among which the arrow keys move: that only one of them is a stop is as it should be. */
+const items = new Set<Role>([
+  "tab",
+  "option",
+  "menuitem",
+  "menuitemcheckbox",
+  "menuitemradio",
+  "radio",
+  "treeitem",
+  "gridcell",
+  "row",
+  "columnheader",
+  "rowheader",
+]);
+
+/** Everything one would expect Tab to reach, and that it does not, in document order. */
+export function unreachedIn(semantics: Semantics, stops: ReadonlySet<ElementNode>): readonly Unreached[] {
+  const { index } = semantics.page;
+  const found: Unreached[] = [];
+  for (const element of index.elements) {
+    if (stops.has(element)) continue;
+    const why = whyUnreached(semantics, element, stops);
+    if (why !== null) found.push({ element, why });
+  }
+  return found;
+}
+
+function whyUnreached(
+  semantics: Semantics,
+  element: ElementNode,
+  stops: ReadonlySet<ElementNode>,
+): string | null {
+  const { page, presence } = semantics;
+  if (element.attributes.size === 0 && element.tag !== "a") return null;
+  const { visible, inert, rendered } = presence.of(element);
+  const cause = focusCause(page.index, element);
+  const tabindex = tabindexOf(element);
+  if (rendered === NO) return null;
+  if (cause !== null && cause !== "dialog" && cause !== "tabindex") {
+    if (inert) return "it is inert, or in something inert";
+    if (visible === NO) return null;
+    if (isFocusable(page, presence, element) === false)
+      return hasAttribute(element, "disabled")
+        ? "it is disabled"
+        : element.tag === "area"
+          ? "no image that is shown uses its map"
+          : "its fieldset is disabled";
+    if (tabindex !== null && tabindex < 0)
+      return isItem(semantics, element) ? null : `tabindex="${tabindex}" takes it out of the order`;
+    return null;
+  }
+  if (visible === NO || inert) return null;
+  const event =
+    element.listeners === "unknown"
+      ? undefined
+      : pointerEvents.find((name) => (element.listeners as ReadonlySet<string>).has(name));
+  const { role, from } = semantics.role(element);
+  if (
+    event !== undefined &&
+    !/^(?:html|body|label|option|form)$/.test(element.tag) &&
+    !insideStop(semantics, element, stops)
+  )
+    return tabindex !== null && tabindex < 0
+      ? `${event} handler, and tabindex="${tabindex}" takes it out of the order`
+      : element.tag === "a"
+        ? `${event} handler on a link without an address`
+        : `${event} handler on a <${element.tag}> that takes no focus`;
+  if (
+    from === "role attribute" &&
+    role !== null &&
+    isWidget(role) &&
+    !items.has(role) &&
+    !holdsStop(semantics, element, stops)
+  )
+    return tabindex !== null && tabindex < 0
+      ? `role ${role}, and tabindex="${tabindex}" takes it out of the order`
+      : `role ${role} on a <${element.tag}> that takes no focus`;
+  if (
+    element.tag === "a" &&
+    attributeText(element, "href") === null &&
+    attributeText(element, "name") === null &&
+    attributeText(element, "id") === null &&
+    semantics.name(element).text !== "" &&
+    role === "generic"
+  )
+    return "a link without an address";
+  return null;
+}
+
+const isWidget = (role: Role): boolean => {
+  const { kind } = roleRow(role);
+  return (
+    kind.includes("widget") && !kind.includes("structure") && role !== "separator" && role !== "progressbar"
+  );
+};
+
+const isItem = (semantics: Semantics, element: ElementNode): boolean => {
+  const { role } = semantics.role(element);
+  return role !== null && items.has(role);
+};
+
+function insideStop(semantics: Semantics, element: ElementNode, stops: ReadonlySet<ElementNode>): boolean {
+  const { index } = semantics.page;
+  for (let up = index.flatParent(element); up !== null; up = index.flatParent(up))
+    if (stops.has(up)) return true;
+  return false;
+}
+
+function holdsStop(semantics: Semantics, element: ElementNode, stops: ReadonlySet<ElementNode>): boolean {
+  const { index } = semantics.page;
+  const stack = [...index.childElements(element)];
+  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+    if (stops.has(at)) return true;
+    stack.push(...index.childElements(at));
+  }
+  return insideStop(semantics, element, stops);
+}

@@ -1,0 +1,34 @@
+import type { PageWalk } from "../../answers/walk.ts";
+import { findingJson } from "./audit.ts";
+import type { WalkDocument } from "./walk-schema.ts";
+
+/** One walk as one JSON document, without a line end. */
+export function walkJson({ target, direction, stops, unreached, findings }: PageWalk): string {
+  const key = direction === "forwards" ? "Tab" : "Shift+Tab";
+  const document: WalkDocument = {
+    format: "even-keel/walk",
+    version: 1,
+    target,
+    engine: "read",
+    stops: stops.map(({ index, element, source, announced, because, odd, certain }) => ({
+      index,
+      element,
+      source,
+      announced,
+      because,
+      odd: [...odd],
+      certain,
+      box: null,
+    })),
+    steps: stops.map(({ element }, at) => ({
+      key,
+      from: stops[at - 1]?.element ?? null,
+      to: element,
+      events: at === 0 ? ["focus"] : ["blur", "focus"],
+      changes: [],
+    })),
+    unreached: unreached.map(({ element, source, why }) => ({ element, source, why })),
+    findings: findings.map(findingJson),
+  };
+  return JSON.stringify(document, null, 2);
+}

@@ -1,0 +1,223 @@
+import type { PageWalk } from "../../answers/walk.ts";
+import type { ElementNode } from "../../core/document/node.ts";
+import { spokenRole } from "../../core/semantics/heard-line.ts";
+import { isLandmarkRole } from "../../core/semantics/lists-by-kind.ts";
+import { accessibilityTree, type TreeNode } from "../../core/semantics/tree.ts";
+
+/** Pixels. */
+const WIDTH = 1280;
+const HEIGHT = 800;
+const MARGIN = 24;
+const TOP = 84;
+const ROW = 26;
+const INDENT = 14;
+const GAP = 28;
+const RADIUS = 10;
+/** Rows that fit in a column of the usual height; a longer page gets more columns first, then a taller picture. */
+const ROWS = Math.floor((HEIGHT - TOP - MARGIN) / ROW);
+const MOST_COLUMNS = 4;
+/** More than this cannot be drawn so that it can be read. */
+const MOST_ROWS = 600;
+
+interface Row {
+  readonly kind: "landmark" | "heading" | "stop" | "unreached";
+  readonly text: string;
+  readonly depth: number;
+  /** Its place in the walk; null for what is no stop. */
+  readonly index: number | null;
+  readonly odd: boolean;
+}
+
+interface Placed extends Row {
+  readonly x: number;
+  readonly y: number;
+}
+
+const escaped = (text: string): string =>
+  text
+    // biome-ignore lint/suspicious/noControlCharactersInRegex: XML 1.0 §2.2 allows none of them.
+    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, "")
+    .replace(/&/g, "&amp;")
+    .replace(/</g, "&lt;")
+    .replace(/>/g, "&gt;")
+    .replace(/"/g, "&quot;");
+
+/** The way of Tab as a numbered path over a schematic of the page: landmarks, headings and stops as they are read. */
+export function walkSvg(walk: PageWalk): string {
+  const rows = rowsOf(walk);
+  const drawn = rows.slice(0, MOST_ROWS);
+  const columns = Math.max(1, Math.min(MOST_COLUMNS, Math.ceil(drawn.length / ROWS)));
+  const perColumn = Math.max(ROWS, Math.ceil(drawn.length / columns));
+  const height = TOP + perColumn * ROW + MARGIN;
+  const columnWidth = (WIDTH - 2 * MARGIN - (columns - 1) * GAP) / columns;
+  const placed = drawn.map(
+    (row, at): Placed => ({
+      ...row,
+      x: MARGIN + Math.floor(at / perColumn) * (columnWidth + GAP) + row.depth * INDENT,
+      y: TOP + (at % perColumn) * ROW,
+    }),
+  );
+  const stops = placed
+    .filter((row): row is Placed & { index: number } => row.index !== null)
+    .sort((a, b) => a.index - b.index);
+  const key = walk.direction === "forwards" ? "Tab" : "Shift+Tab";
+  const title = `Where ${key} goes on ${walk.target}`;
+  const left = walk.stops.length - stops.length;
+  const description = `${walk.stops.length} stops, in order: ${walk.stops
+    .slice(0, 60)
+    .map(({ index, announced }) => `${index} ${announced}`)
+    .join("; ")}${walk.stops.length > 60 ? "; and more" : ""}. ${walk.unreached.length} not reached.`;
+  const right = (row: Placed) => MARGIN + columnOf(row, columnWidth) * (columnWidth + GAP) + columnWidth;
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${height}" viewBox="0 0 ${WIDTH} ${height}" role="img" aria-labelledby="walk-title walk-description" font-family="system-ui, sans-serif" font-size="13">`,
+    `<title id="walk-title">${escaped(title)}</title>`,
+    `<desc id="walk-description">${escaped(description)}</desc>`,
+    `<rect width="${WIDTH}" height="${height}" fill="#ffffff"/>`,
+    `<text x="${MARGIN}" y="36" font-size="20" font-weight="700" fill="#10243e">${escaped(title)}</text>`,
+    `<text x="${MARGIN}" y="60" fill="#4a5a68">${escaped(summary(walk, left, rows.length - drawn.length))}</text>`,
+    ...legend(),
+    `<g fill="none" stroke="#0b63a5" stroke-width="2" stroke-linecap="round">`,
+    ...stops.flatMap((stop, at) => {
+      const next = stops[at + 1];
+      return next === undefined || next.index !== stop.index + 1 ? [] : [pathBetween(stop, next)];
+    }),
+    "</g>",
+    ...placed.flatMap((row) => rowSvg(row, right(row))),
+    "</svg>",
+    "",
+  ].join("\n");
+}
+
+const columnOf = ({ x, depth }: Placed, columnWidth: number): number =>
+  Math.round((x - depth * INDENT - MARGIN) / (columnWidth + GAP));
+
+function summary(walk: PageWalk, undrawn: number, cutRows: number): string {
+  const odd = walk.stops.filter((stop) => stop.odd.length > 0).length;
+  return [
+    `${walk.stops.length} stops`,
+    `${odd} odd`,
+    `${walk.unreached.length} not reached`,
+    ...(undrawn > 0 || cutRows > 0 ? [`${Math.max(undrawn, cutRows)} more are not drawn`] : []),
+  ].join(" · ");
+}
+
+/** What the marks mean, at the top right. */
+function legend(): readonly string[] {
+  const marks = [
+    ["#0b63a5", "stop"],
+    ["#b45309", "odd"],
+    ["#b3261e", "not reached"],
+  ] as const;
+  return marks.flatMap(([colour, word], at) => {
+    const x = WIDTH - MARGIN - 290 + at * 100;
+    return [
+      at === 2
+        ? `<circle cx="${x}" cy="32" r="7" fill="#ffffff" stroke="${colour}" stroke-width="2" stroke-dasharray="3 2"/>`
+        : `<circle cx="${x}" cy="32" r="7" fill="${colour}"/>`,
+      `<text x="${x + 13}" y="36" fill="#10243e">${word}</text>`,
+    ];
+  });
+}
+
+/** Straight down to the next row; in a bow where the way jumps. */
+function pathBetween(from: Placed, to: Placed): string {
+  const [x1, y1, x2, y2] = [from.x + RADIUS, from.y + ROW / 2, to.x + RADIUS, to.y + ROW / 2];
+  if (Math.abs(x1 - x2) < 60 && y2 > y1 && y2 - y1 <= ROW * 6) return `<path d="M${x1} ${y1} L${x2} ${y2}"/>`;
+  const bow = Math.min(90, 30 + Math.abs(y2 - y1) / 6);
+  return `<path d="M${x1} ${y1} C${x1 - bow} ${y1} ${x2 - bow} ${y2} ${x2} ${y2}" stroke-dasharray="5 4"/>`;
+}
+
+function rowSvg(row: Placed, right: number): readonly string[] {
+  const middle = row.y + ROW / 2;
+  const base = middle + 4.5;
+  const hasMark = row.kind === "stop" || row.kind === "unreached";
+  const textX = row.x + (hasMark ? 2 * RADIUS + 8 : 6);
+  const room = Math.max(8, Math.floor((right - textX) / 6.9));
+  const text = escaped(row.text.length > room ? `${row.text.slice(0, room - 1)}…` : row.text);
+  switch (row.kind) {
+    case "landmark":
+      return [
+        `<rect x="${row.x}" y="${row.y + 3}" width="${right - row.x}" height="${ROW - 6}" rx="4" fill="#e7eef4"/>`,
+        `<text x="${textX}" y="${base}" fill="#33475b" font-style="italic">${text}</text>`,
+      ];
+    case "heading":
+      return [`<text x="${textX}" y="${base}" fill="#10243e" font-weight="700">${text}</text>`];
+    case "stop":
+      return [
+        `<circle cx="${row.x + RADIUS}" cy="${middle}" r="${RADIUS}" fill="${row.odd ? "#b45309" : "#0b63a5"}" stroke="#ffffff" stroke-width="2"/>`,
+        `<text x="${row.x + RADIUS}" y="${middle + 3.8}" text-anchor="middle" font-size="${(row.index ?? 0) > 99 ? 8 : 10.5}" font-weight="700" fill="#ffffff">${row.index}</text>`,
+        `<text x="${textX}" y="${base}" fill="#10243e">${text}</text>`,
+      ];
+    default:
+      return [
+        `<circle cx="${row.x + RADIUS}" cy="${middle}" r="${RADIUS - 2}" fill="#ffffff" stroke="#b3261e" stroke-width="2" stroke-dasharray="3 2"/>`,
+        `<text x="${textX}" y="${base}" fill="#8c1d18">${text}</text>`,
+      ];
+  }
+}
+
+/** Landmarks, headings, stops and what is not reached, as they are read; stops of frames stand at their frame. */
+function rowsOf(walk: PageWalk): readonly Row[] {
+  const { scene } = walk;
+  const numbered = new Map<ElementNode, number[]>();
+  const put = (element: ElementNode, at: number) =>
+    numbered.set(element, [...(numbered.get(element) ?? []), at]);
+  const frames = scene.page.index.byTag("iframe");
+  for (const [at, { stop }] of walk.stops.entries()) {
+    const frame = stop.document === scene ? undefined : frames.find((f) => scene.frame(f) === stop.document);
+    put(frame ?? stop.element, at);
+  }
+  const missed = new Map(walk.unreached.map(({ at, heard, why }) => [at, `${heard}: ${why}`] as const));
+  const rows: Row[] = [];
+  const told = new Set<ElementNode>();
+  const tell = (element: ElementNode, depth: number) => {
+    if (told.has(element)) return;
+    told.add(element);
+    for (const at of numbered.get(element) ?? []) {
+      const stop = walk.stops[at];
+      if (stop === undefined) continue;
+      const odd = stop.odd.length === 0 ? "" : ` (${stop.odd.join("; ")})`;
+      rows.push({
+        kind: "stop",
+        text: `${stop.announced}${odd}`,
+        depth,
+        index: stop.index,
+        odd: stop.odd.length > 0,
+      });
+    }
+    const missing = missed.get(element);
+    if (missing !== undefined)
+      rows.push({ kind: "unreached", text: missing, depth, index: null, odd: false });
+  };
+  const depths = new Map<ElementNode, number>();
+  const root = accessibilityTree(scene);
+  const heads = new Map<ElementNode, Row>();
+  const stack: { readonly node: TreeNode; readonly depth: number }[] =
+    root === null ? [] : [{ node: root, depth: 0 }];
+  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+    const { node, depth } = at;
+    if (node.kind === "text") continue;
+    const isLandmark = isLandmarkRole(node.role) && !(node.role === "form" && node.name === "");
+    depths.set(node.element, depth);
+    if (isLandmark || node.role === "heading")
+      heads.set(node.element, {
+        kind: isLandmark ? "landmark" : "heading",
+        text: isLandmark
+          ? `${spokenRole(node.role, node.states, null)}${node.name === "" ? "" : ` "${node.name}"`}`
+          : `${node.states.level ?? ""} ${node.name}`.trim(),
+        depth,
+        index: null,
+        odd: false,
+      });
+    for (let i = node.children.length - 1; i >= 0; i--)
+      stack.push({ node: node.children[i] as TreeNode, depth: depth + (isLandmark ? 1 : 0) });
+  }
+  let depth = 0;
+  for (const element of scene.page.index.elements) {
+    depth = depths.get(element) ?? depth;
+    const head = heads.get(element);
+    if (head !== undefined) rows.push(head);
+    tell(element, head?.kind === "landmark" ? depth + 1 : depth);
+  }
+  return rows;
+}

@@ -1,0 +1,149 @@
+import type { KeyCount, PageWalk, StopAnswer, UnreachedAnswer } from "../../answers/walk.ts";
+import type { Paint } from "./paint.ts";
+import { printable } from "./printable.ts";
+import { cut } from "./source-frame.ts";
+
+export interface WalkView {
+  readonly paint: Paint;
+  /** Every stop, however many there are. */
+  readonly all: boolean;
+}
+
+/** How many stops are shown before the middle of a long walk is folded. */
+const MOST_STOPS = 200;
+const AT_THE_ENDS = 40;
+/** How many elements of one reason are named. */
+const MOST_UNREACHED = 10;
+
+const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
+
+/** The stops in order with what is odd about each, and below them what is not reached, and why. */
+export function walkText(walk: PageWalk, { paint, all }: WalkView): string {
+  const { colours } = paint;
+  const key = walk.direction === "forwards" ? "Tab" : "Shift+Tab";
+  const { stops, unreached } = walk;
+  const odd = stops.filter((stop) => stop.odd.length > 0).length;
+  const lines = [
+    `${colours.bold(printable(walk.target))}  ${colours.dim(
+      [
+        counted(stops.length, "stop"),
+        ...(odd > 0 ? [`${odd} odd`] : []),
+        ...(unreached.length > 0 ? [`${unreached.length} not reached`] : []),
+        key,
+      ].join(" · "),
+    )}`,
+    "",
+  ];
+  if (stops.length === 0)
+    lines.push(
+      paint.paragraph(
+        "  ",
+        `${key} stops nowhere on this page: it holds no link, no control and nothing else that takes focus. Whoever uses the keyboard can only read it.`,
+        2,
+      ),
+    );
+  const width = String(stops.length).length;
+  const isLong = stops.length > MOST_STOPS && !all;
+  const shown = isLong ? [...stops.slice(0, AT_THE_ENDS), ...stops.slice(-AT_THE_ENDS)] : stops;
+  for (const [at, stop] of shown.entries()) {
+    if (isLong && at === AT_THE_ENDS)
+      lines.push(...folded(stops.slice(AT_THE_ENDS, -AT_THE_ENDS), width, paint));
+    lines.push(...stopLines(stop, width, paint));
+  }
+  if (unreached.length > 0) lines.push("", ...unreachedLines(unreached, paint, all));
+  lines.push("", ...closing(walk, paint));
+  return `${lines.join("\n")}\n`;
+}
+
+function stopLines(stop: StopAnswer, width: number, paint: Paint): readonly string[] {
+  const { colours } = paint;
+  const place = stop.source === null ? "" : `${stop.source.line}:${stop.source.column}`;
+  const note = [place, stop.because, ...(stop.certain ? [] : ["not sure"])]
+    .filter((text) => text !== "")
+    .join(" · ");
+  const number = String(stop.index).padStart(width + 2);
+  const heard = cut(printable(stop.announced), Math.max(20, paint.width - width - 8 - note.length));
+  const tint = stop.odd.length > 0 ? colours.yellow : (text: string) => text;
+  return [
+    `${colours.dim(number)}  ${tint(heard)}  ${colours.dim(printable(note))}`,
+    ...(stop.odd.length === 0
+      ? []
+      : [`${" ".repeat(width + 4)}${colours.yellow("▲")} ${stop.odd.join("; ")}`]),
+  ];
+}
+
+/** The middle of a long walk: how much of what, and the odd ones all the same. */
+function folded(stops: readonly StopAnswer[], width: number, paint: Paint): readonly string[] {
+  const { colours } = paint;
+  const kinds = new Map<string, number>();
+  for (const { element } of stops) kinds.set(element.role, (kinds.get(element.role) ?? 0) + 1);
+  const told = [...kinds]
+    .sort(([a, m], [b, n]) => n - m || (a < b ? -1 : 1))
+    .slice(0, 5)
+    .map(([role, n]) => counted(n, role));
+  const odd = stops.filter((stop) => stop.odd.length > 0);
+  return [
+    `${" ".repeat(width + 4)}${colours.dim(`… ${stops.length} more: ${told.join(", ")}  (--all shows them)`)}`,
+    ...odd.slice(0, AT_THE_ENDS).flatMap((stop) => stopLines(stop, width, paint)),
+  ];
+}
+
+function unreachedLines(
+  unreached: readonly UnreachedAnswer[],
+  paint: Paint,
+  all: boolean,
+): readonly string[] {
+  const { colours } = paint;
+  const byReason = new Map<string, UnreachedAnswer[]>();
+  for (const item of unreached) {
+    const same = byReason.get(item.why);
+    if (same === undefined) byReason.set(item.why, [item]);
+    else same.push(item);
+  }
+  const lines = [`  ${colours.bold("not reached")}`];
+  for (const [why, items] of byReason) {
+    lines.push(`    ${colours.yellow(printable(why))}`);
+    const shown = all ? items : items.slice(0, MOST_UNREACHED);
+    for (const { source, heard } of shown) {
+      const place = source === null ? "" : `${source.line}:${source.column}`;
+      lines.push(`      ${cut(printable(heard), paint.width - 10 - place.length)}  ${colours.dim(place)}`);
+    }
+    if (items.length > shown.length)
+      lines.push(`      ${colours.dim(`and ${items.length - shown.length} more`)}`);
+  }
+  return lines;
+}
+
+function closing({ target, findings, direction }: PageWalk, paint: Paint): readonly string[] {
+  const { colours } = paint;
+  const failed = findings.filter(({ outcome }) => outcome === "failed").length;
+  const asked = findings.length - failed;
+  const parts = [
+    ...(failed > 0 ? [`${failed} to mend`] : []),
+    ...(asked > 0 ? [counted(asked, "question for a person", "questions for a person")] : []),
+  ];
+  const told =
+    parts.length === 0
+      ? "No check of the keyboard has anything against this walk."
+      : `The checks of the keyboard: ${parts.join(", ")}.`;
+  return [
+    paint.paragraph("", told, 0),
+    colours.dim(
+      parts.length === 0
+        ? `next  keel walk ${printable(target)} ${direction === "forwards" ? "--back" : ""}`.trimEnd()
+        : `next  keel audit ${printable(target)} --only keys`,
+    ),
+  ];
+}
+
+/** How many keys lead somewhere. */
+export function countText(target: string, count: KeyCount, paint: Paint): string {
+  const { colours } = paint;
+  return [
+    `${colours.bold(printable(target))}  ${printable(count.announced)}`,
+    `  ${counted(count.forwards, "Tab")} from the top`,
+    `  ${counted(count.backwards, "Shift+Tab")} from the end`,
+    ...count.skips.map(({ name, keys }) => `  ${counted(keys, "key")} with "${printable(name)}"`),
+    "",
+  ].join("\n");
+}
