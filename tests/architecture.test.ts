@@ -45,6 +45,7 @@ const coreOrder = [
   "findings",
   "repair",
   "scene",
+  "keyboard",
   "focus",
   "semantics",
   "rendering",

@@ -9,6 +9,7 @@ import type { Problem } from "../core/findings/problems.ts";
 import { type Direction, type FocusDocument, type Stop, tabSequence } from "../core/focus/tab-sequence.ts";
 import { unreachedIn } from "../core/focus/unreached.ts";
 import { type Jump, jumpsIn, pressesTo } from "../core/focus/walk-notes.ts";
+import { type KeyAt, keysAt } from "../core/keyboard/keys-at.ts";
 import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import type { Host } from "../host/host.ts";
@@ -36,6 +37,8 @@ export interface StopAnswer {
   readonly because: string;
   /** What is odd about it; empty where nothing is. */
   readonly odd: readonly string[];
+  /** What keys do there, of themselves or by the pattern of its role. */
+  readonly keys: readonly KeyAt[];
   /** Whether it is a stop for sure. */
   readonly certain: boolean;
   readonly stop: Stop;
@@ -187,6 +190,7 @@ function stopAnswer(stop: Stop, at: number, frames: FrameScenes, odd: readonly s
     announced: heardLineOf(scene, stop.element),
     because: becauseOf(stop),
     odd,
+    keys: keysAt(stop.document, stop.element, scene.role(stop.element).role),
     certain: stop.certain,
     stop,
   };

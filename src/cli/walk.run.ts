@@ -48,7 +48,7 @@ export async function runWalk(args: WalkArguments): Promise<void> {
       const count = countKeys(page, args.count);
       if (typeof count === "string") return complain(count);
       pieces.push(countText(page.target, count, paint));
-    } else pieces.push(walkText(page, { paint, all: args.all }));
+    } else pieces.push(walkText(page, { paint, all: args.all, keys: args.keys }));
   }
   await deliver([pieces.join("\n")], args, host);
 }

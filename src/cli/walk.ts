@@ -20,6 +20,7 @@ const options = {
     requiresArg: true,
     describe: "How many keys lead to the first stop in what a CSS selector picks, also by skip links",
   },
+  keys: { type: "boolean", default: false, describe: "Show what keys do at each stop, or owe" },
   all: { type: "boolean", default: false, describe: "Every stop, however many there are" },
   engine: {
     choices: ["read"],
@@ -33,6 +34,7 @@ export interface WalkArguments extends PageArguments, PrintArguments {
   readonly back: boolean;
   readonly from?: string | undefined;
   readonly count?: string | undefined;
+  readonly keys: boolean;
   readonly all: boolean;
 }
 

@@ -2,6 +2,7 @@ import type { DocumentIndex } from "../document/document-index.ts";
 import { type ElementNode, type Node, type Span, type TreeRoot, writtenTag } from "../document/node.ts";
 import { attributeText, attributeTokens, attributeUnknown } from "../document/written.ts";
 import { and, type Certainty, NO, YES } from "./certainty.ts";
+import { containerHolds } from "./container.ts";
 import { type Device, desktop } from "./device.ts";
 import { type Interaction, type Matcher, matcherFor, noInteraction, type Surroundings } from "./match.ts";
 import { parseStyleAttribute } from "./parse-sheet.ts";
@@ -143,7 +144,10 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
     for (const entry of candidates(rules, element)) {
       if (useFilter && unknownAncestors === 0 && entry.ancestors.some((place) => filter[place] === 0))
         continue;
-      const certainty = and(entry.certainty, entryMatches(entry, element, asked));
+      const certainty = and(
+        entry.certainty,
+        and(entryMatches(entry, element, asked), containersHold(entry, element)),
+      );
       if (certainty === NO) continue;
       if (certainty !== YES) {
         unsure ??= new Set();
@@ -155,6 +159,16 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       sure.sort(sure.some(isScoped) ? byProximity(element, asked) : (a, b) => a.rank - b.rank);
     for (const entry of sure) blocks.push(unsure?.has(entry) === true ? entry.uncertainBlock : entry.block);
   };
+
+  /** Styles of all that is around an element have been found before its own. */
+  function* stylesAround(element: ElementNode): Iterable<Style> {
+    for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
+      const style = styles.get(up);
+      if (style !== undefined) yield style;
+    }
+  }
+  const containersHold = (entry: Entry, element: ElementNode): Certainty =>
+    entry.hasContainer ? containerHolds(cascade, entry.rule.conditions, element, stylesAround) : YES;
 
   /** Between rules of one layer and specificity the nearer scope wins, and any scope over none. CSS Cascade 6 §3.1. */
   const byProximity = (element: ElementNode, asked: Surroundings) => {
@@ -276,36 +290,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       };
     });
 
-  // One walk over the flat tree; ancestors are noted in the filter on the way down and struck out on the way up.
   const share = styleSharing();
-  interface Frame {
-    readonly element: ElementNode | null;
-    readonly style: Style | null;
-    readonly nodes: readonly Node[];
-    at: number;
-  }
-  const mark = (element: ElementNode, by: 1 | -1) => {
-    for (const place of filterPlaces(element, places, fold)) filter[place] = (filter[place] ?? 0) + by;
-    if (attributeUnknown(element, "class") || attributeUnknown(element, "id")) unknownAncestors += by;
-  };
-  const stack: Frame[] = [{ element: null, style: null, nodes: index.document.children, at: 0 }];
-  for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
-    const node = frame.nodes[frame.at++];
-    if (node === undefined) {
-      if (frame.element !== null) mark(frame.element, -1);
-      stack.pop();
-      continue;
-    }
-    if (node.kind !== "element") continue;
-    const style = share(frame.style, blocksFor(node, noInteraction, true));
-    styles.set(node, style);
-    const children = index.flatChildren(node);
-    if (children.length > 0) {
-      mark(node, 1);
-      stack.push({ element: node, style, nodes: children, at: 0 });
-    }
-  }
-
   const interactiveStyles = new Map<string, Map<ElementNode, Style | null>>();
   const orders = (interaction: Interaction) =>
     `${interaction.kind}@${interaction.element === null ? "" : index.record(interaction.element).order}`;
@@ -356,7 +341,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
     declared ??= declaredIn([...[...byTree.values()].flatMap((tree) => tree.blocks), ...ownBlocks.values()]);
     return declared.has(property);
   };
-  return {
+  const cascade: Cascade = {
     device,
     declares,
     keyframes: (element, name) => byTree.get(index.record(element).root)?.keyframes.get(name) ?? [],
@@ -392,6 +377,36 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       return made;
     },
   };
+
+  // One walk over the flat tree; ancestors are noted in the filter on the way down and struck out on the way up.
+  interface Frame {
+    readonly element: ElementNode | null;
+    readonly style: Style | null;
+    readonly nodes: readonly Node[];
+    at: number;
+  }
+  const mark = (element: ElementNode, by: 1 | -1) => {
+    for (const place of filterPlaces(element, places, fold)) filter[place] = (filter[place] ?? 0) + by;
+    if (attributeUnknown(element, "class") || attributeUnknown(element, "id")) unknownAncestors += by;
+  };
+  const stack: Frame[] = [{ element: null, style: null, nodes: index.document.children, at: 0 }];
+  for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
+    const node = frame.nodes[frame.at++];
+    if (node === undefined) {
+      if (frame.element !== null) mark(frame.element, -1);
+      stack.pop();
+      continue;
+    }
+    if (node.kind !== "element") continue;
+    const style = share(frame.style, blocksFor(node, noInteraction, true));
+    styles.set(node, style);
+    const children = index.flatChildren(node);
+    if (children.length > 0) {
+      mark(node, 1);
+      stack.push({ element: node, style, nodes: children, at: 0 });
+    }
+  }
+  return cascade;
 }
 
 function declaredIn(blocks: readonly AppliedBlock[]): ReadonlySet<string> {

@@ -75,11 +75,11 @@ function evaluateQuery(query: string, device: Device): Certainty {
     const ofType = type === "all" || type === "screen" ? YES : NO;
     const holds = and(
       ofType,
-      rest === undefined ? YES : evaluateCondition(rest, (c) => evaluateFeature(c, device)),
+      rest === undefined ? YES : evaluateCondition(rest, (c) => evaluateMediaFeature(c, device)),
     );
     return modifier === "not" ? not(holds) : holds;
   }
-  return evaluateCondition(query, (c) => evaluateFeature(c, device));
+  return evaluateCondition(query, (c) => evaluateMediaFeature(c, device));
 }
 
 /**
@@ -131,7 +131,8 @@ function splitAtWord(text: string, word: string): readonly string[] {
   return parts;
 }
 
-function evaluateFeature(text: string, device: Device): Certainty {
+/** One feature of a media or container query. Media Queries 5 §2.4. */
+export function evaluateMediaFeature(text: string, device: Device): Certainty {
   const plain = /^(min-|max-)?([a-z-]+?)\s*:\s*([\s\S]+)$/.exec(
     text.replace(/^-webkit-(min|max)-/, "$1--webkit-"),
   );

@@ -1,4 +1,4 @@
-import { and, type Certainty, MAYBE, NO, YES } from "./certainty.ts";
+import { and, type Certainty, NO, YES } from "./certainty.ts";
 import type { DeclarationBlock } from "./declared.ts";
 import type { Device } from "./device.ts";
 import { evaluateMedia } from "./media.ts";
@@ -27,6 +27,8 @@ export interface Entry {
   readonly uncertainBlock: AppliedBlock;
   readonly rank: number;
   readonly certainty: Certainty;
+  /** Whether a container query guards the rule: it must be asked for each element. */
+  readonly hasContainer: boolean;
   /** Places in the filter of ids, classes and tags that some ancestor must have; an empty list tells nothing. */
   readonly ancestors: readonly number[];
 }
@@ -85,7 +87,6 @@ export function treeRules(
       const { condition } = at;
       if (condition.kind === "media") result = and(result, media(condition.text));
       else if (condition.kind === "supports") result = and(result, evaluateSupports(condition.text));
-      else if (condition.kind === "container") result = and(result, MAYBE);
     }
     return result;
   };
@@ -153,6 +154,7 @@ export function treeRules(
     block: d.block,
     uncertainBlock: d.uncertainBlock,
     certainty: d.certainty,
+    hasContainer: asksContainer(d.rule.conditions),
     rank,
     ancestors: places === null ? [] : requiredAncestors(d.selector, places, fold),
   }));
@@ -174,6 +176,11 @@ export function treeRules(
     keyframes,
     reacting: reactingKeys(entries, fold),
   };
+}
+
+function asksContainer(conditions: Conditions): boolean {
+  for (let at = conditions; at !== null; at = at.outer) if (at.condition.kind === "container") return true;
+  return false;
 }
 
 export type ActionKind = "hover" | "focus" | "active";

@@ -49,6 +49,7 @@ const longhandsOf: Readonly<Record<string, readonly string[]>> = {
     "text-decoration-thickness",
   ],
   "list-style": ["list-style-type", "list-style-image"],
+  container: ["container-name", "container-type"],
   gap: ["row-gap", "column-gap"],
   "grid-gap": ["row-gap", "column-gap"],
   flex: ["flex-grow"],
@@ -94,6 +95,13 @@ export function expandShorthand(property: string, text: string): Expansion {
       return oneOfEach(text, longhands);
     case "white-space":
       return expandWhiteSpace(text);
+    case "container": {
+      const [name = "none", type = "normal"] = splitAtSlashes(text);
+      return [
+        ["container-name", name.trim()],
+        ["container-type", type.trim()],
+      ];
+    }
     case "flex":
       return [["flex-grow", flexGrow(text)]];
     case "animation":

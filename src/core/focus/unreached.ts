@@ -1,5 +1,6 @@
 import { NO } from "../css/certainty.ts";
 import type { ElementNode } from "../document/node.ts";
+import { textContent } from "../document/text-content.ts";
 import { attributeText, hasAttribute } from "../document/written.ts";
 import { focusCause, isFocusable, tabindexOf } from "../rendering/focusable.ts";
 import type { Semantics } from "../semantics/semantics.ts";
@@ -28,6 +29,8 @@ const items = new Set<Role>([
   "rowheader",
 ]);
 
+const takesFocus = new Set(["a", "button", "input", "select", "textarea", "summary"]);
+
 /** Everything one would expect Tab to reach, and that it does not, in document order. */
 export function unreachedIn(semantics: Semantics, stops: ReadonlySet<ElementNode>): readonly Unreached[] {
   const { index } = semantics.page;
@@ -46,7 +49,8 @@ function whyUnreached(
   stops: ReadonlySet<ElementNode>,
 ): string | null {
   const { page, presence } = semantics;
-  if (element.attributes.size === 0 && element.tag !== "a") return null;
+  // The usual element neither takes focus by itself nor says anything of it.
+  if (element.attributes.size === 0 && !takesFocus.has(element.tag)) return null;
   const { visible, inert, rendered } = presence.of(element);
   const cause = focusCause(page.index, element);
   const tabindex = tabindexOf(element);
@@ -95,7 +99,7 @@ function whyUnreached(
     attributeText(element, "href") === null &&
     attributeText(element, "name") === null &&
     attributeText(element, "id") === null &&
-    semantics.name(element).text !== "" &&
+    textContent(element) !== "" &&
     role === "generic"
   )
     return "a link without an address";

@@ -41,6 +41,7 @@ export function focusCause(index: DocumentIndex, element: ElementNode): FocusCau
 }
 
 function focusableKind(index: DocumentIndex, element: ElementNode): FocusCause | null {
+  if (element.namespace === "svg" && element.tag === "use") return usesLink(index, element) ? "link" : null;
   if (element.namespace === "svg")
     return element.tag === "a" && (hasAttribute(element, "href") || hasAttribute(element, "xlink:href"))
       ? "link"
@@ -68,6 +69,18 @@ function focusableKind(index: DocumentIndex, element: ElementNode): FocusCause |
     default:
       return editingHost(index, element);
   }
+}
+
+/** Whether a `use` draws something that holds a link: browsers stop at the `use` then. SVG 2 §5.6. */
+function usesLink(index: DocumentIndex, use: ElementNode): boolean {
+  const href = attributeText(use, "href") ?? attributeText(use, "xlink:href") ?? "";
+  const target = href.startsWith("#") ? index.byId(use, href.slice(1)) : null;
+  const stack = target === null ? [] : [target];
+  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+    if (at.tag === "a" && (hasAttribute(at, "href") || hasAttribute(at, "xlink:href"))) return true;
+    stack.push(...index.childElements(at));
+  }
+  return false;
 }
 
 /** HTML §6.8.1: what can be edited, and stands in nothing that can. */

@@ -84,6 +84,7 @@ export function readHtml(
       ? null
       : { file, start: location.startOffset, end: location.endOffset };
 
+  const openDetails = new Map<Document | ShadowRoot, Set<string>>();
   const stack: Building[] = [
     { source: tree, children: documentChildren, host: null, scope: document, at: 0 },
   ];
@@ -122,7 +123,9 @@ export function readHtml(
       continue;
     }
 
-    const attributes = readAttributes(node.attrs, location, file);
+    const written = readAttributes(node.attrs, location, file);
+    const attributes =
+      node.tagName === "details" ? withoutSecondOpen(written, frame.scope, openDetails) : written;
     const children: Node[] = [];
     const element: ElementNode & { shadow: ShadowRoot | null } = {
       kind: "element",
@@ -179,6 +182,21 @@ function readAttributes(
       source: place === undefined ? null : { file, start: place.startOffset, end: place.endOffset },
     });
   }
+  return attributes;
+}
+
+/** Of several details with one name only the first that is open stays so. HTML §4.11.1, "details name group". */
+function withoutSecondOpen(
+  attributes: ReadonlyMap<string, Attribute>,
+  scope: Document | ShadowRoot,
+  openDetails: Map<Document | ShadowRoot, Set<string>>,
+): ReadonlyMap<string, Attribute> {
+  const name = attributes.get("name")?.value;
+  if (typeof name !== "string" || name === "" || !attributes.has("open")) return attributes;
+  const open = openDetails.get(scope) ?? new Set<string>();
+  openDetails.set(scope, open);
+  if (open.has(name)) return new Map([...attributes].filter(([key]) => key !== "open"));
+  open.add(name);
   return attributes;
 }
 

@@ -17,6 +17,7 @@ export const walkSchema = z.strictObject({
       announced: z.string(),
       because: z.string(),
       odd: z.array(z.string()),
+      keys: z.array(z.strictObject({ key: z.string(), does: z.string(), native: z.boolean() })),
       certain: z.boolean(),
       /** Where it is on the page, in CSS pixels; null where no engine measured it. */
       box: z.strictObject({ x: z.number(), y: z.number(), width: z.number(), height: z.number() }).nullable(),

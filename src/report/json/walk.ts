@@ -10,13 +10,14 @@ export function walkJson({ target, direction, stops, unreached, findings }: Page
     version: 1,
     target,
     engine: "read",
-    stops: stops.map(({ index, element, source, announced, because, odd, certain }) => ({
+    stops: stops.map(({ index, element, source, announced, because, odd, keys, certain }) => ({
       index,
       element,
       source,
       announced,
       because,
       odd: [...odd],
+      keys: keys.map(({ key, does, native }) => ({ key, does, native })),
       certain,
       box: null,
     })),

@@ -7,6 +7,8 @@ export interface WalkView {
   readonly paint: Paint;
   /** Every stop, however many there are. */
   readonly all: boolean;
+  /** What keys do at each stop. */
+  readonly keys: boolean;
 }
 
 /** How many stops are shown before the middle of a long walk is folded. */
@@ -18,7 +20,7 @@ const MOST_UNREACHED = 10;
 const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 /** The stops in order with what is odd about each, and below them what is not reached, and why. */
-export function walkText(walk: PageWalk, { paint, all }: WalkView): string {
+export function walkText(walk: PageWalk, { paint, all, keys }: WalkView): string {
   const { colours } = paint;
   const key = walk.direction === "forwards" ? "Tab" : "Shift+Tab";
   const { stops, unreached } = walk;
@@ -47,15 +49,15 @@ export function walkText(walk: PageWalk, { paint, all }: WalkView): string {
   const shown = isLong ? [...stops.slice(0, AT_THE_ENDS), ...stops.slice(-AT_THE_ENDS)] : stops;
   for (const [at, stop] of shown.entries()) {
     if (isLong && at === AT_THE_ENDS)
-      lines.push(...folded(stops.slice(AT_THE_ENDS, -AT_THE_ENDS), width, paint));
-    lines.push(...stopLines(stop, width, paint));
+      lines.push(...folded(stops.slice(AT_THE_ENDS, -AT_THE_ENDS), width, keys, paint));
+    lines.push(...stopLines(stop, width, keys, paint));
   }
   if (unreached.length > 0) lines.push("", ...unreachedLines(unreached, paint, all));
   lines.push("", ...closing(walk, paint));
   return `${lines.join("\n")}\n`;
 }
 
-function stopLines(stop: StopAnswer, width: number, paint: Paint): readonly string[] {
+function stopLines(stop: StopAnswer, width: number, keys: boolean, paint: Paint): readonly string[] {
   const { colours } = paint;
   const place = stop.source === null ? "" : `${stop.source.line}:${stop.source.column}`;
   const note = [place, stop.because, ...(stop.certain ? [] : ["not sure"])]
@@ -69,11 +71,24 @@ function stopLines(stop: StopAnswer, width: number, paint: Paint): readonly stri
     ...(stop.odd.length === 0
       ? []
       : [`${" ".repeat(width + 4)}${colours.yellow("▲")} ${stop.odd.join("; ")}`]),
+    ...(keys && stop.keys.length > 0
+      ? [
+          paint.paragraph(
+            " ".repeat(width + 4),
+            colours.dim(
+              stop.keys
+                .map(({ key, does, native }) => `${key} ${native ? does : `owes: ${does}`}`)
+                .join(" · "),
+            ),
+            width + 4,
+          ),
+        ]
+      : []),
   ];
 }
 
 /** The middle of a long walk: how much of what, and the odd ones all the same. */
-function folded(stops: readonly StopAnswer[], width: number, paint: Paint): readonly string[] {
+function folded(stops: readonly StopAnswer[], width: number, keys: boolean, paint: Paint): readonly string[] {
   const { colours } = paint;
   const kinds = new Map<string, number>();
   for (const { element } of stops) kinds.set(element.role, (kinds.get(element.role) ?? 0) + 1);
@@ -84,7 +99,7 @@ function folded(stops: readonly StopAnswer[], width: number, paint: Paint): read
   const odd = stops.filter((stop) => stop.odd.length > 0);
   return [
     `${" ".repeat(width + 4)}${colours.dim(`… ${stops.length} more: ${told.join(", ")}  (--all shows them)`)}`,
-    ...odd.slice(0, AT_THE_ENDS).flatMap((stop) => stopLines(stop, width, paint)),
+    ...odd.slice(0, AT_THE_ENDS).flatMap((stop) => stopLines(stop, width, keys, paint)),
   ];
 }
 

@@ -92,8 +92,26 @@ describe("the cascade", () => {
   });
 
   test("an undecided condition leaves the value unknown unless it makes no difference", () => {
-    expect(styled("p { color: red } @container (width > 1px) { p { color: blue } }")).toBeNull();
-    expect(styled("p { color: red } @container (width > 1px) { p { color: red } }")).toBe("red");
+    const sized = ".d { container-type: inline-size } p { color: red }";
+    expect(styled(`${sized} @container (width > 1px) { p { color: blue } }`)).toBeNull();
+    expect(styled(`${sized} @container (width > 1px) { p { color: red } }`)).toBe("red");
+  });
+
+  test.each([
+    [
+      "a width that styles fix",
+      ".d { container: card / inline-size; width: 200px }",
+      "(min-width: 150px)",
+      "blue",
+    ],
+    ["a width that is too small", ".d { container-type: size; width: 10em }", "(width > 200px)", "red"],
+    ["no container at all", "", "(width > 1px)", "red"],
+    ["a name", ".d { container: card / inline-size; width: 200px }", "card (width > 1px)", "blue"],
+    ["another name", ".d { container: card / inline-size; width: 200px }", "yard (width > 1px)", "red"],
+    ["a custom property", ".d { --closed: yes }", "style(--closed: yes)", "blue"],
+    ["its opposite", ".d { --closed: yes }", "not style(--closed: yes)", "red"],
+  ])("a container query asks for %s", (_, container, query, colour) => {
+    expect(styled(`${container} p { color: red } @container ${query} { p { color: blue } }`)).toBe(colour);
   });
 
   test("attributes are the weakest author styles", () => {

@@ -160,6 +160,8 @@ export const properties: Readonly<Record<string, PropertyRow>> = {
   "flex-wrap": words("nowrap wrap wrap-reverse", "nowrap"),
   "flex-grow": number("0"),
   "justify-content": any("normal"),
+  "container-type": any("normal"),
+  "container-name": any("none"),
   "reading-flow": any("normal"),
   "reading-order": number("0"),
   "row-gap": length("normal", "normal"),
