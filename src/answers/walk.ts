@@ -5,6 +5,7 @@ import { runChecks } from "../core/checks/run.ts";
 import { NO } from "../core/css/certainty.ts";
 import type { Device } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
+import { textContent } from "../core/document/text-content.ts";
 import type { Problem } from "../core/findings/problems.ts";
 import { type Direction, type FocusDocument, type Stop, tabSequence } from "../core/focus/tab-sequence.ts";
 import { unreachedIn } from "../core/focus/unreached.ts";
@@ -121,7 +122,7 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
     unreached: unreachedIn(scene, reached).map(({ element, why }) => ({
       element: elementAnswer(scene.page.index, scene, element, texts),
       source: texts.place(element.source),
-      heard: heardLineOf(scene, element),
+      heard: heardOrText(scene, element),
       why,
       at: element,
     })),
@@ -194,6 +195,16 @@ function stopAnswer(stop: Stop, at: number, frames: FrameScenes, odd: readonly s
     certain: stop.certain,
     stop,
   };
+}
+
+/** How much of the text of something without a name is told. */
+const LONGEST_TEXT = 60;
+
+/** The heard line; of what is not heard as anything, the text in it. */
+function heardOrText(scene: Scene, element: ElementNode): string {
+  const text = textContent(element);
+  if (scene.name(element).text !== "" || text === "") return heardLineOf(scene, element);
+  return `<${element.tag}> "${text.length > LONGEST_TEXT ? `${text.slice(0, LONGEST_TEXT)}…` : text}"`;
 }
 
 const becauseOf = ({ cause, tabindex }: Stop): string =>

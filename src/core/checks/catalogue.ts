@@ -13,6 +13,9 @@ import { purposeTold } from "./forms/purpose-told.ts";
 import { requiredTold } from "./forms/required-told.ts";
 import { accessKeys } from "./keys/access-keys.ts";
 import { activates } from "./keys/activates.ts";
+import { activeItemTold } from "./keys/active-item-told.ts";
+import { autofocusSensible } from "./keys/autofocus-sensible.ts";
+import { dialogTakesFocus } from "./keys/dialog-takes-focus.ts";
 import { dragHasEqual } from "./keys/drag-has-equal.ts";
 import { focusShows } from "./keys/focus-shows.ts";
 import { hoverHasEqual } from "./keys/hover-has-equal.ts";
@@ -135,6 +138,9 @@ export const catalogue: readonly Check[] = [
   noSurpriseOnFocus,
   noSurpriseOnInput,
   oneStopPerWidget,
+  activeItemTold,
+  dialogTakesFocus,
+  autofocusSensible,
   hoverHasEqual,
   accessKeys,
   scrolls,

@@ -7,11 +7,13 @@ import { accessibilityTree, type TreeNode } from "../../core/semantics/tree.ts";
 /** Pixels. */
 const WIDTH = 1280;
 const HEIGHT = 800;
-const MARGIN = 24;
+const MARGIN = 32;
+/** Room for the bows of jumps, left of the first column. */
+const LEFT = 76;
 const TOP = 84;
 const ROW = 26;
 const INDENT = 14;
-const GAP = 28;
+const GAP = 40;
 const RADIUS = 10;
 /** Rows that fit in a column of the usual height; a longer page gets more columns first, then a taller picture. */
 const ROWS = Math.floor((HEIGHT - TOP - MARGIN) / ROW);
@@ -29,6 +31,8 @@ interface Row {
 }
 
 interface Placed extends Row {
+  /** Its place among the rows. */
+  readonly at: number;
   readonly x: number;
   readonly y: number;
 }
@@ -49,11 +53,12 @@ export function walkSvg(walk: PageWalk): string {
   const columns = Math.max(1, Math.min(MOST_COLUMNS, Math.ceil(drawn.length / ROWS)));
   const perColumn = Math.max(ROWS, Math.ceil(drawn.length / columns));
   const height = TOP + perColumn * ROW + MARGIN;
-  const columnWidth = (WIDTH - 2 * MARGIN - (columns - 1) * GAP) / columns;
+  const columnWidth = (WIDTH - LEFT - MARGIN - (columns - 1) * GAP) / columns;
   const placed = drawn.map(
     (row, at): Placed => ({
       ...row,
-      x: MARGIN + Math.floor(at / perColumn) * (columnWidth + GAP) + row.depth * INDENT,
+      at,
+      x: LEFT + Math.floor(at / perColumn) * (columnWidth + GAP) + row.depth * INDENT,
       y: TOP + (at % perColumn) * ROW,
     }),
   );
@@ -67,7 +72,7 @@ export function walkSvg(walk: PageWalk): string {
     .slice(0, 60)
     .map(({ index, announced }) => `${index} ${announced}`)
     .join("; ")}${walk.stops.length > 60 ? "; and more" : ""}. ${walk.unreached.length} not reached.`;
-  const right = (row: Placed) => MARGIN + columnOf(row, columnWidth) * (columnWidth + GAP) + columnWidth;
+  const right = (row: Placed) => LEFT + columnOf(row, columnWidth) * (columnWidth + GAP) + columnWidth;
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${height}" viewBox="0 0 ${WIDTH} ${height}" role="img" aria-labelledby="walk-title walk-description" font-family="system-ui, sans-serif" font-size="13">`,
     `<title id="walk-title">${escaped(title)}</title>`,
@@ -79,7 +84,13 @@ export function walkSvg(walk: PageWalk): string {
     `<g fill="none" stroke="#0b63a5" stroke-width="2" stroke-linecap="round">`,
     ...stops.flatMap((stop, at) => {
       const next = stops[at + 1];
-      return next === undefined || next.index !== stop.index + 1 ? [] : [pathBetween(stop, next)];
+      return next === undefined || next.index !== stop.index + 1
+        ? []
+        : pathBetween(
+            stop,
+            next,
+            placed.slice(stop.at + 1, next.at).every((row) => row.index === null),
+          );
     }),
     "</g>",
     ...placed.flatMap((row) => rowSvg(row, right(row))),
@@ -89,7 +100,7 @@ export function walkSvg(walk: PageWalk): string {
 }
 
 const columnOf = ({ x, depth }: Placed, columnWidth: number): number =>
-  Math.round((x - depth * INDENT - MARGIN) / (columnWidth + GAP));
+  Math.round((x - depth * INDENT - LEFT) / (columnWidth + GAP));
 
 function summary(walk: PageWalk, undrawn: number, cutRows: number): string {
   const odd = walk.stops.filter((stop) => stop.odd.length > 0).length;
@@ -119,19 +130,22 @@ function legend(): readonly string[] {
   });
 }
 
-/** Straight down to the next row; in a bow where the way jumps. */
-function pathBetween(from: Placed, to: Placed): string {
+/** Straight down while nothing else is a stop between; in a bow where the way jumps. Nothing where a column ends. */
+function pathBetween(from: Placed, to: Placed, isClear: boolean): readonly string[] {
   const [x1, y1, x2, y2] = [from.x + RADIUS, from.y + ROW / 2, to.x + RADIUS, to.y + ROW / 2];
-  if (Math.abs(x1 - x2) < 60 && y2 > y1 && y2 - y1 <= ROW * 6) return `<path d="M${x1} ${y1} L${x2} ${y2}"/>`;
-  const bow = Math.min(90, 30 + Math.abs(y2 - y1) / 6);
-  return `<path d="M${x1} ${y1} C${x1 - bow} ${y1} ${x2 - bow} ${y2} ${x2} ${y2}" stroke-dasharray="5 4"/>`;
+  const isNextColumn = x2 - x1 > 100 && y2 < y1;
+  const isBeside = Math.abs(x1 - x2) < 100;
+  if (isBeside && isClear && y2 > y1 && from.at < to.at) return [`<path d="M${x1} ${y1} L${x2} ${y2}"/>`];
+  if (isNextColumn && isClear && from.at < to.at) return [];
+  const left = Math.max(8, Math.min(x1, x2) - Math.min(66, 24 + Math.abs(y2 - y1) / 5));
+  return [`<path d="M${x1} ${y1} C${left} ${y1} ${left} ${y2} ${x2} ${y2}" stroke-dasharray="5 4"/>`];
 }
 
 function rowSvg(row: Placed, right: number): readonly string[] {
   const middle = row.y + ROW / 2;
   const base = middle + 4.5;
-  const hasMark = row.kind === "stop" || row.kind === "unreached";
-  const textX = row.x + (hasMark ? 2 * RADIUS + 8 : 6);
+  // Headings stand beside the path, not across it.
+  const textX = row.x + (row.kind === "landmark" ? 6 : 2 * RADIUS + 8);
   const room = Math.max(8, Math.floor((right - textX) / 6.9));
   const text = escaped(row.text.length > room ? `${row.text.slice(0, room - 1)}…` : row.text);
   switch (row.kind) {
@@ -204,7 +218,7 @@ function rowsOf(walk: PageWalk): readonly Row[] {
         kind: isLandmark ? "landmark" : "heading",
         text: isLandmark
           ? `${spokenRole(node.role, node.states, null)}${node.name === "" ? "" : ` "${node.name}"`}`
-          : `${node.states.level ?? ""} ${node.name}`.trim(),
+          : `${node.name === "" ? "heading without words" : node.name}  (level ${node.states.level ?? 2})`,
         depth,
         index: null,
         odd: false,

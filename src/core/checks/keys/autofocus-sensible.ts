@@ -1,0 +1,65 @@
+import type { ElementNode } from "../../document/node.ts";
+import { hasAttribute } from "../../document/written.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { isFocusable } from "../../rendering/focusable.ts";
+import { removeAttribute } from "../../repair/attribute-edits.ts";
+import { ask, withEdits } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Check } from "../check.ts";
+import { elementsAround, exposedByRole, isShown } from "../exposed.ts";
+
+/** What asks for focus as the page loads: not in dialogs and popovers, where it is asked for when they open. */
+const asking = keptForScene((scene): readonly ElementNode[] =>
+  scene.page.index.elements.filter(
+    (element) =>
+      hasAttribute(element, "autofocus") &&
+      isShown(scene, element) &&
+      ![...elementsAround(scene, element)].some(
+        (up) => up.tag === "dialog" || hasAttribute(up, "popover") || scene.role(up).role === "dialog",
+      ),
+  ),
+);
+
+function judge(element: ElementNode, scene: Scene): Verdict {
+  const source = element.attributes.get("autofocus")?.source;
+  const details = source == null ? {} : { source };
+  const takeAway = withEdits("likely", "Take autofocus away here.", [removeAttribute(element, "autofocus")]);
+  const focusable = isFocusable(scene.page, scene.presence, element);
+  if (focusable === "unknown") return inapplicable;
+  if (!focusable)
+    return failed("This asks for focus as the page loads, and cannot take it.", takeAway, details);
+  const first = asking(scene).find((other) => isFocusable(scene.page, scene.presence, other) === true);
+  if (first !== element)
+    return failed("Another element asks for focus first: this one is never asked.", takeAway, details);
+  const { index } = scene.page;
+  const passedBy = exposedByRole(scene, "heading").filter(
+    (heading) => index.record(heading).order < index.record(element).order,
+  );
+  return passedBy.length === 0
+    ? passed
+    : cantTell(
+        `The page begins here, past ${passedBy.length === 1 ? "a heading" : `${passedBy.length} headings`}: is nothing before it that one should hear first?`,
+        ask("Take autofocus away, unless this is what everybody comes for."),
+        details,
+      );
+}
+
+export const autofocusSensible = {
+  id: "keys.autofocus-sensible",
+  criteria: [],
+  severity: "friction",
+  means: "A page puts focus at its start, or where everybody wants to go first.",
+  who: "Someone using a screen reader begins in the middle of the page and does not hear what it is about.",
+  mend: "Leave autofocus out; use it in dialogs, where focus must go somewhere.",
+  looksAt: asking,
+  judge,
+  examples: {
+    kept: [
+      `<input type="search" aria-label="Search" autofocus><h1>Parts</h1>`,
+      `<h1>Parts</h1><dialog open><button autofocus>Close</button></dialog>`,
+    ],
+    broken: [`<p autofocus>Parts</p>`, `<input aria-label="a" autofocus><input aria-label="b" autofocus>`],
+    asked: [`<h1>Parts</h1><p>Read this.</p><input aria-label="Part" autofocus>`],
+  },
+} as const satisfies Check;
