@@ -3,6 +3,7 @@ import { parse } from "parse5";
 import { checksFor } from "../src/answers/audit.ts";
 import { catalogue } from "../src/core/checks/catalogue.ts";
 import { runChecks } from "../src/core/checks/run.ts";
+import { tabSequence } from "../src/core/focus/tab-sequence.ts";
 import { accessibilityTree } from "../src/core/semantics/tree.ts";
 import { sceneOf } from "../tests/page.ts";
 
@@ -24,6 +25,9 @@ export function parseBoth(html: string, css: string): void {
 const usual = checksFor(catalogue, { wcag: "2.2", level: "AA" });
 
 export const auditText = (html: string) => runChecks(sceneOf(html), usual, ["failed", "cantTell"]);
+/** What a walk costs beside what any question about the page costs: the scene is made before. */
+export const walkOf = (scene: ReturnType<typeof sceneOf>) => tabSequence(scene);
+export const sceneFor = (html: string) => sceneOf(html);
 export const treeOf = (html: string) => accessibilityTree(sceneOf(html));
 
 export function styleAll(html: string, css: string): number {

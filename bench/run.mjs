@@ -21,7 +21,8 @@ await build({
   external: ["css-tree"],
   logLevel: "error",
 });
-const { parseOnly, auditText, treeOf, styleAll, parseBoth, parseTreeBytes, treeBytes } = await import(bundle);
+const { parseOnly, auditText, treeOf, styleAll, parseBoth, parseTreeBytes, treeBytes, walkOf, sceneFor } =
+  await import(bundle);
 
 function timed(work) {
   globalThis.gc?.();
@@ -74,6 +75,9 @@ for (const size of [1_000, 10_000, 100_000]) {
     `${size} elements: parse ${parse.median.toFixed(1)} ms, audit ${audit.median.toFixed(1)} ms, tree ${tree.median.toFixed(1)} ms`,
   );
   hold(`audit of ${size} elements against parsing them`, audit.ratio, 6);
+  const scene = sceneFor(page);
+  const [, walk] = byTurns([() => parseOnly(page), () => walkOf(scene)], runs);
+  hold(`walk of ${size} elements against parsing them`, walk.ratio, 1);
   if (size === 100_000) hold(`tree of ${size} elements against parsing them`, tree.ratio, 3);
 }
 hold("time per element at 100,000 against 1,000", perElement.get(100_000) / perElement.get(1_000), 1.3);

@@ -24,6 +24,7 @@ import { noSurpriseOnInput } from "./keys/no-surprise-on-input.ts";
 import { noTrap } from "./keys/no-trap.ts";
 import { oneStopPerWidget } from "./keys/one-stop-per-widget.ts";
 import { orderMakesSense } from "./keys/order-makes-sense.ts";
+import { patternKept } from "./keys/pattern-kept.ts";
 import { reachable } from "./keys/reachable.ts";
 import { scrolls } from "./keys/scrolls.ts";
 import { skipArrives } from "./keys/skip-arrives.ts";
@@ -137,6 +138,7 @@ export const catalogue: readonly Check[] = [
   skipArrives,
   noSurpriseOnFocus,
   noSurpriseOnInput,
+  patternKept,
   oneStopPerWidget,
   activeItemTold,
   dialogTakesFocus,

@@ -24,6 +24,16 @@ const scriptsOf = keptForScene((scene): Scripts => {
   };
 });
 
+/**
+ * Whether the page does anything as far as source shows: it has handlers, or scripts of its own. One that has neither is
+ * perhaps brought to life by something that is not here, and what it lacks proves nothing.
+ */
+export const isAlive = keptForScene(
+  (scene): boolean =>
+    scriptsOf(scene).text.trim() !== "" ||
+    scene.page.index.elements.some(({ listeners }) => listeners === "unknown" || listeners.size > 0),
+);
+
 /** Whether some script of the page may do what the words stand for; source of other files is not known. */
 export const scriptsMay = (scene: Scene, words: RegExp): boolean => {
   const { elsewhere, text } = scriptsOf(scene);

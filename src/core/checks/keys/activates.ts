@@ -11,7 +11,8 @@ import { withHandlers } from "./handlers.ts";
 
 const keyEvents = ["keydown", "keyup", "keypress"];
 
-const listensForKeys = (element: ElementNode): boolean =>
+/** Whether the element itself listens for keys, or may. */
+export const listensForKeys = (element: ElementNode): boolean =>
   element.listeners === "unknown" ||
   keyEvents.some((event) => (element.listeners as ReadonlySet<string>).has(event));
 

@@ -8,6 +8,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { knownRole, roleTokens } from "../../semantics/role.ts";
 import type { Check } from "../check.ts";
 import { elementsInside, isExposed } from "../exposed.ts";
+import { isAlive, scriptsMay } from "../scripts.ts";
 import { holdsUnknownContent } from "../shown-name.ts";
 
 const isDialog = (element: ElementNode): boolean => {
@@ -34,10 +35,10 @@ function judge(dialog: ElementNode, scene: Scene): Verdict {
     'Give the dialog tabindex="-1" and a button that closes it, and move focus into it when it opens.',
     [setAttribute(dialog, "tabindex", "-1")],
   );
-  return isExposed(scene, dialog)
+  return isExposed(scene, dialog) && isAlive(scene) && !scriptsMay(scene, /focus|tabindex/i)
     ? failed("Nothing in this dialog can take focus, and neither can the dialog itself.", repair)
     : cantTell(
-        "Nothing in this dialog can take focus, and neither can the dialog itself. Is something put into it before it opens?",
+        "Nothing in this dialog can take focus, and neither can the dialog itself. Does a script see to that before it opens?",
         repair,
       );
 }
@@ -57,7 +58,12 @@ export const dialogTakesFocus = {
       `<div role="dialog" aria-label="Book" tabindex="-1">Really?</div>`,
       `<dialog open>Really?</dialog>`,
     ],
-    broken: [`<div role="dialog" aria-label="Book"><p>Slip 4 is booked.</p></div>`],
-    asked: [`<div role="dialog" aria-label="Book" hidden><p>Slip 4 is booked.</p></div>`],
+    broken: [
+      `<!doctype html><title>t</title><button onclick="book()">Book</button><div role="dialog" aria-label="Book"><p>Slip 4 is booked.</p></div>`,
+    ],
+    asked: [
+      `<div role="dialog" aria-label="Book"><p>Slip 4 is booked.</p></div>`,
+      `<div role="dialog" aria-label="Book" hidden><p>Slip 4 is booked.</p></div>`,
+    ],
   },
 } as const satisfies Check;
