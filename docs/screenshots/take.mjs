@@ -1,5 +1,5 @@
 // Draws the pictures of docs/screenshots/: each command runs in a real terminal window, which is then photographed.
-// Needs Xvfb, xterm and ImageMagick's `import` (Debian: apt-get install xvfb xterm imagemagick).
+// Needs Xvfb, xterm, ImageMagick's `import` and Chromium (Debian: apt-get install xvfb xterm imagemagick chromium).
 import { execFileSync, spawn } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -22,6 +22,28 @@ for (const tool of ["Xvfb", "xterm", "import"]) {
   }
 }
 
+/** A picture that a command draws is opened in Chromium, as a reader would. */
+async function drawPicture(name, command) {
+  const svg = execFileSync(
+    process.execPath,
+    [path.join(root, "dist/cli.js"), ...command.split(" ").slice(1)],
+    {
+      cwd: demo,
+    },
+  );
+  const { launch } = await import("puppeteer-core");
+  const browser = await launch({
+    executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+    args: ["--no-sandbox"],
+    defaultViewport: { width: 1280, height: 800 },
+  });
+  const page = await browser.newPage();
+  await page.goto(`data:image/svg+xml;base64,${svg.toString("base64")}`);
+  await page.screenshot({ path: path.join(here, `${name}.png`) });
+  await browser.close();
+  console.log(`docs/screenshots/${name}.png`);
+}
+
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 const screen = ":97";
 const server = spawn("Xvfb", [screen, "-screen", "0", "1300x820x24", "-nolisten", "tcp"], {
@@ -35,6 +57,10 @@ try {
   const chosen = process.argv.slice(2);
   for (const { name, command, lines } of shots) {
     if (chosen.length > 0 && !chosen.includes(name)) continue;
+    if (command.includes("--format svg")) {
+      await drawPicture(name, command);
+      continue;
+    }
     const script = path.join(folder, "show.sh");
     const part = lines === undefined ? "" : ` | sed -n '${lines}p'`;
     const program = command.replace(/^keel /, `node ${path.join(root, "dist/cli.js")} `);
@@ -48,7 +74,7 @@ try {
       "xterm",
       [
         "-geometry",
-        "140x46+0+0",
+        "140x42+0+0",
         "-fa",
         "DejaVu Sans Mono",
         "-fs",

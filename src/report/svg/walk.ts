@@ -144,8 +144,8 @@ function pathBetween(from: Placed, to: Placed, isClear: boolean): readonly strin
 function rowSvg(row: Placed, right: number): readonly string[] {
   const middle = row.y + ROW / 2;
   const base = middle + 4.5;
-  // Headings stand beside the path, not across it.
-  const textX = row.x + (row.kind === "landmark" ? 6 : 2 * RADIUS + 8);
+  // All words stand beside the path, none across it.
+  const textX = row.x + 2 * RADIUS + 8;
   const room = Math.max(8, Math.floor((right - textX) / 6.9));
   const text = escaped(row.text.length > room ? `${row.text.slice(0, room - 1)}…` : row.text);
   switch (row.kind) {
