@@ -7,8 +7,9 @@ import type { Device } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { textContent } from "../core/document/text-content.ts";
 import type { Problem } from "../core/findings/problems.ts";
+import type { Finding } from "../core/findings/verdict.ts";
 import { type Direction, type FocusDocument, type Stop, tabSequence } from "../core/focus/tab-sequence.ts";
-import { unreachedIn } from "../core/focus/unreached.ts";
+import { type Unreached, unreachedIn } from "../core/focus/unreached.ts";
 import { type Jump, jumpsIn, pressesTo } from "../core/focus/walk-notes.ts";
 import { type KeyAt, keysAt } from "../core/keyboard/keys-at.ts";
 import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
@@ -107,6 +108,13 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
   const jumps = jumpsIn(request.direction === "forwards" ? stops : stops.toReversed());
   const unmarked = unmarkedIn(scene);
   const run = runChecks(scene, request.checks, ["failed", "cantTell"]);
+  const crowded = new Map(
+    run.findings.flatMap(({ check, element, facts }) =>
+      check === "keys.one-stop-per-widget"
+        ? [[element, `one of ${facts.stops} stops in one ${facts.role}`] as const]
+        : [],
+    ),
+  );
   const answers = new FindingAnswers(name, texts, host, { wcag: "2.2", level: "AAA" });
   const own = new Set(stops.filter(({ document }) => document === scene).map(({ element }) => element));
   // What a radio group leaves out is reached with the arrow keys.
@@ -117,9 +125,9 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
     scene,
     stops: stops.map((stop, at) => {
       const jump = jumps[request.direction === "forwards" ? at : stops.length - 1 - at];
-      return stopAnswer(stop, at, frames, oddities(stop, frames.of(stop.document), jump, unmarked));
+      return stopAnswer(stop, at, frames, oddities(stop, frames.of(stop.document), jump, unmarked, crowded));
     }),
-    unreached: unreachedIn(scene, reached).map(({ element, why }) => ({
+    unreached: [...unreachedIn(scene, reached), ...byPointerAlone(run.findings)].map(({ element, why }) => ({
       element: elementAnswer(scene.page.index, scene, element, texts),
       source: texts.place(element.source),
       heard: heardOrText(scene, element),
@@ -132,6 +140,16 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
     texts,
   };
 }
+
+/** What checks of the keyboard find out of reach: what only the pointer shows, and areas that scroll. */
+const byPointerAlone = (findings: readonly Finding[]): readonly Unreached[] =>
+  findings.flatMap(({ check, element }) =>
+    check === "keys.hover-has-equal"
+      ? [{ element, why: "shown only under the pointer" }]
+      : check === "keys.scrolls"
+        ? [{ element, why: "scrolls, and nothing in it takes focus" }]
+        : [],
+  );
 
 /** The scenes of a page and of the pages in its frames, each with the frame it is shown in. */
 class FrameScenes {
@@ -227,8 +245,17 @@ function oddities(
   scene: Scene,
   jump: Jump | undefined,
   unmarked: ReadonlySet<ElementNode>,
+  crowded: ReadonlyMap<ElementNode, string>,
 ): readonly string[] {
   const odd: string[] = [];
+  for (
+    let up: ElementNode | null = crowded.size === 0 ? null : element;
+    up !== null;
+    up = scene.page.index.flatParent(up)
+  ) {
+    const widget = crowded.get(up);
+    if (widget !== undefined) odd.push(widget);
+  }
   if (tabindex !== null && tabindex > 0) odd.push(`positive tabindex ${tabindex}`);
   if (jump !== undefined && jump.ahead > 0)
     odd.push(

@@ -64,6 +64,23 @@ describe("keel walk", () => {
     ]);
   });
 
+  test("tells widgets that are many stops, menus that only hover shows, and areas that only a pointer scrolls", async () => {
+    const html = page(
+      `<div role="tablist"><button role="tab" aria-selected="true">Fees</button><button role="tab">Slips</button></div>
+<style>.m ul { display: none } .m:hover ul { display: block }</style><div class="m">Yard<ul><li><a href="x">Crew</a></li></ul></div>
+<div style="height: 50px; overflow: auto">${"Terms. ".repeat(400)}</div>`,
+    );
+    const { document } = await walked(html);
+    expect(document.stops.map(({ odd }) => odd)).toEqual([
+      ["one of 2 stops in one tablist"],
+      ["one of 2 stops in one tablist"],
+    ]);
+    expect(document.unreached.map(({ why }) => why)).toEqual([
+      "shown only under the pointer",
+      "scrolls, and nothing in it takes focus",
+    ]);
+  });
+
   test("counts the keys to a place, with the skip link too", async () => {
     const { out } = await keel(folderWith({ "a.html": yard.replace(' tabindex="2"', "") }), [
       "walk",

@@ -1,12 +1,18 @@
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
-import { attributeText, attributeTokens, hasAttribute, writtenText } from "../../document/written.ts";
+import {
+  attributeText,
+  attributeToken,
+  attributeTokens,
+  hasAttribute,
+  writtenText,
+} from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
-import { type TableGrid, tableGrid, tableOf } from "../../semantics/table-headers.ts";
+import { automaticScope, type TableGrid, tableGrid, tableOf } from "../../semantics/table-headers.ts";
 import type { Check } from "../check.ts";
 import { exposedByTag } from "../exposed.ts";
 
@@ -14,10 +20,52 @@ function* tablesAndReferringCells(scene: Scene): Iterable<ElementNode> {
   for (const table of exposedByTag(scene, "table")) if (scene.role(table).role === "table") yield table;
   for (const cell of exposedByTag(scene, "td", "th"))
     if (attributeTokens(cell, "headers").length > 0) yield cell;
+  for (const header of exposedByTag(scene, "th"))
+    if (/^(?:columnheader|rowheader|cell|gridcell)$/.test(scene.role(header).role ?? "")) yield header;
 }
 
 function judge(element: ElementNode, scene: Scene): Verdict {
-  return element.tag === "table" ? judgeTable(element, scene) : judgeReferences(element, scene);
+  if (element.tag === "table") return judgeTable(element, scene);
+  const references =
+    attributeTokens(element, "headers").length > 0 ? judgeReferences(element, scene) : passed;
+  return element.tag !== "th" || references.outcome === "failed" ? references : judgeScope(element, scene);
+}
+
+const scopes = ["row", "col", "rowgroup", "colgroup", "auto"];
+
+/** What a header heads: by a scope that is one, or plainly by its place. HTML §4.9.12.2. */
+function judgeScope(header: ElementNode, scene: Scene): Verdict {
+  const written = attributeToken(header, "scope");
+  const automatic = automaticScope(scene.page.index, header);
+  if (written !== null && scopes.includes(written)) return passed;
+  const table = tableOf(scene.page.index, header);
+  const grid = table === null ? null : tableGrid(scene.page.index, table);
+  const cell = grid?.cell(header) ?? null;
+  if (cell === null || textContent(header) === "") return inapplicable;
+  const source = header.attributes.get("scope")?.source;
+  const details = { facts: { scope: written }, ...(source == null ? {} : { source }) };
+  const meant = written === null || written === "" ? null : nearestWord(written, scopes);
+  if (meant !== null) {
+    const isSame = meant.startsWith("row") === (automatic === "rowheader");
+    const repair = withEdits("likely", `Write scope="${meant}".`, [setAttribute(header, "scope", meant)]);
+    // By its place it heads just what was meant: nothing is lost.
+    return isSame && automatic !== null
+      ? passed
+      : failed(
+          `scope="${written}" is no scope: this header is told as heading something else.`,
+          repair,
+          details,
+        );
+  }
+  if (automatic !== null) return passed;
+  const place = cell.row === 0 ? "col" : cell.column === 0 ? "row" : null;
+  return cantTell(
+    `Does "${textContent(header)}" head its column or its row? By its place browsers take it for neither.`,
+    place === null
+      ? ask('Say it: scope="col" or scope="row".')
+      : withEdits("likely", `Probably scope="${place}".`, [setAttribute(header, "scope", place)]),
+    details,
+  );
 }
 
 /** `headers` must name cells of the same table. HTML §4.9.11. */
@@ -130,13 +178,16 @@ export const tableHeaders = {
       `<table role="presentation"><tr><td>a</td><td>b</td></tr><tr><td>c</td><td>d</td></tr></table>`,
       `<table><tr><td>a</td><td>b</td></tr><tr><td>c</td><td>d</td></tr></table>`,
       `<table><tr><th id="am">Morning</th></tr><tr><td headers="am">Finch</td></tr></table>`,
+      `<table><tr><th scope="colum">High</th><th>Low</th></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
     ],
     broken: [
       `<table><caption>Tides</caption><tr><td>High</td><td>Low</td></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
       `<table><thead><tr><td>High</td><td>Low</td></tr></thead><tr><td>06:10</td><td>12:20</td></tr></table>`,
       `<table><tr><th id="am">Morning</th><td headers="morning">Finch</td></tr></table>`,
+      `<table><tr><th>High</th><th>Low</th></tr><tr><th scope="rows">06:10</th><th>12:20</th></tr></table>`,
     ],
     asked: [
+      `<table><tr><th>High</th><td>Low</td></tr><tr><td>06:10</td><td>12:20</td></tr><tr><td>1</td><th>Sum</th></tr></table>`,
       `<table><tr><td><b>High</b></td><td><b>Low</b></td></tr><tr><td>06:10</td><td>12:20</td></tr><tr><td>07:01</td><td>13:11</td></tr></table>`,
     ],
   },
