@@ -1,6 +1,6 @@
 import { displaySize, inputType, textTypes } from "../document/form-controls.ts";
 import type { ElementNode } from "../document/node.ts";
-import { hasAttribute } from "../document/written.ts";
+import { attributeToken, hasAttribute } from "../document/written.ts";
 import { type FocusDocument, formOwner } from "../focus/tab-sequence.ts";
 import { focusCause } from "../rendering/focusable.ts";
 
@@ -119,26 +119,33 @@ function selectAction(element: ElementNode, key: string, alt: boolean): DefaultA
   return isPrintable(key) && key !== " " ? { kind: "type", element, text: key } : nothing;
 }
 
-/** HTML §4.10.21.2: through the first submit button, or without one when the form has a single field of text. */
 function submission(document: FocusDocument, control: ElementNode): DefaultAction {
   const form = formOwner(document, control);
-  if (form === null) return nothing;
-  const { index } = document.page;
-  const own = [...index.byTag("input"), ...index.byTag("button")].filter(
-    (element) => formOwner(document, element) === form,
-  );
-  const hasButton = own.some(
-    (element) =>
-      (element.tag === "button" &&
-        !/^(?:button|reset)$/i.test(String(element.attributes.get("type")?.value ?? ""))) ||
-      (element.tag === "input" && /^(?:submit|image)$/.test(inputType(element))),
-  );
-  const fields = own.filter(
-    (element) =>
-      element.tag === "input" &&
-      !/^(?:checkbox|radio|hidden|button|reset|range|color|file)$/.test(inputType(element)),
-  );
-  return hasButton || fields.length === 1 ? { kind: "submit", form } : nothing;
+  return form !== null && submittable(document).has(form) ? { kind: "submit", form } : nothing;
+}
+
+const knownForms = new WeakMap<FocusDocument, ReadonlySet<ElementNode>>();
+
+/** Forms that Enter in a field sends: through a submit button, or by their only field. HTML §4.10.21.2. */
+function submittable(document: FocusDocument): ReadonlySet<ElementNode> {
+  const known = knownForms.get(document);
+  if (known !== undefined) return known;
+  const fields = new Map<ElementNode, number>();
+  const found = new Set<ElementNode>();
+  for (const tag of ["input", "button"]) {
+    for (const element of document.page.index.byTag(tag)) {
+      const form = formOwner(document, element);
+      if (form === null) continue;
+      const type = tag === "input" ? inputType(element) : (attributeToken(element, "type") ?? "submit");
+      const submits = tag === "input" ? /^(?:submit|image)$/.test(type) : !/^(?:button|reset)$/.test(type);
+      if (submits) found.add(form);
+      else if (tag === "input" && !/^(?:checkbox|radio|hidden|button|reset|range|color|file)$/.test(type))
+        fields.set(form, (fields.get(form) ?? 0) + 1);
+    }
+  }
+  for (const [form, count] of fields) if (count === 1) found.add(form);
+  knownForms.set(document, found);
+  return found;
 }
 
 function scrolling(

@@ -8,6 +8,7 @@ import { cantTell, failed, inapplicable, passed, type Verdict } from "../../find
 import { paintedText } from "../../rendering/painted.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
 import { ask } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { SchemeView } from "../../scene/schemes.ts";
 import type { Check } from "../check.ts";
@@ -36,13 +37,21 @@ const linksInText = (scene: Scene): readonly ElementNode[] =>
 function textAround(scene: Scene, link: ElementNode): ElementNode | null {
   const parent = scene.page.index.parent(link);
   if (parent === null || scene.page.styles.keyword(link, "display") !== "inline") return null;
-  const letters = parent.children.reduce(
+  const known = ownLetters(scene);
+  const letters = known.get(parent) ?? lettersIn(parent);
+  known.set(parent, letters);
+  return letters >= A_SENTENCE ? parent : null;
+}
+
+/** Letters right inside an element, by element: a paragraph may hold thousands of links. */
+const ownLetters = keptForScene((): Map<ElementNode, number> => new Map());
+
+const lettersIn = (element: ElementNode): number =>
+  element.children.reduce(
     (sum, child) =>
       sum + (child.kind === "text" ? (writtenText(child.value).match(/[\p{L}\p{N}]/gu)?.length ?? 0) : 0),
     0,
   );
-  return letters >= A_SENTENCE ? parent : null;
-}
 
 /** Properties that tell a link from the text around it without colour, where the two differ. */
 const cues = [

@@ -1,53 +1,68 @@
 import type { ElementNode } from "../../document/node.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { formOwner, tabSequence } from "../../focus/tab-sequence.ts";
+import { jumpsIn } from "../../focus/walk-notes.ts";
 import { tabindexOf } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/attribute-edits.ts";
 import { withEdits } from "../../repair/edit.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
-import { elementsAround, sureStops } from "../exposed.ts";
+import { sureStops } from "../exposed.ts";
 
 const isPositive = (element: ElementNode): boolean => (tabindexOf(element) ?? 0) > 0;
 
 const positiveStops = keptForScene((scene): readonly ElementNode[] => sureStops(scene).filter(isPositive));
 
 interface TabOrder {
-  /** Place among the stops, by the order of the page and by that of Tab. */
-  readonly placeInPage: ReadonlyMap<ElementNode, number>;
-  readonly placeInOrder: ReadonlyMap<ElementNode, number>;
-  readonly agree: boolean;
+  /** Place in the order of Tab. */
+  readonly places: ReadonlyMap<ElementNode, number>;
+  /** How many stops that stand before each in the page come after it. */
+  readonly ahead: ReadonlyMap<ElementNode, number>;
+  /** The stops as they stand in the page, each with its place there and its form. */
+  readonly inPage: readonly ElementNode[];
+  readonly placesInPage: ReadonlyMap<ElementNode, number>;
+  readonly forms: ReadonlyMap<ElementNode, ElementNode | null>;
 }
 
-/** Positive tabindexes first, by number; then the rest as they stand. HTML §6.6.3. */
 const tabOrderOf = keptForScene((scene): TabOrder => {
-  const stops = sureStops(scene);
-  const rank = (element: ElementNode) => (isPositive(element) ? (tabindexOf(element) ?? 0) : Infinity);
-  const placeInPage = new Map(stops.map((stop, at) => [stop, at]));
-  const order = stops.toSorted((a, b) => {
-    const [first, second] = [rank(a), rank(b)];
-    return first === second ? 0 : first < second ? -1 : 1;
-  });
+  const { index } = scene.page;
+  const stops = tabSequence(scene).filter(({ document }) => document === scene);
+  const jumps = jumpsIn(stops);
+  const inPage = stops
+    .map(({ element }) => element)
+    .sort((a, b) => index.record(a).order - index.record(b).order);
   return {
-    placeInPage,
-    placeInOrder: new Map(order.map((stop, at) => [stop, at])),
-    agree: order.every((stop, at) => stop === stops[at]),
+    places: new Map(stops.map(({ element }, at) => [element, at])),
+    ahead: new Map(stops.map(({ element }, at) => [element, jumps[at]?.ahead ?? 0])),
+    inPage,
+    placesInPage: new Map(inPage.map((element, at) => [element, at])),
+    forms: new Map(inPage.map((element) => [element, formOwner(scene, element)])),
   };
 });
 
-/** The stops that stand before this one in the page and come after it in the order of Tab. */
-function jumpedOver(scene: Scene, stop: ElementNode): readonly ElementNode[] {
-  const { placeInPage, placeInOrder } = tabOrderOf(scene);
-  const own = placeInOrder.get(stop) ?? 0;
-  return sureStops(scene)
-    .slice(0, placeInPage.get(stop) ?? 0)
-    .filter((other) => (placeInOrder.get(other) ?? 0) > own);
+/** How far back in the page fields of the same form are looked for. */
+const NEAR = 60;
+
+/** Fields of the same form that stand shortly before a stop in the page and come after it in the order of Tab. */
+function fieldsPassedOver(scene: Scene, stop: ElementNode): readonly ElementNode[] {
+  const { places, inPage, placesInPage, forms } = tabOrderOf(scene);
+  const form = forms.get(stop) ?? null;
+  const at = placesInPage.get(stop) ?? 0;
+  if (form === null) return [];
+  return inPage
+    .slice(Math.max(0, at - NEAR), at)
+    .filter(
+      (other) =>
+        forms.get(other) === form &&
+        (places.get(other) ?? 0) > (places.get(stop) ?? 0) &&
+        !isButton(scene, other),
+    );
 }
 
 function judge(stop: ElementNode, scene: Scene): Verdict {
-  if (tabOrderOf(scene).agree) return passed;
-  const passedOver = jumpedOver(scene, stop);
-  if (passedOver.length === 0) return passed;
+  const passedOver = tabOrderOf(scene).ahead.get(stop) ?? 0;
+  if (passedOver === 0) return passed;
   const source = stop.attributes.get("tabindex")?.source;
   const details = {
     facts: { tabindex: tabindexOf(stop) },
@@ -58,13 +73,7 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
     "Take tabindex away, and put things in the source in the order they are used.",
     [removeAttribute(stop, "tabindex")],
   );
-  const form = [...elementsAround(scene, stop)].find((up) => up.tag === "form");
-  const ofForm =
-    form === undefined
-      ? []
-      : passedOver.filter(
-          (other) => [...elementsAround(scene, other)].includes(form) && !isButton(scene, other),
-        );
+  const ofForm = fieldsPassedOver(scene, stop);
   const [before] = ofForm;
   if (before !== undefined && isButton(scene, stop))
     return failed(
@@ -79,7 +88,7 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
       details,
     );
   return cantTell(
-    `Tab comes here before ${passedOver.length === 1 ? "a stop that stands" : `${passedOver.length} stops that stand`} before it. Does that order make sense?`,
+    `Tab comes here before ${passedOver === 1 ? "a stop that stands" : `${passedOver} stops that stand`} before it. Does that order make sense?`,
     repair,
     details,
   );

@@ -109,6 +109,12 @@ function judge(link: ElementNode, scene: Scene): Verdict {
 function standBare(scene: Scene, links: readonly ElementNode[]): boolean {
   const inLinks = links.reduce((sum, link) => sum + textContent(link).split(/\s+/).length, 0);
   const holders = new Map<ElementNode, number>();
+  const wordCounts = new Map<ElementNode, number>();
+  const wordsIn = (holder: ElementNode): number => {
+    const known = wordCounts.get(holder) ?? textContent(holder).split(/\s+/).length;
+    wordCounts.set(holder, known);
+    return known;
+  };
   for (const link of links)
     for (const up of elementsAround(scene, link)) holders.set(up, (holders.get(up) ?? 0) + 1);
   return links.every((link) => {
@@ -118,7 +124,7 @@ function standBare(scene: Scene, links: readonly ElementNode[]): boolean {
         continue;
       }
       // What the holder of them all says beside them would have to be about each.
-      return /^(?:main|body)$/.test(up.tag) || textContent(up).split(/\s+/).length <= inLinks;
+      return /^(?:main|body)$/.test(up.tag) || wordsIn(up) <= inLinks;
     }
     return true;
   });

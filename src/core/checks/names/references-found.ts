@@ -1,4 +1,3 @@
-import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeTokens, attributeUnknown } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
@@ -39,9 +38,25 @@ const referring = keptForScene((scene): readonly ElementNode[] =>
   }),
 );
 
-const knownIds = keptForScene((scene): readonly string[] =>
-  scene.page.index.elements.flatMap((element) => attributeText(element, "id") ?? []),
-);
+/** The ids of the page by the digits in them: a typing error changes letters. */
+const idsByDigits = keptForScene((scene): ReadonlyMap<string, readonly string[]> => {
+  const found = new Map<string, string[]>();
+  for (const element of scene.page.index.elements) {
+    const id = attributeText(element, "id");
+    if (id === null) continue;
+    const same = found.get(digitsOf(id));
+    if (same === undefined) found.set(digitsOf(id), [id]);
+    else same.push(id);
+  }
+  return found;
+});
+
+const digitsOf = (id: string): string => id.replace(/\D/g, "");
+
+/** The id that was meant, where the one written differs as a typing error does. */
+const meantBy = (scene: Scene, missing: string): string | null =>
+  (idsByDigits(scene).get(digitsOf(missing)) ?? []).find((id) => id.length > 3 && isSlip(missing, id)) ??
+  null;
 
 function judge(element: ElementNode, scene: Scene): Verdict {
   const { index } = scene.page;
@@ -68,20 +83,17 @@ function verdictOf(
   ids: readonly string[],
   missing: string,
 ): Verdict {
-  const near = nearestWord(missing, knownIds(scene));
-  const isTypingError = near !== null && near.length > 3 && isSlip(missing, near);
+  const meant = meantBy(scene, missing);
   const source = element.attributes.get(attribute)?.source;
   const details = { facts: { attribute, missing }, ...(source == null ? {} : { source }) };
   const repair: Repair =
-    near !== null && isTypingError
-      ? withEdits("likely", `Write ${attribute}="${swapped(ids, missing, near)}".`, [
-          setAttribute(element, attribute, swapped(ids, missing, near)),
+    meant !== null
+      ? withEdits("likely", `Write ${attribute}="${swapped(ids, missing, meant)}".`, [
+          setAttribute(element, attribute, swapped(ids, missing, meant)),
         ])
-      : ask(
-          `Give the element that is meant id="${missing}", or take the reference away.${near === null ? "" : ` There is an id "${near}".`}`,
-        );
+      : ask(`Give the element that is meant id="${missing}", or take the reference away.`);
   const lost = references[attribute] ?? "";
-  if (scene.document.kind === "fragment" || (madeLater.has(attribute) && !isTypingError))
+  if (scene.document.kind === "fragment" || (madeLater.has(attribute) && meant === null))
     return cantTell(
       `${attribute} names "${missing}", which is not here. Is it there when ${lost} is needed?`,
       repair,
@@ -97,9 +109,9 @@ function verdictOf(
 const swapped = (ids: readonly string[], from: string, to: string): string =>
   ids.map((id) => (id === from ? to : id)).join(" ");
 
-/** Whether two ids differ as a typing error does: by a sign, or by two letters the wrong way round; never by a number. */
+/** Whether two ids of the same digits differ as a typing error does: by a sign, or by letters the wrong way round. */
 function isSlip(a: string, b: string): boolean {
-  if (Math.abs(a.length - b.length) > 1 || a.replace(/\D/g, "") !== b.replace(/\D/g, "")) return false;
+  if (Math.abs(a.length - b.length) > 1) return false;
   const letters = (text: string) => [...text.toLowerCase()].sort().join("");
   if (a.toLowerCase() === b.toLowerCase() || letters(a) === letters(b)) return true;
   let at = 0;
