@@ -1,7 +1,7 @@
 import type { Check, CheckSettings, CheckText } from "../core/checks/check.ts";
 import { type CriterionRow, criterionRows } from "../core/checks/coverage.ts";
 import { addFacts, type PageFacts, pageFacts } from "../core/checks/page-facts.ts";
-import { addTallies, type CheckResult, runChecks, type Tally } from "../core/checks/run.ts";
+import { addTallies, type CheckResult, checkResult, runChecks, type Tally } from "../core/checks/run.ts";
 import { digestOf, type PageDigest } from "../core/checks/site/digest.ts";
 import type { SiteCheck, SiteFinding } from "../core/checks/site/site-check.ts";
 import type { Device } from "../core/css/device.ts";
@@ -212,15 +212,7 @@ class Audit {
         const answer = this.#tellers.get(finding.page)?.(finding, check, severity);
         if (answer != null && this.#request.outcomes.includes(answer.outcome)) this.#findings.push(answer);
       }
-      const outcome =
-        counts.failed > 0
-          ? "failed"
-          : counts.cantTell > 0
-            ? "cantTell"
-            : targets > 0
-              ? "passed"
-              : "inapplicable";
-      this.#results.set(check.id, { id: check.id, outcome, targets, ...counts });
+      this.#results.set(check.id, checkResult(check.id, counts));
       for (const criterion of check.criteria)
         this.#tallies.set(criterion, addTallies(this.#tallies.get(criterion), counts));
     }

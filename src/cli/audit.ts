@@ -1,5 +1,12 @@
 import type { ArgumentsCamelCase, Options } from "yargs";
-import { command, type PageArguments, type PrintArguments, pageOptions, printOptions } from "./command.ts";
+import {
+  command,
+  type PageArguments,
+  type PrintArguments,
+  pageOptions,
+  printOptions,
+  targetsPositional,
+} from "./command.ts";
 
 const options = {
   ...pageOptions,
@@ -66,13 +73,7 @@ export const auditCommand = command<AuditArguments>("audit", options, {
   describe: "What is wrong, where, who it hurts and how to mend it",
   builder: (yargs) =>
     yargs
-      .positional("targets", {
-        type: "string",
-        array: true,
-        default: [] as string[],
-        describe:
-          "Files, folders or quoted globs; - is standard input; none: what the configuration lists, else this folder",
-      })
+      .positional("targets", targetsPositional)
       .options(options)
       .example("keel audit pages/slips.html", "one page with its stylesheets")
       .example(

@@ -21,6 +21,15 @@ export const command = <Arguments>(
 /** Stands for `-` among the targets while the parser is at work, which would drop it. */
 export const STANDARD_INPUT = ":standard-input:";
 
+/** What every command which reads pages is pointed at. */
+export const targetsPositional = {
+  type: "string",
+  array: true,
+  default: [] as string[],
+  describe:
+    "Files, folders or quoted globs; - is standard input; none: what the configuration lists, else this folder",
+} as const;
+
 /** Options that every command which reads pages takes. What is not given, the configuration says. */
 export const pageOptions = {
   config: {

@@ -5,6 +5,7 @@ import { audit } from "../answers/audit.ts";
 import { inspect } from "../answers/inspect.ts";
 import { selectElements } from "../answers/select.ts";
 import { trees } from "../answers/tree.ts";
+import { walk } from "../answers/walk.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
 import { usualSettings } from "../core/checks/check.ts";
 import { siteCatalogue } from "../core/checks/site/catalogue.ts";
@@ -15,7 +16,9 @@ import { nodeHost } from "../host/node.ts";
 import { auditText } from "../report/terminal/audit.ts";
 import { speechText } from "../report/terminal/hear.ts";
 import { inspectionText } from "../report/terminal/tree.ts";
+import { walkText } from "../report/terminal/walk.ts";
 import type { DemoArguments } from "./demo.ts";
+import { keyChecks } from "./key-checks.ts";
 import { complain, paintOf } from "./run-context.ts";
 import { everyCheck } from "./settings.ts";
 
@@ -84,6 +87,16 @@ export async function runDemo(args: DemoArguments): Promise<void> {
     const found = selectElements(page.scene, "#find");
     const [element] = found.ok ? found.elements : [];
     if (element !== undefined) say(inspectionText(inspect(page.scene, element, page.texts), page, paint));
+  }
+
+  const walked = await walk(
+    { ...limits, targets: ["mistakes/slipway.html"], direction: "forwards", from: null, checks: keyChecks },
+    host,
+  );
+  const [way] = walked.ok ? walked.walks : [];
+  if (way !== undefined) {
+    step("Where the keyboard goes", "keel walk mistakes/slipway.html");
+    say(walkText(way, { paint, all: false, keys: false }));
   }
 
   step("The same pages, mended", "keel audit mended");

@@ -1,5 +1,12 @@
 import type { ArgumentsCamelCase, Options } from "yargs";
-import { command, type PageArguments, type PrintArguments, pageOptions, printOptions } from "./command.ts";
+import {
+  command,
+  type PageArguments,
+  type PrintArguments,
+  pageOptions,
+  printOptions,
+  targetsPositional,
+} from "./command.ts";
 
 const options = {
   ...pageOptions,
@@ -21,12 +28,7 @@ export const hearCommand = command<HearArguments>("hear", options, {
   describe: "What would be spoken, in order; or only headings, landmarks, links …",
   builder: (yargs) =>
     yargs
-      .positional("targets", {
-        type: "string",
-        array: true,
-        default: [] as string[],
-        describe: "Files, folders or quoted globs; - is standard input",
-      })
+      .positional("targets", targetsPositional)
       .options(options)
       .example("keel hear slips.html", "the page as it would be read aloud")
       .example("keel hear slips.html --by headings", "its headings, indented by level") as never,

@@ -1,5 +1,12 @@
 import type { ArgumentsCamelCase, Options } from "yargs";
-import { command, type PageArguments, type PrintArguments, pageOptions, printOptions } from "./command.ts";
+import {
+  command,
+  type PageArguments,
+  type PrintArguments,
+  pageOptions,
+  printOptions,
+  targetsPositional,
+} from "./command.ts";
 
 const options = {
   ...pageOptions,
@@ -27,12 +34,7 @@ export const treeCommand = command<TreeArguments>("tree", options, {
   describe: "What assistive technology is given, and where each name came from",
   builder: (yargs) =>
     yargs
-      .positional("targets", {
-        type: "string",
-        array: true,
-        default: [] as string[],
-        describe: "Files, folders or quoted globs; - is standard input",
-      })
+      .positional("targets", targetsPositional)
       .options(options)
       .example("keel tree slips.html", "the whole page as heard lines")
       .example("keel tree slips.html --names", "with the origin of every name")

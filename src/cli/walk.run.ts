@@ -1,22 +1,12 @@
 import { countKeys, walk } from "../answers/walk.ts";
-import { catalogue } from "../core/checks/catalogue.ts";
-import { familyOf } from "../core/checks/check.ts";
 import { nodeHost } from "../host/node.ts";
 import { walkJson } from "../report/json/walk.ts";
 import { walkSvg } from "../report/svg/walk.ts";
 import { countText, walkText } from "../report/terminal/walk.ts";
+import { keyChecks } from "./key-checks.ts";
 import { COULD_NOT, complain, deliver, paintOf, reportProblems } from "./run-context.ts";
 import { pageSettings, settingsFor } from "./settings.ts";
 import type { WalkArguments } from "./walk.ts";
-
-/** What stands beside a walk: all that is about the keyboard. */
-const keyChecks = catalogue.filter(
-  ({ id }) =>
-    familyOf(id) === "keys" ||
-    id === "roles.promise-kept" ||
-    id === "roles.hidden-holds-no-focus" ||
-    id === "roles.flattened-holds-no-focus",
-);
 
 export async function runWalk(args: WalkArguments): Promise<void> {
   const host = nodeHost();

@@ -1,5 +1,12 @@
 import type { ArgumentsCamelCase, Options } from "yargs";
-import { command, type PageArguments, type PrintArguments, pageOptions, printOptions } from "./command.ts";
+import {
+  command,
+  type PageArguments,
+  type PrintArguments,
+  pageOptions,
+  printOptions,
+  targetsPositional,
+} from "./command.ts";
 
 const options = {
   ...pageOptions,
@@ -43,12 +50,7 @@ export const walkCommand = command<WalkArguments>("walk", options, {
   describe: "Where the keyboard goes: every stop in order, what is odd, and what is not reached",
   builder: (yargs) =>
     yargs
-      .positional("targets", {
-        type: "string",
-        array: true,
-        default: [] as string[],
-        describe: "Files, folders or quoted globs; - is standard input",
-      })
+      .positional("targets", targetsPositional)
       .options(options)
       .example("keel walk slips.html", "every stop of Tab, and what it passes by")
       .example("keel walk slips.html --count '#bookings'", "how many keys to the bookings")

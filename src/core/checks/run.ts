@@ -38,6 +38,14 @@ export const addTallies = (a: Tally | undefined, b: Tally): Tally =>
 
 const everyOutcome: readonly Outcome[] = ["failed", "cantTell", "passed"];
 
+/** The worst outcome of all targets speaks for the check. */
+export function checkResult(id: string, counts: Tally): CheckResult {
+  const targets = counts.passed + counts.failed + counts.cantTell;
+  const outcome: Outcome =
+    counts.failed > 0 ? "failed" : counts.cantTell > 0 ? "cantTell" : targets > 0 ? "passed" : "inapplicable";
+  return { id, outcome, targets, ...counts };
+}
+
 const one: Readonly<Record<"passed" | "failed" | "cantTell", Tally>> = {
   passed: { passed: 1, failed: 0, cantTell: 0 },
   failed: { passed: 0, failed: 1, cantTell: 0 },
@@ -87,16 +95,7 @@ export function runChecks(
         if (outcomes.includes(verdict.outcome)) findings.push(finding);
       }
     }
-    const targets = counts.passed + counts.failed + counts.cantTell;
-    const outcome: Outcome =
-      counts.failed > 0
-        ? "failed"
-        : counts.cantTell > 0
-          ? "cantTell"
-          : targets > 0
-            ? "passed"
-            : "inapplicable";
-    results.push({ id: check.id, outcome, targets, ...counts });
+    results.push(checkResult(check.id, counts));
   }
   return { findings, checks: results, criteria, allowed };
 }

@@ -5,6 +5,7 @@ import { isFocusable } from "../../rendering/focusable.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { isNamingProhibited } from "../../semantics/role.ts";
+import { roleRow } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
 import { visibleText } from "../visible-text.ts";
@@ -17,6 +18,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   // Elements of one's own making may have a role that source does not show.
   if (!certain || element.tag.includes("-") || element.namespace !== "html") return inapplicable;
   if (role === null || !isNamingProhibited(role) || role === "none") return passed;
+  if (roleRow(role).doubtful?.includes("nameFrom") === true) return passed;
   if (isFocusable(scene.page, scene.presence, element) !== false) return inapplicable;
   const seen = visibleText(scene, element);
   if (seen === null) return inapplicable;
