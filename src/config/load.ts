@@ -1,12 +1,11 @@
 import { readFile } from "node:fs/promises";
 import path from "node:path";
-import { type ParseError, parse } from "jsonc-parser";
+import type { ParseError } from "jsonc-parser";
 import { lilconfig } from "lilconfig";
 import type { z } from "zod";
 import { nearestWord } from "../core/document/nearest-word.ts";
-import { evaluateConfig } from "./evaluate.ts";
-import { placeOf } from "./locate.ts";
-import { type Config, configSchema } from "./schema.ts";
+import type { Evaluated } from "./evaluate.ts";
+import type { Config } from "./schema.ts";
 
 /** Names a configuration file may have, the first that is there wins. */
 const names = ["ts", "mts", "js", "mjs", "json"].map((extension) => `keel.config.${extension}`);
@@ -52,6 +51,8 @@ export async function loadConfig(
       message: `${shown}: the configuration could not be read (${code === "ENOENT" ? "no such file" : code}); check --config`,
     };
   }
+  // What only a configuration needs is loaded only where there is one.
+  const { configSchema } = await import("./schema.ts");
   const value = await exportedValue(found, text);
   if (!value.ok)
     return {
@@ -60,8 +61,11 @@ export async function loadConfig(
     };
   const inPackage = path.basename(found) === "package.json";
   const parsed = configSchema.safeParse(value.value);
-  const wrong = parsed.success ? unknownCheck(parsed.data, known) : firstIssue(parsed.error);
+  const wrong = parsed.success
+    ? unknownCheck(parsed.data, known)
+    : firstIssue(parsed.error, Object.keys(configSchema.shape));
   if (wrong !== null) {
+    const { placeOf } = await import("./locate.ts");
     const at = placeOf(text, found, inPackage ? [PACKAGE_KEY, ...wrong.path] : wrong.path);
     return { ok: false, message: `${shown}${place(at?.line ?? null, at?.column ?? null)}: ${wrong.message}` };
   }
@@ -101,8 +105,9 @@ function jsonOrNothing(file: string, text: string): unknown {
   }
 }
 
-async function exportedValue(file: string, text: string): ReturnType<typeof evaluateConfig> {
-  if (!file.endsWith(".json")) return evaluateConfig(file);
+async function exportedValue(file: string, text: string): Promise<Evaluated> {
+  if (!file.endsWith(".json")) return (await import("./evaluate.ts")).evaluateConfig(file);
+  const { parse } = await import("jsonc-parser");
   const errors: ParseError[] = [];
   const value: unknown = parse(text, errors, { disallowComments: true, allowTrailingComma: false });
   const [first] = errors;
@@ -126,17 +131,17 @@ interface Wrong {
 }
 
 /** The first thing that is wrong, in words: what stands there, what was expected, the nearest key. */
-function firstIssue(error: z.ZodError): Wrong {
+function firstIssue(error: z.ZodError, topKeys: readonly string[]): Wrong {
   const [issue] = error.issues;
   if (issue === undefined) return { path: [], message: "the configuration cannot be used." };
   const path = issue.path;
   const key = path.length === 0 ? "the configuration" : `"${path.map(String).join(".")}"`;
   if (issue.code === "unrecognized_keys") {
     const [unknown = ""] = issue.keys;
-    const near = nearestWord(unknown, keysAt(path));
+    const near = nearestWord(unknown, keysAt(path, topKeys));
     return {
       path: [...path, unknown],
-      message: `there is no setting "${unknown}"${path.length === 0 ? "" : ` in ${key}`}; ${near === null ? `there are ${keysAt(path).join(", ")}` : `did you mean "${near}"?`}`,
+      message: `there is no setting "${unknown}"${path.length === 0 ? "" : ` in ${key}`}; ${near === null ? `there are ${keysAt(path, topKeys).join(", ")}` : `did you mean "${near}"?`}`,
     };
   }
   if (issue.code === "invalid_value") {
@@ -165,9 +170,9 @@ const listed = (words: readonly string[]): string =>
         .join(", ")} or "${words.at(-1)}"`;
 
 /** The keys that may stand at a path of the configuration. */
-function keysAt(path: readonly PropertyKey[]): readonly string[] {
+function keysAt(path: readonly PropertyKey[], topKeys: readonly string[]): readonly string[] {
   const [first, ...rest] = path;
-  if (first === undefined) return Object.keys(configSchema.shape);
+  if (first === undefined) return topKeys;
   if (first === "conformance") return ["wcag", "level"];
   if (first === "output") return ["outcomes", "families", "all"];
   if (first === "components") return ["as"];
