@@ -40,12 +40,21 @@ export function markupExceptions(document: Document): readonly Exception[] {
         if (node.shadow !== null) stack.push(node.shadow.children);
       }
       if (node.kind !== "comment" || node.source === null) continue;
-      const next = nodes.slice(at + 1).find((other) => other.kind === "element");
-      const exception = readComment(node.value, node.source, next?.kind === "element" ? next : null);
+      const exception = readComment(node.value, node.source, firstWritten(nodes.slice(at + 1)));
       if (exception !== null) found.push(exception);
     }
   }
   return found;
+}
+
+/** The first element that stands in the source: those that the parser implied are looked into. */
+function firstWritten(nodes: readonly Node[]): ElementNode | null {
+  for (const node of nodes) {
+    if (node.kind !== "element") continue;
+    const found = node.source === null ? firstWritten(node.children) : node;
+    if (found !== null) return found;
+  }
+  return null;
 }
 
 /** The exceptions that comments in a stylesheet make, each for the declaration or rule after it. */
