@@ -99,13 +99,16 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
   const texts = new SourceTexts();
   const frames = new FrameScenes(request.device, texts);
   const scene = frames.sceneOf(loaded);
-  let stops = tabSequence(scene, request.direction);
+  const forwards = tabSequence(scene);
+  const way = request.direction === "forwards" ? forwards : tabSequence(scene, "backwards");
+  // Jumps are those of the whole way forwards, wherever the walk starts and whichever way it goes.
+  const jumps = new Map(jumpsIn(forwards).map((jump, at) => [forwards[at]?.element, jump] as const));
+  let stops = way;
   if (request.from !== null) {
     const start = startOf(scene, name, request.from);
     if (typeof start === "string") return start;
-    stops = turned(stops, scene, start, request.direction);
+    stops = turned(way, scene, start, request.direction);
   }
-  const jumps = jumpsIn(request.direction === "forwards" ? stops : stops.toReversed());
   const unmarked = unmarkedIn(scene);
   const run = runChecks(scene, request.checks, ["failed", "cantTell"]);
   const crowded = new Map(
@@ -116,16 +119,14 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
     ),
   );
   const answers = new FindingAnswers(name, texts, host, { wcag: "2.2", level: "AAA" });
-  const own = new Set(stops.filter(({ document }) => document === scene).map(({ element }) => element));
-  // What a radio group leaves out is reached with the arrow keys.
-  const reached = new Set([...own, ...tabSequence(scene, "backwards").map(({ element }) => element)]);
+  const reached = new Set(forwards.map(({ element }) => element));
   return {
     target: name,
     direction: request.direction,
     scene,
     stops: stops.map((stop, at) => {
-      const jump = jumps[request.direction === "forwards" ? at : stops.length - 1 - at];
-      return stopAnswer(stop, at, frames, oddities(stop, frames.of(stop.document), jump, unmarked, crowded));
+      const odd = oddities(stop, frames.of(stop.document), jumps.get(stop.element), unmarked, crowded);
+      return stopAnswer(stop, at, frames, odd);
     }),
     unreached: [...unreachedIn(scene, reached), ...byPointerAlone(run.findings)].map(({ element, why }) => ({
       element: elementAnswer(scene.page.index, scene, element, texts),
@@ -310,10 +311,10 @@ export interface KeyCount {
 }
 
 /** The keys it takes to reach the first stop at or in the element that a selector picks; a message where there is none. */
-export function countKeys({ scene, target, stops: told }: PageWalk, selector: string): KeyCount | string {
+export function countKeys({ scene, target }: PageWalk, selector: string): KeyCount | string {
   const start = startOf(scene, target, selector);
   if (typeof start === "string") return start;
-  const stops = told.map(({ stop }) => stop);
+  const stops = tabSequence(scene);
   const { index } = scene.page;
   const isIn = (element: ElementNode) => {
     for (let up: ElementNode | null = element; up !== null; up = index.flatParent(up))

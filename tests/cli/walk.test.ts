@@ -64,6 +64,17 @@ describe("keel walk", () => {
     ]);
   });
 
+  test("finds nothing odd in where it is told to start, or which way it goes", async () => {
+    const plain = page(`<a href="1">One</a><a href="2" id="two">Two</a><a href="3">Three</a>`);
+    const odd = async (...args: string[]) =>
+      (await walked(plain, ...args)).document.stops.flatMap((stop) => stop.odd);
+    expect(await odd("--from", "#two")).toEqual([]);
+    expect(await odd("--from", "#two", "--back")).toEqual([]);
+    const count = (...args: string[]) =>
+      keel(folderWith({ "a.html": plain }), ["walk", "a.html", "--count", "#two", ...args]);
+    expect((await count("--back")).out).toBe((await count()).out);
+  });
+
   test("tells widgets that are many stops, menus that only hover shows, and areas that only a pointer scrolls", async () => {
     const html = page(
       `<div role="tablist"><button role="tab" aria-selected="true">Fees</button><button role="tab">Slips</button></div>
