@@ -7,7 +7,7 @@ import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { nearestWord } from "../core/document/nearest-word.ts";
 import type { Outcome, Severity } from "../core/findings/verdict.ts";
 import type { NamedColour } from "../core/scene/scene.ts";
-import type { Theme } from "../core/scene/schemes.ts";
+import { type Theme, themeName } from "../core/scene/schemes.ts";
 import type { Level, WcagVersion } from "../core/standards/conformance.ts";
 import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
@@ -95,14 +95,19 @@ async function askedFor(args: AuditArguments, settings: Settings, host: Host): P
   const unknown = listed.find((word) => !outcomes.includes(word as Outcome));
   if (unknown !== undefined)
     return `there is no outcome "${unknown}" to list; ${nearestWord(unknown, outcomes) ?? outcomes.join(", ")} is one`;
-  const schemes = settings.settle("schemes", "theme", undefined, config.schemes, ["as the page asks"]);
-  const themes = themesOf([
-    ...(config.schemes ?? []).filter((word) => word.includes("=")),
-    ...(args.theme ?? []),
-  ]);
+  const configured = config.schemes ?? [];
+  const themes = themesOf([...configured.filter((word) => word.includes("=")), ...(args.theme ?? [])]);
   if (typeof themes === "string") return themes;
-  const colourSchemes = schemes.filter(
+  const colourSchemes = configured.filter(
     (word): word is "light" | "dark" => word === "light" || word === "dark",
+  );
+  const asAsked = colourSchemes.length === 0 ? ["as the page asks"] : colourSchemes;
+  settings.settle(
+    "schemes",
+    "theme",
+    args.theme === undefined ? undefined : [...asAsked, ...themes.map(themeName)],
+    config.schemes,
+    asAsked,
   );
   const palette = await configuredPalette(settings, base, host);
   if (typeof palette === "string") return palette;

@@ -9,14 +9,8 @@ import { type CheckText, families } from "../core/checks/check.ts";
 import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { type Device, desktop } from "../core/css/device.ts";
 import type { Host } from "../host/host.ts";
+import type { InForce } from "../report/terminal/settings.ts";
 import { type PageArguments, STANDARD_INPUT } from "./command.ts";
-
-/** One thing that is in force, and where it comes from: an option, the configuration, or nothing but what is usual. */
-export interface InForce {
-  readonly name: string;
-  readonly value: string;
-  readonly from: string;
-}
 
 /** Every check there is, across pages or on one. */
 export const everyCheck: readonly CheckText[] = [...catalogue, ...siteCatalogue];

@@ -52,7 +52,7 @@ export async function loadConfig(
     };
   }
   // What only a configuration needs is loaded only where there is one.
-  const { configSchema } = await import("./schema.ts");
+  const { configSchema, keysAt } = await import("./schema.ts");
   const value = await exportedValue(found, text);
   if (!value.ok)
     return {
@@ -61,9 +61,7 @@ export async function loadConfig(
     };
   const inPackage = path.basename(found) === "package.json";
   const parsed = configSchema.safeParse(value.value);
-  const wrong = parsed.success
-    ? unknownCheck(parsed.data, known)
-    : firstIssue(parsed.error, Object.keys(configSchema.shape));
+  const wrong = parsed.success ? unknownCheck(parsed.data, known) : firstIssue(parsed.error, keysAt);
   if (wrong !== null) {
     const { placeOf } = await import("./locate.ts");
     const at = placeOf(text, found, inPackage ? [PACKAGE_KEY, ...wrong.path] : wrong.path);
@@ -131,17 +129,17 @@ interface Wrong {
 }
 
 /** The first thing that is wrong, in words: what stands there, what was expected, the nearest key. */
-function firstIssue(error: z.ZodError, topKeys: readonly string[]): Wrong {
+function firstIssue(error: z.ZodError, keysAt: (path: readonly PropertyKey[]) => readonly string[]): Wrong {
   const [issue] = error.issues;
   if (issue === undefined) return { path: [], message: "the configuration cannot be used." };
   const path = issue.path;
   const key = path.length === 0 ? "the configuration" : `"${path.map(String).join(".")}"`;
   if (issue.code === "unrecognized_keys") {
     const [unknown = ""] = issue.keys;
-    const near = nearestWord(unknown, keysAt(path, topKeys));
+    const near = nearestWord(unknown, keysAt(path));
     return {
       path: [...path, unknown],
-      message: `there is no setting "${unknown}"${path.length === 0 ? "" : ` in ${key}`}; ${near === null ? `there are ${keysAt(path, topKeys).join(", ")}` : `did you mean "${near}"?`}`,
+      message: `there is no setting "${unknown}"${path.length === 0 ? "" : ` in ${key}`}; ${near === null ? `there are ${keysAt(path).join(", ")}` : `did you mean "${near}"?`}`,
     };
   }
   if (issue.code === "invalid_value") {
@@ -149,11 +147,9 @@ function firstIssue(error: z.ZodError, topKeys: readonly string[]): Wrong {
   }
   if (issue.code === "invalid_type") return { path, message: `${key} must be ${article(issue.expected)}.` };
   if (issue.code === "invalid_format") return { path, message: `${key} must be ${issue.message}.` };
+  // Only a check may be set in several ways.
   if (issue.code === "invalid_union")
-    return {
-      path,
-      message: `${key} must be ${path[0] === "checks" || path.includes("checks") ? '"off", a severity, or { severity, words }' : "something else"}.`,
-    };
+    return { path, message: `${key} must be "off", a severity, or { severity, words }.` };
   if (issue.code === "too_small") return { path, message: `${key} must not be empty or too small.` };
   return { path, message: `${key}: ${issue.message}.` };
 }
@@ -168,17 +164,6 @@ const listed = (words: readonly string[]): string =>
         .slice(0, -1)
         .map((w) => `"${w}"`)
         .join(", ")} or "${words.at(-1)}"`;
-
-/** The keys that may stand at a path of the configuration. */
-function keysAt(path: readonly PropertyKey[], topKeys: readonly string[]): readonly string[] {
-  const [first, ...rest] = path;
-  if (first === undefined) return topKeys;
-  if (first === "conformance") return ["wcag", "level"];
-  if (first === "output") return ["outcomes", "families", "all"];
-  if (first === "components") return ["as"];
-  if (first === "overrides" && rest.length <= 1) return ["files", "checks"];
-  return ["severity", "words"];
-}
 
 /** Ids are known only where the catalogue is: the first that names nothing, or is given words it does not go by. */
 function unknownCheck(config: Config, { ids, families, takingWords }: KnownChecks): Wrong | null {

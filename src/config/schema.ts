@@ -77,6 +77,29 @@ export const configSchema = z.strictObject({
     .optional(),
 });
 
+/** The keys that may stand at a path of the configuration; none where anything may, or nothing. */
+export function keysAt(path: readonly PropertyKey[]): readonly string[] {
+  let schemas: readonly z.core.$ZodType[] = [configSchema];
+  for (const key of path) schemas = schemas.flatMap((schema) => below(schema, key));
+  return [...new Set(schemas.flatMap(plain).flatMap((schema) => Object.keys(shapeOf(schema))))];
+}
+
+/** What is behind `optional`, and each choice of a union. */
+function plain(schema: z.core.$ZodType): readonly z.core.$ZodType[] {
+  if (schema instanceof z.ZodOptional) return plain(schema.unwrap());
+  return schema instanceof z.ZodUnion ? schema.options.flatMap(plain) : [schema];
+}
+
+const shapeOf = (schema: z.core.$ZodType): Readonly<Record<string, z.core.$ZodType>> =>
+  schema instanceof z.ZodObject ? schema.shape : {};
+
+const below = (schema: z.core.$ZodType, key: PropertyKey): readonly z.core.$ZodType[] =>
+  plain(schema).flatMap((one) => {
+    if (one instanceof z.ZodArray) return [one.element];
+    if (one instanceof z.ZodRecord) return [one.valueType];
+    return shapeOf(one)[String(key)] ?? [];
+  });
+
 /** What a configuration file holds. */
 export type Config = z.input<typeof configSchema>;
 export type CheckSetting = z.infer<typeof checkSetting>;

@@ -13,6 +13,7 @@ import {
   type SchemeView,
   schemeView,
   type Theme,
+  themeName,
   withTheme,
 } from "./schemes.ts";
 
@@ -104,9 +105,5 @@ function viewOf(
   // The document itself is another object then: its own sheets go with it.
   const moved = sheets.map((sheet) => ("mode" in sheet.scope ? sheet : { ...sheet, scope: document }));
   const page = { index, styles: stylesFromCascade(cascadeFor(index, moved, device)) };
-  return schemeView(
-    theme === null ? device.colourScheme : `${theme.attribute}=${theme.value}`,
-    page,
-    presenceOf(page),
-  );
+  return schemeView(theme === null ? device.colourScheme : themeName(theme), page, presenceOf(page));
 }

@@ -25,6 +25,9 @@ export interface Theme {
   readonly value: string;
 }
 
+/** The theme as it is named on the command line and in findings. */
+export const themeName = ({ attribute, value }: Theme): string => `${attribute}=${value}`;
+
 /** The page with a theme switched on: only its root is another. A class is added to those that are there. */
 export function withTheme(document: Document, { attribute, value }: Theme): Document {
   const children = document.children.map((node) => {

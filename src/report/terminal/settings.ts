@@ -1,15 +1,15 @@
 import type { Paint } from "./paint.ts";
 import { printable } from "./printable.ts";
 
-/** One thing that is in force, and where it comes from. */
-interface Setting {
+/** One thing that is in force, and where it comes from: an option, the configuration, or nothing but what is usual. */
+export interface InForce {
   readonly name: string;
   readonly value: string;
   readonly from: string;
 }
 
 /** What is in force, a line each, with where it comes from. */
-export function settingsText(settings: readonly Setting[], paint: Paint): string {
+export function settingsText(settings: readonly InForce[], paint: Paint): string {
   const { colours } = paint;
   const nameWidth = Math.max(...settings.map(({ name }) => name.length));
   const valueWidth = Math.min(60, Math.max(...settings.map(({ value }) => value.length)));
