@@ -1,6 +1,6 @@
 import { parse as parseCss } from "css-tree";
 import { parse } from "parse5";
-import { checksFor } from "../src/answers/audit.ts";
+import { checksFor } from "../src/answers/check-plan.ts";
 import { catalogue } from "../src/core/checks/catalogue.ts";
 import { runChecks } from "../src/core/checks/run.ts";
 import { tabSequence } from "../src/core/focus/tab-sequence.ts";

@@ -1,4 +1,4 @@
-import type { Check, CheckSettings, CheckText } from "../core/checks/check.ts";
+import type { Check, CheckText } from "../core/checks/check.ts";
 import { type CriterionRow, criterionRows } from "../core/checks/coverage.ts";
 import { addFacts, type PageFacts, pageFacts } from "../core/checks/page-facts.ts";
 import { addTallies, type CheckResult, checkResult, runChecks, type Tally } from "../core/checks/run.ts";
@@ -10,9 +10,10 @@ import type { Problem } from "../core/findings/problems.ts";
 import type { Finding, Outcome, Severity } from "../core/findings/verdict.ts";
 import { type NamedColour, type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import type { Theme } from "../core/scene/schemes.ts";
-import { type Conformance, demandedCriteria, isDemanded } from "../core/standards/conformance.ts";
+import { type Conformance, demandedCriteria } from "../core/standards/conformance.ts";
 import type { CriterionNumber } from "../core/standards/criteria.ts";
 import type { Host } from "../host/host.ts";
+import { type CheckPlan, checksFor } from "./check-plan.ts";
 import { SourceTexts } from "./element-answer.ts";
 import { ExceptionBook } from "./exception-book.ts";
 import {
@@ -23,24 +24,14 @@ import {
   severities,
   shareCauses,
 } from "./finding-answer.ts";
-import { type LoadedPage, type LoadOptions, loadPage } from "./load-page.ts";
-import { findPages, type PageFile, type TargetRequest } from "./targets.ts";
+import type { LoadedPage } from "./load-page.ts";
+import { type ReadPage, type ReadRequest, readPages } from "./read-pages.ts";
+import type { PageFile } from "./targets.ts";
 
 export type { FindingAnswer };
 
-/** What a team has set for one check on one page. */
-export interface PageCheckSettings extends CheckSettings {
-  readonly off: boolean;
-}
-
-export interface AuditRequest extends LoadOptions, TargetRequest {
-  readonly checks: readonly Check[];
+export interface AuditRequest extends ReadRequest, CheckPlan {
   readonly siteChecks: readonly SiteCheck[];
-  /** Every check there is, also those that do not run: comments may name them, and criteria hang on them. */
-  readonly known: readonly CheckText[];
-  /** The settings of a check for a page, by the name it is shown with. */
-  readonly settingsFor: (page: string) => (check: CheckText) => PageCheckSettings;
-  readonly conformance: Conformance;
   readonly device: Device;
   /** Themes in which colours are judged too. */
   readonly themes: readonly Theme[];
@@ -79,16 +70,6 @@ export interface AuditAnswer {
   readonly texts: SourceTexts;
 }
 
-/** Checks of good practice always run; others when the chosen version and level demand one of their criteria. */
-export const checksFor = <C extends CheckText>(
-  checks: readonly C[],
-  conformance: Conformance,
-): readonly C[] =>
-  checks.filter(
-    (check) =>
-      check.criteria.length === 0 || check.criteria.some((number) => isDemanded(number, conformance)),
-  );
-
 /** Audits every page the targets name. What cannot be read is a problem; the rest is audited all the same. */
 export async function audit(
   request: AuditRequest,
@@ -97,21 +78,8 @@ export async function audit(
 ): Promise<AuditAnswer> {
   const startedAt = host.clock.now();
   const start = host.clock.elapsed();
-  const { pages, problems: targetProblems } = await findPages(request, host);
-  const problems: Problem[] = [...targetProblems];
-  const work = new Audit(request, host, pages.length > 1);
-  let incomplete = targetProblems.length > 0;
-  for (const [done, page] of pages.entries()) {
-    onPage(page, done, pages.length);
-    const loaded = await loadPage(page, host, request);
-    if (!loaded.ok) {
-      problems.push(loaded.problem);
-      incomplete = true;
-      continue;
-    }
-    problems.push(...loaded.value.problems);
-    work.addPage(page, loaded.value);
-  }
+  const work = new Audit(request, host);
+  const { problems, incomplete } = await readPages(request, host, (read) => work.addPage(read), onPage);
   const answer = work.finish();
   return {
     startedAt,
@@ -128,8 +96,6 @@ class Audit {
   readonly #request: AuditRequest;
   readonly #host: Host;
   readonly #checks: readonly Check[];
-  readonly #siteChecks: readonly SiteCheck[];
-  readonly #several: boolean;
   readonly #texts = new SourceTexts();
   readonly #exceptions: ExceptionBook;
   readonly #subjects: Subject[] = [];
@@ -142,19 +108,19 @@ class Audit {
     string,
     (finding: SiteFinding, check: SiteCheck, severity: Severity) => FindingAnswer | null
   >();
+  #several = false;
   #facts: PageFacts | null = null;
   #accepted = 0;
 
-  constructor(request: AuditRequest, host: Host, several: boolean) {
+  constructor(request: AuditRequest, host: Host) {
     this.#request = request;
     this.#host = host;
-    this.#several = several;
     this.#checks = checksFor(request.checks, request.conformance);
-    this.#siteChecks = several ? checksFor(request.siteChecks, request.conformance) : [];
     this.#exceptions = new ExceptionBook(request.known.map((check) => check.id));
   }
 
-  addPage(page: PageFile, loaded: LoadedPage): void {
+  addPage({ page, loaded, several }: ReadPage): void {
+    this.#several = several;
     const { device, themes, colourSchemes, palette, outcomes, conformance } = this.#request;
     this.#texts.add(loaded.texts);
     const scene = sceneFromSource(loaded.document, loaded.sheets, {
@@ -201,8 +167,12 @@ class Audit {
     });
   }
 
+  #siteChecks(): readonly SiteCheck[] {
+    return this.#several ? checksFor(this.#request.siteChecks, this.#request.conformance) : [];
+  }
+
   #auditSite(): void {
-    for (const check of this.#siteChecks) {
+    for (const check of this.#siteChecks()) {
       const pages = this.#digests.filter(({ page }) => !this.#request.settingsFor(page)(check).off);
       const { targets, findings } = check.judgePages(pages);
       const counts = { passed: targets - findings.length, failed: 0, cantTell: 0 };
@@ -226,7 +196,7 @@ class Audit {
   finish() {
     this.#auditSite();
     const { conformance } = this.#request;
-    const checks: readonly CheckText[] = [...this.#checks, ...this.#siteChecks];
+    const checks: readonly CheckText[] = [...this.#checks, ...this.#siteChecks()];
     return {
       subjects: this.#subjects,
       findings: shareCauses(this.#findings).sort(inReportOrder),

@@ -1,4 +1,3 @@
-import type { Check } from "../core/checks/check.ts";
 import { focusMarkOf, markedStops } from "../core/checks/keys/focus-mark-of.ts";
 import { fragmentTarget, skipLinks } from "../core/checks/keys/skip-link.ts";
 import { runChecks } from "../core/checks/run.ts";
@@ -6,7 +5,6 @@ import { NO } from "../core/css/certainty.ts";
 import type { Device } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { textContent } from "../core/document/text-content.ts";
-import type { Problem } from "../core/findings/problems.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import { type Direction, type FocusDocument, type Stop, tabSequence } from "../core/focus/tab-sequence.ts";
 import { type Unreached, unreachedIn } from "../core/focus/unreached.ts";
@@ -15,19 +13,20 @@ import { type KeyAt, keysAt } from "../core/keyboard/keys-at.ts";
 import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import type { Host } from "../host/host.ts";
+import { type CheckPlan, checksFor } from "./check-plan.ts";
 import { type ElementAnswer, elementAnswer, type SourceAnswer, SourceTexts } from "./element-answer.ts";
+import { ExceptionBook } from "./exception-book.ts";
 import { type FindingAnswer, FindingAnswers, inReportOrder, placeOf } from "./finding-answer.ts";
-import { type LoadedPage, type LoadOptions, loadPage } from "./load-page.ts";
+import type { LoadedPage } from "./load-page.ts";
+import { type ReadOutcome, type ReadRequest, readPages } from "./read-pages.ts";
 import { selectElements } from "./select.ts";
-import { findPages, type TargetRequest } from "./targets.ts";
 
-export interface WalkRequest extends LoadOptions, TargetRequest {
+/** A walk; the checks of its plan are those whose findings stand beside it. */
+export interface WalkRequest extends ReadRequest, CheckPlan {
   readonly device: Device;
   readonly direction: Direction;
   /** Where the walk starts: after the first element that a selector picks; null for the top. */
   readonly from: string | null;
-  /** The checks whose findings stand beside the walk. */
-  readonly checks: readonly Check[];
 }
 
 export interface StopAnswer {
@@ -65,34 +64,21 @@ export interface PageWalk {
 }
 
 export type WalkAnswer =
-  | {
-      readonly ok: true;
-      readonly walks: readonly PageWalk[];
-      readonly problems: readonly Problem[];
-      readonly incomplete: boolean;
-    }
+  | ({ readonly ok: true; readonly walks: readonly PageWalk[] } & ReadOutcome)
   /** A selector that cannot be read, or picks nothing. */
   | { readonly ok: false; readonly message: string };
 
 /** Where the keyboard goes on every page the targets name, read from their source. */
 export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer> {
-  const { pages, problems: targetProblems } = await findPages(request, host);
-  const problems: Problem[] = [...targetProblems];
   const walks: PageWalk[] = [];
-  let incomplete = targetProblems.length > 0;
-  for (const page of pages) {
-    const loaded = await loadPage(page, host, { ...request, withFrames: true });
-    if (!loaded.ok) {
-      problems.push(loaded.problem);
-      incomplete = true;
-      continue;
-    }
-    problems.push(...loaded.value.problems);
-    const walked = walkPage(page.name, loaded.value, request, host);
-    if (typeof walked === "string") return { ok: false, message: walked };
-    walks.push(walked);
-  }
-  return { ok: true, walks, problems, incomplete };
+  const refused: string[] = [];
+  const outcome = await readPages({ ...request, withFrames: true }, host, ({ page, loaded }) => {
+    const walked = walkPage(page.name, loaded, request, host);
+    if (typeof walked === "string") refused.push(walked);
+    else walks.push(walked);
+  });
+  const [message] = refused;
+  return message === undefined ? { ok: true, walks, ...outcome } : { ok: false, message };
 }
 
 function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: Host): PageWalk | string {
@@ -110,7 +96,15 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
     stops = turned(way, scene, start, request.direction);
   }
   const unmarked = unmarkedIn(scene);
-  const run = runChecks(scene, request.checks, ["failed", "cantTell"]);
+  const settings = request.settingsFor(name);
+  const exceptions = new ExceptionBook(request.known.map((check) => check.id));
+  const run = runChecks(
+    scene,
+    checksFor(request.checks, request.conformance).filter((check) => !settings(check).off),
+    ["failed", "cantTell"],
+    settings,
+    exceptions.ofPage(loaded.document, loaded.sheets).allows,
+  );
   const crowded = new Map(
     run.findings.flatMap(({ check, element, facts }) =>
       check === "keys.one-stop-per-widget"
@@ -118,7 +112,7 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
         : [],
     ),
   );
-  const answers = new FindingAnswers(name, texts, host, { wcag: "2.2", level: "AAA" });
+  const answers = new FindingAnswers(name, texts, host, request.conformance);
   const reached = new Set(forwards.map(({ element }) => element));
   return {
     target: name,

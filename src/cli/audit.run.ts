@@ -8,19 +8,17 @@ import { nearestWord } from "../core/document/nearest-word.ts";
 import type { Outcome, Severity } from "../core/findings/verdict.ts";
 import type { NamedColour } from "../core/scene/scene.ts";
 import { type Theme, themeName } from "../core/scene/schemes.ts";
-import type { Level, WcagVersion } from "../core/standards/conformance.ts";
 import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
 import { auditJson } from "../report/json/audit.ts";
 import { auditText } from "../report/terminal/audit.ts";
 import { settingsText } from "../report/terminal/settings.ts";
 import type { AuditArguments } from "./audit.ts";
-import { checkSettings } from "./check-settings.ts";
 import { chooseChecks } from "./choose-checks.ts";
 import { STANDARD_INPUT } from "./command.ts";
 import { progressLine } from "./progress.ts";
 import { COULD_NOT, complain, DONE, deliver, FOUND, paintOf, reportProblems } from "./run-context.ts";
-import { everyCheck, pageSettings, type Settings, settingsFor } from "./settings.ts";
+import { checkPlan, everyCheck, pageSettings, type Settings, settingsFor } from "./settings.ts";
 import { packageVersion } from "./version.ts";
 
 const outcomes: readonly Outcome[] = ["failed", "cantTell", "passed"];
@@ -111,22 +109,13 @@ async function askedFor(args: AuditArguments, settings: Settings, host: Host): P
   );
   const palette = await configuredPalette(settings, base, host);
   if (typeof palette === "string") return palette;
-  const conformance = {
-    wcag: settings.settle(
-      "conformance.wcag",
-      "wcag",
-      args.wcag,
-      config.conformance?.wcag,
-      "2.2",
-    ) as WcagVersion,
-    level: settings.settle(
-      "conformance.level",
-      "level",
-      args.level,
-      config.conformance?.level,
-      "AA",
-    ) as Level,
-  };
+  const plan = checkPlan(
+    args,
+    settings,
+    host,
+    catalogue.filter((check) => ids.has(check.id)),
+    new Set((only ?? []).flatMap((word) => word.split(","))),
+  );
   const failOn = settings.settle("failOn", "fail-on", args["fail-on"], config.failOn, "friction");
   const shownFamilies = settings.settle<readonly Family[] | null>(
     "output.families",
@@ -144,16 +133,8 @@ async function askedFor(args: AuditArguments, settings: Settings, host: Host): P
     request: {
       ...pages.value,
       device: { ...pages.value.device, ...(firstScheme === undefined ? {} : { colourScheme: firstScheme }) },
-      checks: catalogue.filter((check) => ids.has(check.id)),
+      ...plan,
       siteChecks: siteCatalogue.filter((check) => ids.has(check.id)),
-      known: everyCheck,
-      settingsFor: checkSettings(
-        config,
-        base,
-        host.workingDirectory,
-        new Set((only ?? []).flatMap((word) => word.split(","))),
-      ),
-      conformance,
       themes,
       colourSchemes: colourSchemes.length === 0 ? null : colourSchemes,
       palette,

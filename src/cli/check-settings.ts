@@ -1,6 +1,6 @@
 import path from "node:path";
 import picomatch from "picomatch";
-import type { PageCheckSettings } from "../answers/audit.ts";
+import type { PageCheckSettings } from "../answers/check-plan.ts";
 import type { CheckSetting, Config } from "../config/schema.ts";
 import { type CheckText, familyOf } from "../core/checks/check.ts";
 

@@ -90,7 +90,7 @@ export async function runDemo(args: DemoArguments): Promise<void> {
   }
 
   const walked = await walk(
-    { ...limits, targets: ["mistakes/slipway.html"], direction: "forwards", from: null, checks: keyChecks },
+    { ...request, checks: keyChecks, targets: ["mistakes/slipway.html"], direction: "forwards", from: null },
     host,
   );
   const [way] = walked.ok ? walked.walks : [];

@@ -1,15 +1,17 @@
 import path from "node:path";
 import picomatch from "picomatch";
-import type { LoadOptions } from "../answers/load-page.ts";
-import type { TargetRequest } from "../answers/targets.ts";
+import type { CheckPlan } from "../answers/check-plan.ts";
+import type { ReadRequest } from "../answers/read-pages.ts";
 import { type LoadedConfig, loadConfig } from "../config/load.ts";
 import type { Config } from "../config/schema.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
-import { type CheckText, families } from "../core/checks/check.ts";
+import { type Check, type CheckText, families } from "../core/checks/check.ts";
 import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { type Device, desktop } from "../core/css/device.ts";
+import type { Level, WcagVersion } from "../core/standards/conformance.ts";
 import type { Host } from "../host/host.ts";
 import type { InForce } from "../report/terminal/settings.ts";
+import { checkSettings } from "./check-settings.ts";
 import { type PageArguments, STANDARD_INPUT } from "./command.ts";
 
 /** Every check there is, across pages or on one. */
@@ -66,7 +68,7 @@ export async function settingsFor(
 }
 
 /** What is read, and for which device: the part of the settings that every command which reads pages needs. */
-export interface PageSettings extends LoadOptions, TargetRequest {
+export interface PageSettings extends ReadRequest {
   readonly device: Device;
 }
 
@@ -139,6 +141,26 @@ export function pageSettings(args: PageArguments, settings: Settings, host: Host
           false,
         ),
       },
+    },
+  };
+}
+
+/** How a page is judged: the part of the settings that every command which runs checks needs. */
+export function checkPlan(
+  args: { readonly wcag?: string | undefined; readonly level?: string | undefined },
+  settings: Settings,
+  host: Host,
+  checks: readonly Check[],
+  asked: ReadonlySet<string> = new Set(),
+): CheckPlan {
+  const { conformance } = settings.config;
+  return {
+    checks,
+    known: everyCheck,
+    settingsFor: checkSettings(settings.config, settings.base, host.workingDirectory, asked),
+    conformance: {
+      wcag: settings.settle("conformance.wcag", "wcag", args.wcag, conformance?.wcag, "2.2") as WcagVersion,
+      level: settings.settle("conformance.level", "level", args.level, conformance?.level, "AA") as Level,
     },
   };
 }

@@ -5,7 +5,7 @@ import { walkSvg } from "../report/svg/walk.ts";
 import { countText, walkText } from "../report/terminal/walk.ts";
 import { keyChecks } from "./key-checks.ts";
 import { COULD_NOT, complain, deliver, paintOf, reportProblems } from "./run-context.ts";
-import { pageSettings, settingsFor } from "./settings.ts";
+import { checkPlan, pageSettings, settingsFor } from "./settings.ts";
 import type { WalkArguments } from "./walk.ts";
 
 export async function runWalk(args: WalkArguments): Promise<void> {
@@ -19,7 +19,7 @@ export async function runWalk(args: WalkArguments): Promise<void> {
       ...pages.value,
       direction: args.back ? "backwards" : "forwards",
       from: args.from ?? null,
-      checks: keyChecks,
+      ...checkPlan({}, found.settings, host, keyChecks),
     },
     host,
   );

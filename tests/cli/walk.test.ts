@@ -75,6 +75,26 @@ describe("keel walk", () => {
     expect((await count("--back")).out).toBe((await count()).out);
   });
 
+  test("keeps to what the configuration and comments in the source say of checks", async () => {
+    const files = {
+      "a.html": page(
+        `<div onclick="go()">Go</div><!-- keel: allow keys.reachable because a key does it --><div onclick="stay()">Stay</div>`,
+      ),
+    };
+    const found = async (config: object) => {
+      const folder = folderWith({ ...files, "keel.config.json": JSON.stringify(config) });
+      const { findings } = walkSchema.parse(
+        JSON.parse((await keel(folder, ["walk", "a.html", "--format", "json"])).out),
+      );
+      return findings.map(({ check, element, severity }) => [check, element.snippet, severity]);
+    };
+    expect(await found({})).toEqual([["keys.reachable", `<div onclick="go()">`, "blocker"]]);
+    expect(await found({ checks: { keys: "friction" } })).toEqual([
+      ["keys.reachable", `<div onclick="go()">`, "friction"],
+    ]);
+    expect(await found({ checks: { "keys.reachable": "off" } })).toEqual([]);
+  });
+
   test("tells widgets that are many stops, menus that only hover shows, and areas that only a pointer scrolls", async () => {
     const html = page(
       `<div role="tablist"><button role="tab" aria-selected="true">Fees</button><button role="tab">Slips</button></div>

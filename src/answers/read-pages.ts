@@ -1,0 +1,44 @@
+import type { Problem } from "../core/findings/problems.ts";
+import type { Host } from "../host/host.ts";
+import { type LoadedPage, type LoadOptions, loadPage } from "./load-page.ts";
+import { findPages, type PageFile, type TargetRequest } from "./targets.ts";
+
+/** What a command asks to read, and within which limits. */
+export interface ReadRequest extends LoadOptions, TargetRequest {}
+
+/** What came of reading: everything that went wrong, and whether some target could not be read at all. */
+export interface ReadOutcome {
+  readonly problems: readonly Problem[];
+  readonly incomplete: boolean;
+}
+
+/** One page with all that belongs to it, and whether it is one of several. */
+export interface ReadPage {
+  readonly page: PageFile;
+  readonly loaded: LoadedPage;
+  readonly several: boolean;
+}
+
+/** Reads the pages that the targets name, one after the other; what cannot be read is told, and the rest read all the same. */
+export async function readPages(
+  request: ReadRequest,
+  host: Host,
+  visit: (read: ReadPage) => void,
+  onPage: (page: PageFile, done: number, total: number) => void = () => {},
+): Promise<ReadOutcome> {
+  const { pages, problems: targetProblems } = await findPages(request, host);
+  const problems: Problem[] = [...targetProblems];
+  let incomplete = targetProblems.length > 0;
+  for (const [done, page] of pages.entries()) {
+    onPage(page, done, pages.length);
+    const loaded = await loadPage(page, host, request);
+    if (loaded.ok) {
+      problems.push(...loaded.value.problems);
+      visit({ page, loaded: loaded.value, several: pages.length > 1 });
+    } else {
+      problems.push(loaded.problem);
+      incomplete = true;
+    }
+  }
+  return { problems, incomplete };
+}
