@@ -2,7 +2,7 @@ import { spawn } from "node:child_process";
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { onTestFinished } from "vitest";
+import { afterAll } from "vitest";
 
 const cli = path.resolve(import.meta.dirname, "../../dist/cli.js");
 
@@ -38,10 +38,15 @@ export function keel(
   });
 }
 
-/** A folder with files in it, gone when the test ends. */
+const folders: string[] = [];
+afterAll(() => {
+  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
+});
+
+/** A folder with files in it, gone when the tests of the file are over: they run side by side. */
 export function folderWith(files: Readonly<Record<string, string | Uint8Array>>): string {
   const folder = mkdtempSync(path.join(tmpdir(), "keel-test-"));
-  onTestFinished(() => rmSync(folder, { recursive: true, force: true }));
+  folders.push(folder);
   for (const [name, content] of Object.entries(files)) {
     mkdirSync(path.dirname(path.join(folder, name)), { recursive: true });
     writeFileSync(path.join(folder, name), content);
