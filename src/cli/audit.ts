@@ -1,6 +1,7 @@
 import type { ArgumentsCamelCase, Options } from "yargs";
 import {
   command,
+  formatOption,
   type PageArguments,
   type PrintArguments,
   pageOptions,
@@ -10,7 +11,7 @@ import {
 
 const options = {
   ...pageOptions,
-  format: { choices: ["terminal", "json"], default: "terminal", describe: "How the answer is written" },
+  format: formatOption(["terminal", "json"]),
   ...printOptions,
   "fail-on": {
     choices: ["blocker", "barrier", "friction", "never"],

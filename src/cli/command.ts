@@ -71,6 +71,13 @@ export const pageOptions = {
   },
 } as const satisfies Record<string, Options>;
 
+/** How a command may write its answer, the first of the formats when nothing is said. */
+export const formatOption = (formats: readonly string[], more = ""): Options => ({
+  choices: formats,
+  default: formats[0],
+  describe: `How the answer is written${more}`,
+});
+
 /** Options of every command that prints. */
 export const printOptions = {
   output: {

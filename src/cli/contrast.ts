@@ -1,5 +1,5 @@
 import type { ArgumentsCamelCase, Options } from "yargs";
-import { command, type PrintArguments, printOptions } from "./command.ts";
+import { command, formatOption, type PrintArguments, printOptions } from "./command.ts";
 
 const options = {
   over: {
@@ -15,7 +15,7 @@ const options = {
     describe:
       "A stylesheet with colours as custom properties, or a JSON object of colours: alone, all its pairs; with two colours, the nearest of its own",
   },
-  format: { choices: ["terminal", "json"], default: "terminal", describe: "How the answer is written" },
+  format: formatOption(["terminal", "json"]),
   ...printOptions,
 } as const satisfies Record<string, Options>;
 

@@ -1,12 +1,8 @@
 import type { ArgumentsCamelCase, Options } from "yargs";
-import { command, type PrintArguments, printOptions } from "./command.ts";
+import { command, formatOption, type PrintArguments, printOptions } from "./command.ts";
 
 const options = {
-  format: {
-    choices: ["terminal", "markdown"],
-    default: "terminal",
-    describe: "How the answer is written",
-  },
+  format: formatOption(["terminal", "markdown"]),
   ...printOptions,
 } as const satisfies Record<string, Options>;
 

@@ -1,6 +1,7 @@
 import type { ArgumentsCamelCase, Options } from "yargs";
 import {
   command,
+  formatOption,
   type PageArguments,
   type PrintArguments,
   pageOptions,
@@ -10,11 +11,7 @@ import {
 
 const options = {
   ...pageOptions,
-  format: {
-    choices: ["terminal", "json", "svg"],
-    default: "terminal",
-    describe: "How the answer is written; svg draws the way over a schematic of the page",
-  },
+  format: formatOption(["terminal", "json", "svg"], "; svg draws the way over a schematic of the page"),
   ...printOptions,
   back: { type: "boolean", default: false, describe: "Walk with Shift+Tab, from the end" },
   from: {
