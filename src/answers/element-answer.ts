@@ -2,6 +2,7 @@ import type { DocumentIndex } from "../core/document/document-index.ts";
 import { elementPath } from "../core/document/element-path.ts";
 import { type LineMap, lineMap } from "../core/document/line-map.ts";
 import type { ElementNode, Span } from "../core/document/node.ts";
+import { shortened } from "../core/document/shortened.ts";
 import type { Semantics } from "../core/semantics/semantics.ts";
 
 /** An element as other programs are told of it. */
@@ -68,7 +69,7 @@ export class SourceTexts {
       text === null || element.source === null
         ? `<${element.tag}>`
         : text.slice(element.source.start, element.source.end);
-    return written.length > LONGEST_SNIPPET ? `${written.slice(0, LONGEST_SNIPPET - 1)}…` : written;
+    return shortened(written, LONGEST_SNIPPET);
   }
 }
 

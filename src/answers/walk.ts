@@ -4,6 +4,7 @@ import { runChecks } from "../core/checks/run.ts";
 import { NO } from "../core/css/certainty.ts";
 import type { Device } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
+import { shortened } from "../core/document/shortened.ts";
 import { textContent } from "../core/document/text-content.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import { type Direction, type FocusDocument, type Stop, tabSequence } from "../core/focus/tab-sequence.ts";
@@ -217,7 +218,7 @@ const LONGEST_TEXT = 60;
 function heardOrText(scene: Scene, element: ElementNode): string {
   const text = textContent(element);
   if (scene.name(element).text !== "" || text === "") return heardLineOf(scene, element);
-  return `<${element.tag}> "${text.length > LONGEST_TEXT ? `${text.slice(0, LONGEST_TEXT)}…` : text}"`;
+  return `<${element.tag}> "${shortened(text, LONGEST_TEXT)}"`;
 }
 
 const becauseOf = ({ cause, tabindex }: Stop): string =>

@@ -43,6 +43,12 @@ export interface Judged {
   readonly cause?: string;
 }
 
+/** Points at an element, or at an attribute of it, where its place is known. */
+export function at(element: ElementNode, attribute?: string): Pick<Judged, "source"> {
+  const source = attribute === undefined ? element.source : element.attributes.get(attribute)?.source;
+  return source == null ? {} : { source };
+}
+
 export const passed: Verdict = { outcome: "passed" };
 export const inapplicable: Verdict = { outcome: "inapplicable" };
 

@@ -1,5 +1,6 @@
 import type { PageWalk } from "../../answers/walk.ts";
 import type { ElementNode } from "../../core/document/node.ts";
+import { shortened } from "../../core/document/shortened.ts";
 import { spokenRole } from "../../core/semantics/heard-line.ts";
 import { isLandmarkRole } from "../../core/semantics/lists-by-kind.ts";
 import { accessibilityTree, type TreeNode } from "../../core/semantics/tree.ts";
@@ -147,7 +148,7 @@ function rowSvg(row: Placed, right: number): readonly string[] {
   // All words stand beside the path, none across it.
   const textX = row.x + 2 * RADIUS + 8;
   const room = Math.max(8, Math.floor((right - textX) / 6.9));
-  const text = escaped(row.text.length > room ? `${row.text.slice(0, room - 1)}…` : row.text);
+  const text = escaped(shortened(row.text, room));
   switch (row.kind) {
     case "landmark":
       return [

@@ -1,4 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
+import { shortened } from "../../document/shortened.ts";
 import { textContent } from "../../document/text-content.ts";
 import { cantTell, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
@@ -29,7 +30,7 @@ function* explanations(scene: Scene): Iterable<ElementNode> {
 function judge(element: ElementNode): Verdict {
   const text = textContent(element);
   return cantTell(
-    `"${text.length > 80 ? `${text.slice(0, 80)}…` : text}": is what the colour means told another way too, by a word or a sign?`,
+    `"${shortened(text, 80)}": is what the colour means told another way too, by a word or a sign?`,
     ask("Write a word or a sign beside the colour, and name that in the explanation."),
     { facts: { text } },
   );

@@ -1,5 +1,6 @@
 import { referencedElements } from "../../document/document-index.ts";
 import type { ElementNode } from "../../document/node.ts";
+import { shortened } from "../../document/shortened.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
@@ -35,7 +36,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
   const text = textContent(message);
   const id = attributeText(message, "id");
   return failed(
-    `The message "${text.length > 60 ? `${text.slice(0, 60)}…` : text}" is not connected to its field.`,
+    `The message "${shortened(text, 60)}" is not connected to its field.`,
     id === null || id === ""
       ? ask("Give the message an id, and name it in aria-describedby of the field.")
       : withEdits("likely", `Connect them: aria-describedby="${id}".`, [

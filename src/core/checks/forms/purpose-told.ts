@@ -3,7 +3,7 @@ import { inputType } from "../../document/form-controls.ts";
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -32,7 +32,6 @@ function judge(field: ElementNode, scene: Scene): Verdict {
   // Words made up to keep browsers from filling in say nothing about the user.
   if (/^(?:none|nope|no|false|true|disabled|new|random|chrome-off|nofill|do-not-autofill)$/.test(wrong))
     return inapplicable;
-  const source = field.attributes.get("autocomplete")?.source;
   const tokens = value.trim().split(/\s+/);
   const cleaned = tokens.map((token) => token.replace(/[^a-z0-9-]/gi, "").toLowerCase()).join(" ");
   const near = nearestWord(wrong, autofillNames);
@@ -50,7 +49,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
       : ask("Use the words of the HTML standard: name, email, tel, street-address, postal-code …"),
     {
       facts: { autocomplete: value },
-      ...(source == null ? {} : { source }),
+      ...at(field, "autocomplete"),
     },
   );
 }

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -28,13 +28,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   // Links that repeat one another share their key with reason.
   const href = attributeText(element, "href");
   if (href !== null && href === attributeText(first, "href")) return passed;
-  const source = element.attributes.get("accesskey")?.source;
   return failed(
     `The access key "${key}" belongs to "${scene.name(first).text}" already: which of them it reaches is chance.`,
     ask(
       "Give each its own key; or none, as access keys collide with those of browsers and assistive technology.",
     ),
-    { facts: { key }, ...(source == null ? {} : { source }) },
+    { facts: { key }, ...at(element, "accesskey") },
   );
 }
 

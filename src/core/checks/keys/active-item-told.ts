@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeTokens } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { withEdits } from "../../repair/edit.ts";
@@ -11,13 +11,12 @@ import { exposedWithAria } from "../exposed.ts";
 function judge(element: ElementNode, scene: Scene): Verdict {
   if (attributeTokens(element, "aria-activedescendant").length === 0) return inapplicable;
   if (element.tag.includes("-") || isFocusable(scene.page, scene.presence, element) !== false) return passed;
-  const source = element.attributes.get("aria-activedescendant")?.source;
   return failed(
     "This says which of its items is the active one, but takes no focus itself: nobody is told.",
     withEdits("likely", 'Add tabindex="0": the element that has focus says which item is active.', [
       setAttribute(element, "tabindex", "0"),
     ]),
-    source == null ? {} : { source },
+    at(element, "aria-activedescendant"),
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { hasAttribute } from "../../document/written.ts";
-import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/attribute-edits.ts";
 import { ask, withEdits } from "../../repair/edit.ts";
@@ -22,8 +22,7 @@ const asking = keptForScene((scene): readonly ElementNode[] =>
 );
 
 function judge(element: ElementNode, scene: Scene): Verdict {
-  const source = element.attributes.get("autofocus")?.source;
-  const details = source == null ? {} : { source };
+  const details = at(element, "autofocus");
   const takeAway = withEdits("likely", "Take autofocus away here.", [removeAttribute(element, "autofocus")]);
   const focusable = isFocusable(scene.page, scene.presence, element);
   if (focusable === "unknown") return inapplicable;

@@ -1,6 +1,7 @@
 import { NO } from "../../css/certainty.ts";
 import type { Interaction } from "../../css/match.ts";
 import type { ElementNode } from "../../document/node.ts";
+import { shortened } from "../../document/shortened.ts";
 import { textContent } from "../../document/text-content.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, tabindexOf } from "../../rendering/focusable.ts";
@@ -84,8 +85,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   );
   const what =
     actions.length === 0
-      ? `"${cutText(textContent(element))}"`
-      : `${actions.length} ${actions.length === 1 ? "link or control" : "links and controls"} ("${cutText(textContent(element))}")`;
+      ? `"${shortened(textContent(element), 40)}"`
+      : `${actions.length} ${actions.length === 1 ? "link or control" : "links and controls"} ("${shortened(textContent(element), 40)}")`;
   const repair = ask(
     near.length === 0
       ? "Put a button there that opens it, and show it while that is expanded; a hover rule alone needs a mouse."
@@ -111,8 +112,6 @@ function occursTwice(scene: Scene, text: string): boolean {
   const all = body === undefined ? "" : textContent(body);
   return all.indexOf(text) !== all.lastIndexOf(text);
 }
-
-const cutText = (text: string): string => (text.length > 40 ? `${text.slice(0, 40)}…` : text);
 
 export const hoverHasEqual = {
   id: "keys.hover-has-equal",

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -10,8 +10,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const event = ["focus", "focusin"].find((e) => handlerText(element, e) !== null);
   if (event === undefined || isFocusable(scene.page, scene.presence, element) === false) return inapplicable;
   const code = handlerText(element, event) ?? "";
-  const source = element.attributes.get(`on${event}`)?.source;
-  const details = { facts: { handler: code }, ...(source == null ? {} : { source }) };
+  const details = { facts: { handler: code }, ...at(element, `on${event}`) };
   if (/\bthis\.blur\s*\(/.test(code) && !isConditional(code))
     return failed(
       "This gives focus away as soon as it has it: no key can use it.",

@@ -1,7 +1,7 @@
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
-import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -26,11 +26,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   for (const event of events) {
     const code = handlerText(element, event);
     if (code === null || !changesContext.test(code)) continue;
-    const source = element.attributes.get(`on${event}`)?.source;
     const details = {
       facts: { handler: code },
       cause: `on${event} ${code}`,
-      ...(source == null ? {} : { source }),
+      ...at(element, `on${event}`),
     };
     const repair = ask("Add a button that does it, or say before the field what changing it does.");
     if (isTold(scene, element)) return passed;

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isTabbable } from "../../rendering/focusable.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -15,8 +15,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   for (const event of ["blur", "focusout"]) {
     const code = handlerText(element, event);
     if (code === null || !takesFocusBack.test(code)) continue;
-    const source = element.attributes.get(`on${event}`)?.source;
-    const details = { facts: { handler: code }, ...(source == null ? {} : { source }) };
+    const details = { facts: { handler: code }, ...at(element, `on${event}`) };
     const repair = ask("Say beside the field what is wrong with it, and let people leave it.");
     const isSelf = /\bthis\.(?:focus|select)\s*\(/.test(code);
     return isSelf && !isConditional(code)
@@ -33,8 +32,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   }
   const code = handlerText(element, "keydown");
   if (code === null) return passed;
-  const source = element.attributes.get("onkeydown")?.source;
-  const details = { facts: { handler: code }, ...(source == null ? {} : { source }) };
+  const details = { facts: { handler: code }, ...at(element, "onkeydown") };
   if (dropsEveryKey.test(code))
     return failed(
       "Every key is swallowed here, Tab too: there is no way out by keyboard.",

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { formOwner, tabSequence } from "../../focus/tab-sequence.ts";
 import { jumpsIn } from "../../focus/walk-notes.ts";
 import { tabindexOf } from "../../rendering/focusable.ts";
@@ -63,10 +63,9 @@ function fieldsPassedOver(scene: Scene, stop: ElementNode): readonly ElementNode
 function judge(stop: ElementNode, scene: Scene): Verdict {
   const passedOver = tabOrderOf(scene).ahead.get(stop) ?? 0;
   if (passedOver === 0) return passed;
-  const source = stop.attributes.get("tabindex")?.source;
   const details = {
     facts: { tabindex: tabindexOf(stop) },
-    ...(source == null ? {} : { source }),
+    ...at(stop, "tabindex"),
   };
   const repair = withEdits(
     "likely",

@@ -1,7 +1,7 @@
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -12,13 +12,12 @@ import { fragmentTarget, skipLinks } from "./skip-link.ts";
 
 function judge(link: ElementNode, scene: Scene): Verdict {
   const href = attributeText(link, "href")?.trim() ?? "";
-  const source = link.attributes.get("href")?.source;
   // A page with landmarks or headings has another way past; the dead link is then no more than that.
   const otherWay = exposedByRole(scene, "main").length > 0 || exposedByRole(scene, "heading").length > 0;
   const details = {
     facts: { href },
     criteria: otherWay ? ([] as const) : (["2.4.1"] as const),
-    ...(source == null ? {} : { source }),
+    ...at(link, "href"),
   };
   const target = fragmentTarget(scene, link);
   if (target === "top" && href === "#")

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { renameAttribute } from "../../repair/attribute-edits.ts";
 import { withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -9,13 +9,12 @@ import { exposedByRole } from "../exposed.ts";
 function judge(action: ElementNode, scene: Scene): Verdict {
   const name = scene.name(action);
   if (name.from !== "title attribute" || name.text === "") return passed;
-  const source = action.attributes.get("title")?.source;
   return failed(
     `"${name.text}" is said only by a tooltip, which needs a mouse to be seen.`,
     withEdits("likely", "Say it in aria-label, or better in text that everybody sees.", [
       renameAttribute(action, "title", "aria-label"),
     ]),
-    { facts: { name: name.text }, ...(source == null ? {} : { source }) },
+    { facts: { name: name.text }, ...at(action, "title") },
   );
 }
 

@@ -1,7 +1,7 @@
 import { isLabelable } from "../../document/document-index.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, type Repair, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -21,8 +21,7 @@ function judge(label: ElementNode, scene: Scene): Verdict {
   const { index } = scene.page;
   const id = attributeText(label, "for");
   if (id === null) return inapplicable;
-  const source = label.attributes.get("for")?.source;
-  const details = { facts: { for: id }, ...(source == null ? {} : { source }) };
+  const details = { facts: { for: id }, ...at(label, "for") };
   const target = id === "" ? null : index.byId(label, id);
   const cause = fieldMeantBy(scene, label) === null ? {} : { cause: missedLabelCause(scene, label) };
   if (target === null) {

@@ -2,7 +2,7 @@ import { inputType, textTypes } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
-import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -18,8 +18,10 @@ function judge(field: ElementNode, scene: Scene): Verdict {
   const name = scene.name(field);
   if (name.from !== "placeholder" && name.from !== "title attribute") return passed;
   if (textBeside(scene, field) !== null || isSearchWithButton(scene, field)) return passed;
-  const source = field.attributes.get(name.from === "placeholder" ? "placeholder" : "title")?.source;
-  const details = { facts: { name: name.text }, ...(source == null ? {} : { source }) };
+  const details = {
+    facts: { name: name.text },
+    ...at(field, name.from === "placeholder" ? "placeholder" : "title"),
+  };
   const repair = ask(`Put "${name.text}" into a label that is always to be seen: <label for="…">.`);
   if (name.from === "title attribute" || !standsAlone(scene, field))
     return cantTell(

@@ -1,4 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
+import { shortened } from "../../document/shortened.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
@@ -62,7 +63,7 @@ function judge(link: ElementNode, scene: Scene, { words }: CheckSettings): Verdi
   return context === null || context === ""
     ? cantTell(`Do people know where "${name.text}" leads? Nothing around it says so.`, repair, details)
     : cantTell(
-        `Is it plain where "${name.text}" leads? Around it stands only: "${context.length > QUOTED ? `${context.slice(0, QUOTED)}…` : context}".`,
+        `Is it plain where "${name.text}" leads? Around it stands only: "${shortened(context, QUOTED)}".`,
         repair,
         details,
       );

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check, CheckSettings } from "../check.ts";
@@ -33,8 +33,10 @@ function judge(image: ElementNode, scene: Scene, { words }: CheckSettings): Verd
     (name.from !== "alt" && name.from !== "aria-label" && name.from !== "title attribute")
   )
     return inapplicable;
-  const source = image.attributes.get(name.from === "title attribute" ? "title" : name.from)?.source;
-  const details = { facts: { name: name.text }, ...(source == null ? {} : { source }) };
+  const details = {
+    facts: { name: name.text },
+    ...at(image, name.from === "title attribute" ? "title" : name.from),
+  };
   const repair = ask("Say what the picture shows or does here, in the words you would use on the telephone.");
   if (fileName.test(name.text) || spacedFileName.test(name.text) || cameraName.test(name.text)) {
     return failed(`The text alternative is a file name: "${name.text}".`, repair, details);

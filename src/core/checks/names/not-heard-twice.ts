@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
-import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute, setAttribute } from "../../repair/attribute-edits.ts";
 import { withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -30,13 +30,12 @@ function judgePicture(image: ElementNode, scene: Scene): Verdict {
     const { role } = scene.role(up);
     if (role === null || !inOneBreath.has(role)) continue;
     if (folded(textContent(up)) !== folded(name.text)) return passed;
-    const source = image.attributes.get("alt")?.source;
     return failed(
       `"${name.text}" is heard twice: as the picture, and as the text beside it.`,
       withEdits("likely", 'Mark the picture as decoration: the text beside it says the same (alt="").', [
         setAttribute(image, "alt", ""),
       ]),
-      { facts: { name: name.text }, ...(source == null ? {} : { source }) },
+      { facts: { name: name.text }, ...at(image, "alt") },
     );
   }
   return passed;
@@ -47,13 +46,12 @@ function judgeTooltip(element: ElementNode, scene: Scene): Verdict {
   const name = scene.name(element);
   if (tooltip === null || folded(tooltip) === "" || name.from !== "contents" || !name.certain) return passed;
   if (folded(tooltip) !== folded(name.text)) return passed;
-  const source = element.attributes.get("title")?.source;
   return failed(
     `The tooltip repeats the text "${name.text}": some hear it twice.`,
     withEdits("safe", "Take the title away: it says nothing that the text does not say.", [
       removeAttribute(element, "title"),
     ]),
-    { facts: { name: name.text }, ...(source == null ? {} : { source }) },
+    { facts: { name: name.text }, ...at(element, "title") },
   );
 }
 

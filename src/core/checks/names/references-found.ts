@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeTokens, attributeUnknown } from "../../document/written.ts";
-import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, type Repair, withEdits } from "../../repair/edit.ts";
 import { keptForScene } from "../../scene/kept.ts";
@@ -84,8 +84,7 @@ function verdictOf(
   missing: string,
 ): Verdict {
   const meant = meantBy(scene, missing);
-  const source = element.attributes.get(attribute)?.source;
-  const details = { facts: { attribute, missing }, ...(source == null ? {} : { source }) };
+  const details = { facts: { attribute, missing }, ...at(element, attribute) };
   const repair: Repair =
     meant !== null
       ? withEdits("likely", `Write ${attribute}="${swapped(ids, missing, meant)}".`, [

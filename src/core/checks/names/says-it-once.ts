@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -32,13 +32,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const shorter = name.text.replace(word, "").trim();
   if (shorter === name.text || shorter === "") return passed;
   const written = shorter.charAt(0).toUpperCase() + shorter.slice(1);
-  const source = element.attributes.get(attribute)?.source;
   return failed(
     `The name says "${said}", and so does the role: both are heard.`,
     attribute === "title"
       ? ask(`Call it "${written}".`)
       : withEdits("likely", `Call it "${written}".`, [setAttribute(element, attribute, written)]),
-    { facts: { name: name.text }, ...(source == null ? {} : { source }) },
+    { facts: { name: name.text }, ...at(element, attribute) },
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeTokens } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -26,7 +26,6 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (label !== "" && seen.toLowerCase().includes(label.toLowerCase())) return passed;
   if (refers) return inapplicable;
   const attribute = "aria-label";
-  const source = element.attributes.get(attribute)?.source;
   const what = role === "generic" ? `<${element.tag}> without a role` : `role ${role}`;
   return failed(
     `"${label}" is told to hardly anyone: a ${what} takes no name.`,
@@ -35,7 +34,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
         ? `Give it a role that takes a name (role="img" for an icon, role="group" for controls), or write the words as text.`
         : `Write the words as text (hidden only from view if need be), or give it a role that takes a name, such as role="group".`,
     ),
-    { facts: { role, name: label }, ...(source == null ? {} : { source }) },
+    { facts: { role, name: label }, ...at(element, attribute) },
   );
 }
 

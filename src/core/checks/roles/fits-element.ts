@@ -1,7 +1,7 @@
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken, hasAttribute } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { allowedRoles } from "../../semantics/tables/allowed-roles.ts";
@@ -52,7 +52,6 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (allowed === null || allowed.includes(role)) return passed;
   // What a checkbox that is pressed is for, the standard allows by exception.
   if (role === "button" && attributeToken(element, "aria-pressed") !== null) return passed;
-  const source = element.attributes.get("role")?.source;
   const instead =
     role === "button" || role === "link"
       ? `Use a <${role === "button" ? "button" : "a href"}> for it`
@@ -62,7 +61,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     ask(
       `${instead}, or take role="${role}" away.${allowed.length === 0 ? "" : ` This element may be: ${allowed.slice(0, 8).join(", ")}${allowed.length > 8 ? " …" : ""}.`}`,
     ),
-    { facts: { role, element: element.tag }, ...(source == null ? {} : { source }) },
+    { facts: { role, element: element.tag }, ...at(element, "role") },
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute } from "../../repair/attribute-edits.ts";
 import { ask, withEdits } from "../../repair/edit.ts";
 import { renameElement } from "../../repair/rename-element.ts";
@@ -33,8 +33,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (from !== "role attribute" || role === null || !Object.hasOwn(elementFor, role)) return inapplicable;
   if (!plain.has(element.tag) || element.attributes.has("href")) return passed;
   const imitated = elementFor[role as keyof typeof elementFor];
-  const source = element.attributes.get("role")?.source;
-  const details = { facts: { role }, ...(source == null ? {} : { source }) };
+  const details = { facts: { role }, ...at(element, "role") };
   if (role === "heading") {
     const level = attributeText(element, "aria-level")?.trim() ?? "2";
     if (!/^[1-6]$/.test(level)) return passed;

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute } from "../../repair/attribute-edits.ts";
 import { withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -15,11 +15,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (element.namespace !== "html" || from !== "role attribute" || role === null) return inapplicable;
   if (role !== native || role === "generic" || mayBeLost.test(element.tag) || roleTokens(element).length > 1)
     return passed;
-  const source = element.attributes.get("role")?.source;
   return failed(
     `A <${element.tag}> has the role ${role} by itself.`,
     withEdits("safe", `Take role="${role}" away.`, [removeAttribute(element, "role")]),
-    { facts: { role }, ...(source == null ? {} : { source }) },
+    { facts: { role }, ...at(element, "role") },
   );
 }
 

@@ -1,7 +1,7 @@
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeToken, hasAttribute } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute } from "../../repair/attribute-edits.ts";
 import { withEdits } from "../../repair/edit.ts";
 import type { Check } from "../check.ts";
@@ -42,13 +42,12 @@ function judge(element: ElementNode): Verdict {
   if (said !== "true" && said !== "false") return passed;
   if ((said === "true") === is) return passed;
   if (mayStandAlone.has(pair.state) && !is) return passed;
-  const source = element.attributes.get(pair.state)?.source;
   return failed(
     `${pair.state}="${said}" says the opposite of what the element itself ${is ? `says with ${pair.native}` : "says: it is not"}${is ? "" : ` ${pair.native}`}.`,
     withEdits("likely", `Take ${pair.state} away: the browser tells the state by itself.`, [
       removeAttribute(element, pair.state),
     ]),
-    { facts: { state: pair.state }, ...(source == null ? {} : { source }) },
+    { facts: { state: pair.state }, ...at(element, pair.state) },
   );
 }
 

@@ -1,7 +1,7 @@
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, type Repair, withEdits } from "../../repair/edit.ts";
 import { type StateRow, stateRow } from "../../semantics/tables/states.ts";
@@ -125,7 +125,6 @@ function judge(element: ElementNode): Verdict {
   }
   const [first] = faults;
   if (first === undefined) return seen ? passed : inapplicable;
-  const source = element.attributes.get(first.attribute)?.source;
   const message = faults.map(({ attribute, what }) => `${attribute} is ${what}.`).join(" ");
   const repair =
     faults.length === 1
@@ -133,7 +132,7 @@ function judge(element: ElementNode): Verdict {
       : { confidence: "ask" as const, summary: faults.map((f) => f.repair.summary).join(" "), edits: [] };
   return failed(message, repair, {
     facts: { attribute: faults.map((f) => f.attribute).join(" ") },
-    ...(source == null ? {} : { source }),
+    ...at(element, first.attribute),
   });
 }
 

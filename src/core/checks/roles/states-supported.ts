@@ -1,7 +1,7 @@
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute, renameAttribute } from "../../repair/attribute-edits.ts";
 import { ask, type Repair, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -85,13 +85,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const faults = attributes.flatMap((attribute) => faultOf(element, scene, attribute) ?? []);
   const [first] = faults;
   if (first === undefined) return passed;
-  const source = element.attributes.get(first.attribute)?.source;
   return failed(
     faults.map(({ message }) => message).join(" "),
     faults.length === 1 ? first.repair : ask(faults.map(({ repair }) => repair.summary).join(" ")),
     {
       facts: { attribute: faults.map(({ attribute }) => attribute).join(" ") },
-      ...(source == null ? {} : { source }),
+      ...at(element, first.attribute),
     },
   );
 }

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -35,7 +35,7 @@ function judge(body: ElementNode, scene: Scene): Verdict {
         "$1.",
       ),
     ),
-    { ...(first.element.source === null ? {} : { source: first.element.source }) },
+    at(first.element),
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeTokens } from "../../document/written.ts";
-import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -54,11 +54,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const [first] = index.allWithId(index.record(element).root, id);
   const attribute = referredIds(scene).get(id);
   if (first === undefined || attribute === undefined) return passed;
-  const source = element.attributes.get("id")?.source;
   return failed(
     `The id "${id}" is taken already by a <${first.tag}> before it: ${attribute}="${id}" never reaches this one.`,
     ask(`Give this element an id of its own, and use it where this element is meant.`),
-    { facts: { id, attribute }, cause: `id ${id}`, ...(source == null ? {} : { source }) },
+    { facts: { id, attribute }, cause: `id ${id}`, ...at(element, "id") },
   );
 }
 

@@ -1,5 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { shortened } from "../../document/shortened.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -67,9 +68,9 @@ function judge(body: ElementNode, scene: Scene): Verdict {
   if (first === undefined || body.tag !== "body") return passed;
   const text = visibleText(scene, first) ?? "";
   return failed(
-    `${parts.length === 1 ? "One part" : `${parts.length} parts`} of this page ${parts.length === 1 ? "is" : "are"} in no landmark, first "${text.length > 50 ? `${text.slice(0, 50)}…` : text}".`,
+    `${parts.length === 1 ? "One part" : `${parts.length} parts`} of this page ${parts.length === 1 ? "is" : "are"} in no landmark, first "${shortened(text, 50)}".`,
     ask("Put it into <main>, <header>, <nav>, <aside> or <footer>, whichever it belongs to."),
-    { facts: { parts: parts.length }, ...(first.source === null ? {} : { source: first.source }) },
+    { facts: { parts: parts.length }, ...at(first) },
   );
 }
 

@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -16,13 +16,12 @@ function judge(part: ElementNode): Verdict {
   if (isLanguageTag(tag) !== false) return passed;
   const underscored = tag.replace(/_/g, "-");
   const meant = isLanguageTag(underscored) === true ? underscored : meantLanguages[tag.toLowerCase()];
-  const source = part.attributes.get("lang")?.source;
   return failed(
     `"${tag}" is no language tag: this part is read in the voice of the rest.`,
     meant === undefined
       ? ask('Name the language of this part, as in lang="fr".')
       : withEdits("likely", `Write lang="${meant}".`, [setAttribute(part, "lang", meant)]),
-    source == null ? {} : { source },
+    at(part, "lang"),
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeUnknown } from "../../document/written.ts";
-import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -13,8 +13,7 @@ function judge(root: ElementNode): Verdict {
   if (attributeUnknown(root, "lang")) return passed;
   const written = attributeText(root, "lang");
   const tag = written?.trim() ?? "";
-  const source = root.attributes.get("lang")?.source;
-  const details = source == null ? {} : { source };
+  const details = at(root, "lang");
   if (tag === "") {
     const xml = attributeText(root, "xml:lang")?.trim() ?? "";
     if (xml !== "" && isLanguageTag(xml) !== false) {

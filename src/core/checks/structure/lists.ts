@@ -1,6 +1,7 @@
 import type { ElementNode, Node } from "../../document/node.ts";
+import { shortened } from "../../document/shortened.ts";
 import { attributeToken, writtenText } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask, withEdits } from "../../repair/edit.ts";
 import { renameElement } from "../../repair/rename-element.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -56,7 +57,7 @@ function judgeList(list: ElementNode, scene: Scene): Verdict {
     const isNested = first.tag === "ul" || first.tag === "ol";
     const details = {
       facts: { child: first.tag },
-      ...(first.source === null ? {} : { source: first.source }),
+      ...at(first),
     };
     return failed(
       isNested
@@ -73,7 +74,7 @@ function judgeList(list: ElementNode, scene: Scene): Verdict {
   const text = list.children.map(shownText).find((t) => t !== null) ?? null;
   return text !== null
     ? failed(
-        `"${text.length > 40 ? `${text.slice(0, 40)}…` : text}" stands in this <${list.tag}> outside every <li>.`,
+        `"${shortened(text, 40)}" stands in this <${list.tag}> outside every <li>.`,
         ask("Put the text into an <li>, or before the list."),
       )
     : passed;
@@ -112,7 +113,7 @@ function judgeDescriptions(list: ElementNode, scene: Scene): Verdict {
       ask("Put it into a <dd>, or out of the list."),
       {
         facts: { child: stray.tag },
-        ...(stray.source === null ? {} : { source: stray.source }),
+        ...at(stray),
       },
     );
   const parts = index
@@ -126,7 +127,7 @@ function judgeDescriptions(list: ElementNode, scene: Scene): Verdict {
       "This <dl> begins with a description that has no term.",
       ask("Write its term in a <dt> before it."),
       {
-        ...(first.source === null ? {} : { source: first.source }),
+        ...at(first),
       },
     );
   return passed;

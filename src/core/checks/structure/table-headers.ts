@@ -8,7 +8,7 @@ import {
   hasAttribute,
   writtenText,
 } from "../../document/written.ts";
-import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -42,8 +42,7 @@ function judgeScope(header: ElementNode, scene: Scene): Verdict {
   const grid = table === null ? null : tableGrid(scene.page.index, table);
   const cell = grid?.cell(header) ?? null;
   if (cell === null || textContent(header) === "") return inapplicable;
-  const source = header.attributes.get("scope")?.source;
-  const details = { facts: { scope: written }, ...(source == null ? {} : { source }) };
+  const details = { facts: { scope: written }, ...at(header, "scope") };
   const meant = written === null || written === "" ? null : nearestWord(written, scopes);
   if (meant !== null) {
     const isSame = meant.startsWith("row") === (automatic === "rowheader");
@@ -85,7 +84,6 @@ function judgeReferences(cell: ElementNode, scene: Scene): Verdict {
   const fixed = attributeTokens(cell, "headers").map((id) =>
     missing.includes(id) ? nearestWord(id, ids) : id,
   );
-  const source = cell.attributes.get("headers")?.source;
   const repair = fixed.every((id) => id !== null)
     ? withEdits("likely", `Write headers="${fixed.join(" ")}".`, [
         setAttribute(cell, "headers", fixed.join(" ")),
@@ -93,7 +91,7 @@ function judgeReferences(cell: ElementNode, scene: Scene): Verdict {
     : ask(`Name the ids of its header cells: ${ids.slice(0, 6).join(", ") || "they have none yet"}.`);
   return failed(`headers names "${missing.join(" ")}", which is no cell of this table.`, repair, {
     facts: { missing: missing.join(" ") },
-    ...(source == null ? {} : { source }),
+    ...at(cell, "headers"),
   });
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { writtenText } from "../../document/written.ts";
-import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { foldSpaces } from "../../semantics/text-collector.ts";
@@ -22,7 +22,7 @@ function judge(_root: ElementNode, scene: Scene): Verdict {
   const title = scene.page.index.byTag("title").find((element) => element.namespace === "html");
   const repair = ask("Name the page in <title>: first what is particular to it, then the site.");
   if (title === undefined) return failed("This page has no title.", repair);
-  const details = title.source === null ? {} : { source: title.source };
+  const details = at(title);
   const text = foldSpaces(
     title.children.map((child) => (child.kind === "text" ? writtenText(child.value) : "")).join(""),
   );

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -22,7 +22,6 @@ function judge(meta: ElementNode): Verdict {
   const seconds = Number(match[1] ?? 0);
   const address = match[2]?.trim() ?? "";
   if (seconds === 0 || seconds > TWENTY_HOURS) return passed;
-  const source = meta.attributes.get("content")?.source;
   const after = seconds === 1 ? "1 second" : `${seconds} seconds`;
   return failed(
     address === ""
@@ -35,7 +34,7 @@ function judge(meta: ElementNode): Verdict {
     ),
     {
       facts: { seconds },
-      ...(source == null ? {} : { source }),
+      ...at(meta, "content"),
     },
   );
 }

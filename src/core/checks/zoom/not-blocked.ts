@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
-import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/attribute-edits.ts";
 import { withEdits } from "../../repair/edit.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -54,13 +54,12 @@ function judge(meta: ElementNode): Verdict {
     .filter((property) => !blocking.includes(property))
     .map((property) => property.written)
     .join(", ");
-  const source = meta.attributes.get("content")?.source;
   return failed(
     `The page keeps people from zooming in: ${blocking.map((p) => p.written).join(", ")}.`,
     withEdits("safe", `Leave it out: content="${rest}".`, [setAttribute(meta, "content", rest)]),
     {
       facts: { content },
-      ...(source == null ? {} : { source }),
+      ...at(meta, "content"),
     },
   );
 }
