@@ -1,4 +1,5 @@
 import { NO } from "../css/certainty.ts";
+import { elementsAbove, elementsBelow } from "../document/around.ts";
 import type { ElementNode } from "../document/node.ts";
 import { isTabbable } from "../rendering/focusable.ts";
 import { keptForScene } from "../scene/kept.ts";
@@ -60,18 +61,9 @@ export const sureStops = keptForScene((scene): readonly ElementNode[] =>
 );
 
 /** Elements inside an element, at any depth, in document order. */
-export function* elementsInside(scene: Scene, container: ElementNode): Iterable<ElementNode> {
-  const { index } = scene.page;
-  const stack = [...index.childElements(container)].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    yield at;
-    const children = index.childElements(at);
-    for (let i = children.length - 1; i >= 0; i--) stack.push(children[i] as ElementNode);
-  }
-}
+export const elementsInside = (scene: Scene, container: ElementNode): Iterable<ElementNode> =>
+  elementsBelow(scene.page.index, container);
 
 /** The elements around an element, the nearest first. */
-export function* elementsAround(scene: Scene, element: ElementNode): Iterable<ElementNode> {
-  for (let up = scene.page.index.flatParent(element); up !== null; up = scene.page.index.flatParent(up))
-    yield up;
-}
+export const elementsAround = (scene: Scene, element: ElementNode): Iterable<ElementNode> =>
+  elementsAbove(scene.page.index, element);

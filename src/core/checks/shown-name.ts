@@ -1,3 +1,4 @@
+import { elementsBelow, firstOf } from "../document/around.ts";
 import type { ElementNode } from "../document/node.ts";
 import type { Scene } from "../scene/scene.ts";
 
@@ -20,12 +21,8 @@ export function isUnnamed(scene: Scene, element: ElementNode): boolean {
 }
 
 /** A custom element that is not defined in source may put anything in its place. */
-export function holdsUnknownContent(scene: Scene, element: ElementNode): ElementNode | null {
-  const { index } = scene.page;
-  const stack = [...index.childElements(element)].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (at.tag.includes("-") && at.shadow === null && at.namespace === "html") return at;
-    for (const child of [...index.childElements(at)].reverse()) stack.push(child);
-  }
-  return null;
-}
+export const holdsUnknownContent = (scene: Scene, element: ElementNode): ElementNode | null =>
+  firstOf(
+    elementsBelow(scene.page.index, element),
+    ({ tag, shadow, namespace }) => tag.includes("-") && shadow === null && namespace === "html",
+  );

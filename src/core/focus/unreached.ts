@@ -1,5 +1,7 @@
 import { NO } from "../css/certainty.ts";
+import { elementsAbove, elementsBelow, firstOf } from "../document/around.ts";
 import type { ElementNode } from "../document/node.ts";
+import { pointerHandlerOf } from "../document/pointer-handler.ts";
 import { textContent } from "../document/text-content.ts";
 import { attributeText, hasAttribute } from "../document/written.ts";
 import { focusCause, isFocusable, tabindexOf } from "../rendering/focusable.ts";
@@ -11,8 +13,6 @@ export interface Unreached {
   readonly element: ElementNode;
   readonly why: string;
 }
-
-const pointerEvents = ["click", "dblclick", "mousedown", "mouseup", "pointerdown", "pointerup", "touchstart"];
 
 /** Items of widgets, among which the arrow keys move: that only one of them is a stop is as it should be. */
 const items = new Set<Role>([
@@ -69,10 +69,7 @@ function whyUnreached(
     return null;
   }
   if (visible === NO || inert) return null;
-  const event =
-    element.listeners === "unknown"
-      ? undefined
-      : pointerEvents.find((name) => (element.listeners as ReadonlySet<string>).has(name));
+  const event = pointerHandlerOf(element)?.event;
   const { role, from } = semantics.role(element);
   if (
     event !== undefined &&
@@ -118,19 +115,9 @@ const isItem = (semantics: Semantics, element: ElementNode): boolean => {
   return role !== null && items.has(role);
 };
 
-function insideStop(semantics: Semantics, element: ElementNode, stops: ReadonlySet<ElementNode>): boolean {
-  const { index } = semantics.page;
-  for (let up = index.flatParent(element); up !== null; up = index.flatParent(up))
-    if (stops.has(up)) return true;
-  return false;
-}
+const insideStop = (semantics: Semantics, element: ElementNode, stops: ReadonlySet<ElementNode>): boolean =>
+  firstOf(elementsAbove(semantics.page.index, element), (up) => stops.has(up)) !== null;
 
-function holdsStop(semantics: Semantics, element: ElementNode, stops: ReadonlySet<ElementNode>): boolean {
-  const { index } = semantics.page;
-  const stack = [...index.childElements(element)];
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (stops.has(at)) return true;
-    stack.push(...index.childElements(at));
-  }
-  return insideStop(semantics, element, stops);
-}
+const holdsStop = (semantics: Semantics, element: ElementNode, stops: ReadonlySet<ElementNode>): boolean =>
+  firstOf(elementsBelow(semantics.page.index, element), (inside) => stops.has(inside)) !== null ||
+  insideStop(semantics, element, stops);

@@ -1,4 +1,5 @@
 import { NO } from "../css/certainty.ts";
+import { elementsBelow, firstOf } from "../document/around.ts";
 import { isDisabled } from "../document/disabled.ts";
 import type { DocumentIndex } from "../document/document-index.ts";
 import { inputType } from "../document/form-controls.ts";
@@ -75,12 +76,9 @@ function focusableKind(index: DocumentIndex, element: ElementNode): FocusCause |
 function usesLink(index: DocumentIndex, use: ElementNode): boolean {
   const href = attributeText(use, "href") ?? attributeText(use, "xlink:href") ?? "";
   const target = href.startsWith("#") ? index.byId(use, href.slice(1)) : null;
-  const stack = target === null ? [] : [target];
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (at.tag === "a" && (hasAttribute(at, "href") || hasAttribute(at, "xlink:href"))) return true;
-    stack.push(...index.childElements(at));
-  }
-  return false;
+  const isLink = (element: ElementNode) =>
+    element.tag === "a" && (hasAttribute(element, "href") || hasAttribute(element, "xlink:href"));
+  return target !== null && (isLink(target) || firstOf(elementsBelow(index, target), isLink) !== null);
 }
 
 /** HTML §6.8.1: what can be edited, and stands in nothing that can. */

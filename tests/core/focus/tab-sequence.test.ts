@@ -167,6 +167,7 @@ test.each<[string, string, readonly string[]]>([
     `<div role="tablist"><button role="tab" aria-selected="true">A</button><button role="tab" tabindex="-1">B</button></div>`,
     [],
   ],
+  ["handlers that do nothing are no loss", `<div onclick="event.stopPropagation()">Slip</div>`, []],
   ["what is inside a stop", `<button><span onclick="x()">Book</span></button>`, []],
 ])("not reached: %s", (_, html, reasons) => {
   const scene = sceneOf(html);

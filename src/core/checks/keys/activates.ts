@@ -1,4 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
+import { pointerHandlerOf } from "../../document/pointer-handler.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isTabbable } from "../../rendering/focusable.ts";
 import { ask } from "../../repair/edit.ts";
@@ -6,7 +7,6 @@ import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { elementsAround } from "../exposed.ts";
 import { scriptsMay } from "../scripts.ts";
-import { clickHandlerOf } from "./click-handler.ts";
 import { withHandlers } from "./handlers.ts";
 
 const keyEvents = ["keydown", "keyup", "keypress"];
@@ -17,7 +17,7 @@ export const listensForKeys = (element: ElementNode): boolean =>
   keyEvents.some((event) => (element.listeners as ReadonlySet<string>).has(event));
 
 function judge(element: ElementNode, scene: Scene): Verdict {
-  const handler = clickHandlerOf(element);
+  const handler = pointerHandlerOf(element)?.code ?? null;
   if (handler === null || isTabbable(scene.page, scene.presence, element) !== true) return inapplicable;
   const cause = focusCause(scene.page.index, element);
   // Links, controls and summaries turn Enter and Space into a click by themselves.

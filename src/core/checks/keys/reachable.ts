@@ -1,5 +1,6 @@
-import { NO } from "../../css/certainty.ts";
+import { elementsBelow, firstOf } from "../../document/around.ts";
 import type { ElementNode } from "../../document/node.ts";
+import { pointerHandlerOf } from "../../document/pointer-handler.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isFocusable, isTabbable, tabindexOf } from "../../rendering/focusable.ts";
 import { ask } from "../../repair/edit.ts";
@@ -7,7 +8,7 @@ import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
-import { clickHandlerOf, pointerEvents } from "./click-handler.ts";
+import { withHandlers } from "./handlers.ts";
 
 /** Widgets that move focus among their items themselves: an item out of the Tab order is as it should be. */
 const composites = new Set<Role>([
@@ -23,18 +24,11 @@ const composites = new Set<Role>([
   "combobox",
 ]);
 
-function* withPointerHandlers(scene: Scene): Iterable<ElementNode> {
-  for (const element of scene.page.index.elements) {
-    if (
-      element.listeners === "unknown" ||
-      !pointerEvents.some((event) => (element.listeners as ReadonlySet<string>).has(event))
-    )
-      continue;
-    const presence = scene.presence.of(element);
-    if (presence.visible === NO || presence.inert || presence.reason === "aria-hidden") continue;
-    if (clickHandlerOf(element) !== null) yield element;
-  }
-}
+const withPointerHandlers = (scene: Scene): readonly ElementNode[] =>
+  withHandlers(scene).filter((element) => {
+    const { inert, reason } = scene.presence.of(element);
+    return !inert && reason !== "aria-hidden" && pointerHandlerOf(element) !== null;
+  });
 
 function judge(element: ElementNode, scene: Scene): Verdict {
   const { index } = scene.page;
@@ -44,7 +38,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     return passed;
   if (focusCause(index, element) === "control" && isFocusable(scene.page, scene.presence, element) === false)
     return passed;
-  const handler = clickHandlerOf(element) ?? "";
+  const handler = pointerHandlerOf(element)?.code ?? "";
   if (reachableHandlers(scene).has(handler)) return passed;
   for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
     const { role } = scene.role(up);
@@ -81,24 +75,20 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 }
 
 /** What can be done from some place that Tab reaches. */
-const reachableHandlers = keptForScene((scene: Scene): ReadonlySet<string> => {
-  const found = new Set<string>();
-  for (const element of scene.page.index.elements) {
-    if (element.listeners === "unknown" || element.listeners.size === 0) continue;
-    const handler = clickHandlerOf(element);
-    if (handler !== null && isTabbable(scene.page, scene.presence, element) === true) found.add(handler);
-  }
-  return found;
-});
+const reachableHandlers = keptForScene(
+  (scene: Scene): ReadonlySet<string> =>
+    new Set(
+      withHandlers(scene)
+        .filter((element) => isTabbable(scene.page, scene.presence, element) === true)
+        .flatMap((element) => pointerHandlerOf(element)?.code ?? []),
+    ),
+);
 
-function stopInside(scene: Scene, element: ElementNode): ElementNode | null {
-  const stack = [...scene.page.index.childElements(element)].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (isTabbable(scene.page, scene.presence, at) !== false) return at;
-    stack.push(...[...scene.page.index.childElements(at)].reverse());
-  }
-  return null;
-}
+const stopInside = (scene: Scene, element: ElementNode): ElementNode | null =>
+  firstOf(
+    elementsBelow(scene.page.index, element),
+    (inside) => isTabbable(scene.page, scene.presence, inside) !== false,
+  );
 
 const describe = (element: ElementNode): string => `the <${element.tag}>`;
 

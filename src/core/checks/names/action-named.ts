@@ -1,3 +1,4 @@
+import { elementsBelow, firstOf } from "../../document/around.ts";
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
@@ -64,18 +65,11 @@ function repairFor(scene: Scene, action: ElementNode, word: string): Repair {
   return ask(`Write inside it what the ${word} does.`);
 }
 
-function firstInside(
+const firstInside = (
   scene: Scene,
   element: ElementNode,
   fits: (e: ElementNode) => boolean,
-): ElementNode | null {
-  const stack = [...scene.page.index.childElements(element)].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (fits(at)) return at;
-    stack.push(...[...scene.page.index.childElements(at)].reverse());
-  }
-  return null;
-}
+): ElementNode | null => firstOf(elementsBelow(scene.page.index, element), fits);
 
 function judge(action: ElementNode, scene: Scene): Verdict {
   if (!isUnnamed(scene, action)) return passed;
