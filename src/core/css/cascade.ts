@@ -1,7 +1,8 @@
+import { elementsAbove } from "../document/around.ts";
 import type { DocumentIndex } from "../document/document-index.ts";
 import { type ElementNode, type Node, type Span, type TreeRoot, writtenTag } from "../document/node.ts";
 import { attributeText, attributeTokens, attributeUnknown } from "../document/written.ts";
-import { and, type Certainty, NO, YES } from "./certainty.ts";
+import { and, NO, YES } from "./certainty.ts";
 import { containerHolds } from "./container.ts";
 import { type Device, desktop } from "./device.ts";
 import { type Interaction, type Matcher, matcherFor, noInteraction, type Surroundings } from "./match.ts";
@@ -16,7 +17,8 @@ import {
   type TreeRules,
   treeRules,
 } from "./rule-index.ts";
-import type { AppliedSheet, Conditions, Keyframe, Sheet } from "./sheet.ts";
+import { ruleMatching } from "./rule-match.ts";
+import type { AppliedSheet, Keyframe, Sheet } from "./sheet.ts";
 import { quirksSheet, standardSheet } from "./user-agent.ts";
 
 /** The cascaded declarations of an element and its place in inheritance. Shared by elements that are styled alike. */
@@ -144,10 +146,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
     for (const entry of candidates(rules, element)) {
       if (useFilter && unknownAncestors === 0 && entry.ancestors.some((place) => filter[place] === 0))
         continue;
-      const certainty = and(
-        entry.certainty,
-        and(entryMatches(entry, element, asked), containersHold(entry, element)),
-      );
+      const certainty = and(entry.certainty, matching.matches(entry, element, asked));
       if (certainty === NO) continue;
       if (certainty !== YES) {
         unsure ??= new Set();
@@ -155,80 +154,14 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       }
       sure.push(entry);
     }
-    if (sure.length > 1)
-      sure.sort(sure.some(isScoped) ? byProximity(element, asked) : (a, b) => a.rank - b.rank);
+    if (sure.length > 1) sure.sort(matching.order(sure, element, asked));
     for (const entry of sure) blocks.push(unsure?.has(entry) === true ? entry.uncertainBlock : entry.block);
   };
 
-  /** Styles of all that is around an element have been found before its own. */
-  function* stylesAround(element: ElementNode): Iterable<Style> {
-    for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
-      const style = styles.get(up);
-      if (style !== undefined) yield style;
-    }
-  }
-  const containersHold = (entry: Entry, element: ElementNode): Certainty =>
-    entry.hasContainer ? containerHolds(cascade, entry.rule.conditions, element, stylesAround) : YES;
-
-  /** Between rules of one layer and specificity the nearer scope wins, and any scope over none. CSS Cascade 6 §3.1. */
-  const byProximity = (element: ElementNode, asked: Surroundings) => {
-    const distances = new Map<Entry, number>();
-    const distance = (entry: Entry): number => {
-      const known = distances.get(entry) ?? scopeDistance(entry, element, asked);
-      distances.set(entry, known);
-      return known;
-    };
-    return (a: Entry, b: Entry): number => {
-      const alike = a.block.layer === b.block.layer && a.selector.specificity === b.selector.specificity;
-      const [from, to] = alike ? [distance(a), distance(b)] : [0, 0];
-      return from === to ? a.rank - b.rank : to - from;
-    };
-  };
-
-  /** How many generations up the scope of a rule begins; endless for a rule without one. */
-  const scopeDistance = (entry: Entry, element: ElementNode, asked: Surroundings): number => {
-    const limits = scopeOf(entry.rule.conditions);
-    if (limits === null || limits.start === null) return Number.MAX_SAFE_INTEGER;
-    let distance = 0;
-    for (let up: ElementNode | null = element; up !== null; up = index.parent(up), distance++) {
-      if (matcher.matchesList(up, limits.start, asked) !== NO) return distance;
-    }
-    return Number.MAX_SAFE_INTEGER;
-  };
-
-  /** Inside `@scope`, `:scope` is the nearest ancestor that the limits allow. CSS Cascade 6 §2.5. */
-  const entryMatches = (entry: Entry, element: ElementNode, around: Surroundings): Certainty => {
-    const { slotted, parts } = entry.selector;
-    if (slotted !== null) {
-      const slot = index.flatParent(element);
-      if (slot === null) return NO;
-      const chosen = matcher.matchesList(element, slotted, { ...around, root: index.record(element).root });
-      return and(chosen, matcher.matches(slot, entry.selector, around));
-    }
-    if (parts !== null) {
-      const { root } = index.record(element);
-      const names = attributeTokens(element, "part");
-      if (!("mode" in root) || !parts.every((part) => names.includes(part))) return NO;
-      return matcher.matches(index.host(root), entry.selector, around);
-    }
-    const limits = scopeOf(entry.rule.conditions);
-    if (limits === null) return matcher.matches(element, entry.selector, around);
-    let best: Certainty = NO;
-    for (let up: ElementNode | null = element; up !== null; up = index.parent(up)) {
-      const starts =
-        limits.start === null
-          ? index.parent(up) === null
-            ? YES
-            : NO
-          : matcher.matchesList(up, limits.start, around);
-      if (starts !== NO) {
-        const result = and(starts, matcher.matches(element, entry.selector, { ...around, scope: up }));
-        if (result > best) best = result;
-      }
-      if (limits.end !== null && matcher.matchesList(up, limits.end, around) !== NO) break;
-    }
-    return best;
-  };
+  const cascadedAround = (element: ElementNode): Iterable<Style> => stylesAbove(index, styles, element);
+  const matching = ruleMatching(index, matcher, (entry, element) =>
+    containerHolds(cascade, entry.rule.conditions, element, cascadedAround),
+  );
 
   /** Every block that applies to an element, the weakest first. */
   const blocksFor = (element: ElementNode, interaction: Interaction, useFilter: boolean): AppliedBlock[] => {
@@ -430,12 +363,16 @@ function pageScheme(index: DocumentIndex, device: Device): "light" | "dark" {
   return supported.includes("dark") && !supported.includes("light") ? "dark" : "light";
 }
 
-const isScoped = (entry: Entry): boolean => scopeOf(entry.rule.conditions) !== null;
-
-function scopeOf(conditions: Conditions) {
-  for (let at = conditions; at !== null; at = at.outer)
-    if (at.condition.kind === "scope") return at.condition;
-  return null;
+/** The styles of the elements around one, the nearest first: they have been found before its own. */
+function* stylesAbove(
+  index: DocumentIndex,
+  styles: ReadonlyMap<ElementNode, Style>,
+  element: ElementNode,
+): Iterable<Style> {
+  for (const up of elementsAbove(index, element)) {
+    const style = styles.get(up);
+    if (style !== undefined) yield style;
+  }
 }
 
 /** The places in the filter of what an element has that some selector looks for among ancestors. */

@@ -1,10 +1,10 @@
 import type { DocumentIndex } from "../document/document-index.ts";
 import { type ElementNode, type Node, type TreeRoot, writtenTag } from "../document/node.ts";
 import { attributeText, attributeToken, attributeTokens, attributeUnknown } from "../document/written.ts";
+import { matchesAttribute } from "./attribute-test.ts";
 import { and, type Certainty, MAYBE, NO, not, or, YES } from "./certainty.ts";
 import { elementState } from "./element-state.ts";
 import type {
-  AttributeTest,
   ComplexSelector,
   Compound,
   PseudoClass,
@@ -432,34 +432,4 @@ function emptiness(element: ElementNode): Certainty {
     if (child.kind === "element" || child.kind === "hole") result = MAYBE;
   }
   return result;
-}
-
-/** Selectors 4 §6. An attribute whose value source does not give may or may not match. */
-function matchesAttribute(element: ElementNode, test: AttributeTest): Certainty {
-  const attribute =
-    element.attributes.get(test.name) ??
-    (element.namespace === "html"
-      ? undefined
-      : [...element.attributes.values()].find((a) => a.name.toLowerCase() === test.name));
-  if (attribute === undefined) return element.spread === null ? NO : MAYBE;
-  if (test.operator === null) return YES;
-  if (typeof attribute.value !== "string") return MAYBE;
-  const actual = test.ignoreCase ? attribute.value.toLowerCase() : attribute.value;
-  const wanted = test.ignoreCase ? test.value.toLowerCase() : test.value;
-  switch (test.operator) {
-    case "=":
-      return actual === wanted ? YES : NO;
-    case "~=":
-      return wanted !== "" && actual.split(/[ \t\n\f\r]+/).includes(wanted) ? YES : NO;
-    case "|=":
-      return actual === wanted || actual.startsWith(`${wanted}-`) ? YES : NO;
-    case "^=":
-      return wanted !== "" && actual.startsWith(wanted) ? YES : NO;
-    case "$=":
-      return wanted !== "" && actual.endsWith(wanted) ? YES : NO;
-    case "*=":
-      return wanted !== "" && actual.includes(wanted) ? YES : NO;
-    default:
-      return test.operator satisfies never;
-  }
 }

@@ -1,9 +1,10 @@
 import type { SelectorList as SelectorListNode } from "css-tree";
-import parseCss from "css-tree/selector-parser";
-import { tokenize, tokenTypes } from "css-tree/tokenizer";
+import { tokenTypes } from "css-tree/tokenizer";
 import { type DeclarationBlock, DeclarationCollector } from "./declared.ts";
 import { compileSelectorList, InvalidSelector, type SelectorList } from "./selector.ts";
+import { parsedSelectors } from "./selector-text.ts";
 import type { Conditions, ImportRule, Keyframe, Remark, Sheet, SheetItem } from "./sheet.ts";
+import { closing, tokensOf } from "./tokens.ts";
 
 /** Which part of a file is CSS: offsets of what is found count from the start of the file. */
 export interface StyleText {
@@ -26,50 +27,7 @@ const {
   Url,
   BadString,
 } = tokenTypes;
-const opening = new Set([
-  tokenTypes.LeftCurlyBracket,
-  tokenTypes.LeftParenthesis,
-  tokenTypes.LeftSquareBracket,
-  tokenTypes.Function,
-]);
-const closing = new Set([
-  tokenTypes.RightCurlyBracket,
-  tokenTypes.RightParenthesis,
-  tokenTypes.RightSquareBracket,
-]);
 const { LeftCurlyBracket } = tokenTypes;
-
-interface Tokens {
-  readonly text: string;
-  readonly types: readonly number[];
-  readonly starts: readonly number[];
-  /** For an opening token, the index of the token that closes it; the end of the list when none does. */
-  readonly closes: ReadonlyMap<number, number>;
-}
-
-function tokensOf(text: string): Tokens {
-  const types: number[] = [];
-  const starts: number[] = [];
-  tokenize(text, (type, start) => {
-    types.push(type);
-    starts.push(start);
-  });
-  starts.push(text.length);
-  const closes = new Map<number, number>();
-  const open: { at: number; closedBy: number }[] = [];
-  for (const [i, type] of types.entries()) {
-    if (opening.has(type)) open.push({ at: i, closedBy: closerOf(type) });
-    else if (closing.has(type) && open.at(-1)?.closedBy === type) closes.set(open.pop()?.at ?? 0, i);
-  }
-  for (const { at } of open) closes.set(at, types.length);
-  return { text, types, starts, closes };
-}
-
-function closerOf(opener: number): number {
-  if (opener === LeftCurlyBracket) return tokenTypes.RightCurlyBracket;
-  if (opener === tokenTypes.LeftSquareBracket) return tokenTypes.RightSquareBracket;
-  return tokenTypes.RightParenthesis;
-}
 
 /** A block being read. `selectors` is what its declarations style: null at the top level and in group rules there. */
 interface Block {
@@ -425,38 +383,3 @@ const withoutComments = (text: string): string =>
   text.includes("/*") ? text.replace(/\/\*[\s\S]*?(?:\*\/|$)/g, " ") : text;
 const trimmedLength = (text: string): number => text.replace(/\s*!\s*important\s*$/i, "").length;
 const unescapeName = (name: string): string => (name.includes("\\") ? name.replace(/\\(.)/gs, "$1") : name);
-
-/** How deep selectors may nest in one another before the rule is dropped: a parser's stack is not endless. */
-const DEEPEST_SELECTOR = 64;
-
-function parsedSelectors(text: string, relative: boolean): SelectorListNode | null {
-  if (text === "" || nesting(text) > DEEPEST_SELECTOR) return null;
-  let failed = false;
-  try {
-    // In a nested rule a selector may begin with a combinator; the parser takes that only inside `:has()`.
-    const node = parseCss(relative ? `:has(${text})` : text, {
-      context: "selectorList",
-      onParseError: () => {
-        failed = true;
-      },
-    });
-    if (failed || node.type !== "SelectorList") return null;
-    if (!relative) return node;
-    const has = node.children.first;
-    const pseudo = has?.type === "Selector" ? has.children.first : null;
-    const inner = pseudo?.type === "PseudoClassSelector" ? pseudo.children?.first : null;
-    return inner?.type === "SelectorList" ? inner : null;
-  } catch {
-    return null;
-  }
-}
-
-function nesting(text: string): number {
-  let depth = 0;
-  let deepest = 0;
-  for (const c of text) {
-    if (c === "(") deepest = Math.max(deepest, ++depth);
-    else if (c === ")") depth--;
-  }
-  return deepest;
-}
