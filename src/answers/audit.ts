@@ -1,7 +1,7 @@
 import type { Check, CheckText } from "../core/checks/check.ts";
 import { type CriterionRow, criterionRows } from "../core/checks/coverage.ts";
 import { addFacts, type PageFacts, pageFacts } from "../core/checks/page-facts.ts";
-import { addTallies, type CheckResult, checkResult, runChecks, type Tally } from "../core/checks/run.ts";
+import { addTallies, type CheckResult, checkResult, type RunResult, runChecks, type Tally } from "../core/checks/run.ts";
 import { digestOf, type PageDigest } from "../core/checks/site/digest.ts";
 import type { SiteCheck, SiteFinding } from "../core/checks/site/site-check.ts";
 import type { Device } from "../core/css/device.ts";
@@ -13,7 +13,10 @@ import type { Theme } from "../core/scene/schemes.ts";
 import { type Conformance, demandedCriteria } from "../core/standards/conformance.ts";
 import type { CriterionNumber } from "../core/standards/criteria.ts";
 import type { Host } from "../host/host.ts";
+import { composer } from "../readers/components/compose.ts";
 import { type CheckPlan, checksFor } from "./check-plan.ts";
+import { ComponentAudit } from "./component-audit.ts";
+import { composedRoots, subjectName } from "./component-roots.ts";
 import { SourceTexts } from "./element-answer.ts";
 import { ExceptionBook } from "./exception-book.ts";
 import {
@@ -25,6 +28,7 @@ import {
   shareCauses,
 } from "./finding-answer.ts";
 import type { LoadedPage } from "./load-page.ts";
+import type { LoadedSources } from "./load-sources.ts";
 import { type ReadPage, type ReadRequest, readPages } from "./read-pages.ts";
 import type { PageFile } from "./targets.ts";
 
@@ -45,7 +49,7 @@ export interface AuditRequest extends ReadRequest, CheckPlan {
 export interface Subject {
   readonly id: string;
   readonly target: string;
-  readonly kind: "document" | "fragment";
+  readonly kind: "document" | "fragment" | "component";
   readonly engine: "read";
   readonly specimen: null;
   readonly state: string;
@@ -79,7 +83,13 @@ export async function audit(
   const startedAt = host.clock.now();
   const start = host.clock.elapsed();
   const work = new Audit(request, host);
-  const { problems, incomplete } = await readPages(request, host, (read) => work.addPage(read), onPage);
+  const { problems, incomplete, sources } = await readPages(
+    request,
+    host,
+    (read) => work.addPage(read),
+    onPage,
+  );
+  if (sources !== null) work.addSources(sources);
   const answer = work.finish();
   return {
     startedAt,
@@ -136,10 +146,7 @@ class Audit {
     const run = runChecks(scene, checks, outcomes, settings, exceptions.allows);
     this.#accepted += run.allowed;
     this.#subjects.push(subjectOf(page, loaded, scene, run.checks));
-    for (const result of run.checks)
-      this.#results.set(result.id, addResults(this.#results.get(result.id), result));
-    for (const [criterion, tally] of run.criteria)
-      this.#tallies.set(criterion, addTallies(this.#tallies.get(criterion), tally));
+    this.#count(run);
     const facts = pageFacts(scene);
     this.#facts = this.#facts === null ? facts : addFacts(this.#facts, facts);
     const answers = new FindingAnswers(page.name, this.#texts, this.#host, conformance);
@@ -147,6 +154,53 @@ class Audit {
       ...run.findings.map((finding) => answers.answer(finding, placeOf(scene, finding.element, this.#texts))),
     );
     if (this.#several) this.#digest(page, scene, answers);
+  }
+
+  /** Audits every component that no other uses, with all that it renders. */
+  addSources(sources: LoadedSources): void {
+    const { device, themes, colourSchemes, palette, conformance, components, settingsFor } = this.#request;
+    this.#texts.add(sources.texts);
+    const composing = composer({ modules: sources.modules, standsFor: components });
+    const work = new ComponentAudit({
+      composer: composing,
+      modules: sources.modules,
+      checks: this.#checks,
+      settingsFor,
+      scene: { device, themes, colourSchemes, palette },
+      sheets: sources.sheets,
+      told: (span) => {
+        const place = this.#texts.place(span);
+        return place === null ? span.file : `${place.file}:${place.line}`;
+      },
+    });
+    for (const composed of composedRoots(composing, sources)) {
+      const result = work.audit(composed);
+      const id = subjectName(result.found, composing);
+      const answers = new FindingAnswers(id, this.#texts, this.#host, conformance);
+      this.#findings.push(
+        ...result.findings.map(({ finding, scene }) =>
+          answers.answer(finding, placeOf(scene, finding.element, this.#texts)),
+        ),
+      );
+      this.#count(result.run);
+      this.#subjects.push({
+        id,
+        target: sources.entries.find(({ path }) => path === result.found.module.path)?.target ?? id,
+        kind: "component",
+        engine: "read",
+        specimen: null,
+        state: "as loaded",
+        elements: result.elements,
+        outcomes: outcomesOf(result.run.checks),
+      });
+    }
+  }
+
+  #count(run: RunResult): void {
+    for (const result of run.checks)
+      this.#results.set(result.id, addResults(this.#results.get(result.id), result));
+    for (const [criterion, tally] of run.criteria)
+      this.#tallies.set(criterion, addTallies(this.#tallies.get(criterion), tally));
   }
 
   #digest(page: PageFile, scene: Scene, answers: FindingAnswers): void {
@@ -252,14 +306,6 @@ function subjectOf(
   scene: Scene,
   results: readonly CheckResult[],
 ): Subject {
-  const outcomes: Record<Outcome, number> = {
-    passed: 0,
-    failed: 0,
-    cantTell: 0,
-    inapplicable: 0,
-    untested: 0,
-  };
-  for (const result of results) outcomes[result.outcome]++;
   return {
     id: page.name,
     target: page.target,
@@ -268,8 +314,20 @@ function subjectOf(
     specimen: null,
     state: "as loaded",
     elements: scene.page.index.elements.length,
-    outcomes,
+    outcomes: outcomesOf(results),
   };
+}
+
+function outcomesOf(results: readonly CheckResult[]): Subject["outcomes"] {
+  const outcomes: Record<Outcome, number> = {
+    passed: 0,
+    failed: 0,
+    cantTell: 0,
+    inapplicable: 0,
+    untested: 0,
+  };
+  for (const result of results) outcomes[result.outcome]++;
+  return outcomes;
 }
 
 const ranked: readonly Outcome[] = ["failed", "cantTell", "passed", "untested", "inapplicable"];

@@ -20,13 +20,22 @@ export interface FindingAnswer {
   readonly subject: string;
   readonly element: ElementAnswer;
   readonly source: SourceAnswer | null;
-  readonly components: readonly never[];
+  /** The way from a root to the element, the outermost first; empty where it stands in a page. */
+  readonly components: readonly FrameAnswer[];
   readonly message: string;
   readonly cause: string;
   readonly facts: Finding["facts"];
   readonly repair: Repair | null;
   /** What is heard at the element; for people. */
   readonly heard: string | null;
+}
+
+/** One component on the way to an element, and where it is used (for a root: defined). */
+export interface FrameAnswer {
+  readonly name: string;
+  readonly file: string;
+  readonly line: number;
+  readonly column: number;
 }
 
 /** What is told of the element of a finding, whatever the finding is. */
@@ -70,7 +79,10 @@ export class FindingAnswers {
       subject: this.#page,
       element,
       source: this.#texts.place(finding.source),
-      components: [],
+      components: finding.element.components.flatMap(({ name, source }) => {
+        const place = this.#texts.place(source);
+        return place === null ? [] : [{ name, file: place.file, line: place.line, column: place.column }];
+      }),
       message: finding.message,
       cause: finding.cause === null ? fingerprint : this.#host.hash(`${this.#page}\n${finding.cause}`),
       facts: { ...finding.facts, ...originFacts(finding, this.#texts) },

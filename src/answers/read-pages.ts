@@ -1,7 +1,8 @@
 import type { Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import { type LoadedPage, type LoadOptions, loadPage } from "./load-page.ts";
-import { findPages, type PageFile, type TargetRequest } from "./targets.ts";
+import { type LoadedSources, loadSources } from "./load-sources.ts";
+import { findPages, isComponentFile, type PageFile, type TargetRequest } from "./targets.ts";
 
 /** What a command asks to read, and within which limits. */
 export interface ReadRequest extends LoadOptions, TargetRequest {}
@@ -10,6 +11,8 @@ export interface ReadRequest extends LoadOptions, TargetRequest {}
 export interface ReadOutcome {
   readonly problems: readonly Problem[];
   readonly incomplete: boolean;
+  /** The component source that the targets name, with all that it imports; null where they name none. */
+  readonly sources: LoadedSources | null;
 }
 
 /** One page with all that belongs to it, and whether it is one of several. */
@@ -29,16 +32,26 @@ export async function readPages(
   const { pages, problems: targetProblems } = await findPages(request, host);
   const problems: Problem[] = [...targetProblems];
   let incomplete = targetProblems.length > 0;
-  for (const [done, page] of pages.entries()) {
-    onPage(page, done, pages.length);
+  const components = pages.filter(({ path }) => path !== null && isComponentFile(path));
+  const sources = components.length === 0 ? null : await loadSources(components, request, host);
+  if (sources !== null) {
+    problems.push(...sources.problems);
+    incomplete ||= sources.unread;
+  }
+  // The template of a component is part of it and no page.
+  const whole = pages.filter(
+    ({ path }) => path === null || (!isComponentFile(path) && sources?.modules.has(path) !== true),
+  );
+  for (const [done, page] of whole.entries()) {
+    onPage(page, done, whole.length);
     const loaded = await loadPage(page, host, request);
     if (loaded.ok) {
       problems.push(...loaded.value.problems);
-      visit({ page, loaded: loaded.value, several: pages.length > 1 });
+      visit({ page, loaded: loaded.value, several: whole.length > 1 });
     } else {
       problems.push(loaded.problem);
       incomplete = true;
     }
   }
-  return { problems, incomplete };
+  return { problems, incomplete, sources };
 }

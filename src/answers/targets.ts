@@ -19,6 +19,8 @@ export interface TargetRequest {
   readonly targets: readonly string[];
   /** What the page on standard input is called. */
   readonly stdinName: string;
+  /** The endings of files that are read; others are no targets. */
+  readonly extensions: readonly string[];
   /** Whether a file that a folder or glob names is passed over; a file named itself never is. Absolute path. */
   readonly isSkipped: (file: string) => boolean;
 }
@@ -30,8 +32,18 @@ export interface FoundPages {
 
 export const pageExtensions = [".html", ".htm"] as const;
 
-const isPage = (file: string): boolean =>
-  pageExtensions.some((extension) => file.toLowerCase().endsWith(extension));
+/** Files that may hold components. */
+export const componentExtensions = [".tsx", ".jsx", ".vue", ".svelte", ".component.ts"] as const;
+
+const endsIn = (file: string, extensions: readonly string[]): boolean =>
+  extensions.some((extension) => file.toLowerCase().endsWith(extension));
+
+/** Component source that is there to try components, not to be shipped. */
+const triesComponents = /\.(?:test|spec|cy|e2e)\.[a-z]+$|(?:^|\/)__(?:tests|mocks)__\//i;
+
+/** Whether a file holds components and is read with all that it imports. */
+export const isComponentFile = (file: string): boolean =>
+  endsIn(file, componentExtensions) || /\.[cm]?[jt]s$/i.test(file);
 const isGlob = (target: string): boolean => /[*?[\]{}]/.test(target);
 
 /** How a file is shown: relative to the working directory, forward slashes. */
@@ -40,10 +52,13 @@ export const shownName = (host: Host, file: string): string =>
 
 /** Finds the pages that targets name: files, folders, globs, `-` for standard input. Each page once, in order. */
 export async function findPages(
-  { targets, stdinName, isSkipped }: TargetRequest,
+  { targets, stdinName, isSkipped, extensions }: TargetRequest,
   host: Host,
 ): Promise<FoundPages> {
   const pages = new Map<string, PageFile>();
+  const isPage = (file: string) => endsIn(file, extensions);
+  // A script named itself may hold a component; of a folder only files whose name says so are taken.
+  const mayBeNamed = (file: string) => isPage(file) || (extensions.length > pageExtensions.length && isComponentFile(file));
   const problems: Problem[] = [];
   const add = (target: string, file: string, tree: string) => {
     if (!pages.has(file)) pages.set(file, { target, path: file, name: shownName(host, file), tree });
@@ -58,21 +73,21 @@ export async function findPages(
     if (info?.kind === "folder") {
       const found = (
         await host.files.find(
-          pageExtensions.map((extension) => `**/*${extension}`),
+          extensions.map((extension) => `**/*${extension}`),
           full,
         )
-      ).filter((file) => !isSkipped(file));
-      if (found.length === 0) problems.push(noPages(target, pageExtensions));
+      ).filter((file) => !isSkipped(file) && !triesComponents.test(file));
+      if (found.length === 0) problems.push(noPages(target, extensions));
       for (const file of found) add(target, file, full);
     } else if (info?.kind === "file") {
-      if (isPage(full)) add(target, full, path.dirname(full));
-      else problems.push(notAPage(target, pageExtensions));
-    } else if (info !== null) problems.push(notAPage(target, pageExtensions));
+      if (mayBeNamed(full)) add(target, full, path.dirname(full));
+      else problems.push(notAPage(target, extensions));
+    } else if (info !== null) problems.push(notAPage(target, extensions));
     else if (isGlob(target)) {
       const found = (await host.files.find([target.split(path.sep).join("/")], host.workingDirectory)).filter(
         (file) => isPage(file) && !isSkipped(file),
       );
-      if (found.length === 0) problems.push(noMatch(target, pageExtensions));
+      if (found.length === 0) problems.push(noMatch(target, extensions));
       for (const file of found) add(target, file, path.dirname(file));
     } else problems.push(notFound(target));
   }

@@ -4,6 +4,7 @@ import { fileURLToPath } from "node:url";
 import { audit } from "../answers/audit.ts";
 import { inspect } from "../answers/inspect.ts";
 import { selectElements } from "../answers/select.ts";
+import { pageExtensions } from "../answers/targets.ts";
 import { trees } from "../answers/tree.ts";
 import { walk } from "../answers/walk.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
@@ -29,6 +30,7 @@ const limits = {
   device: desktop,
   stylesheets: [],
   components: new Map<string, string>(),
+  extensions: pageExtensions,
   isSkipped: () => false,
 };
 

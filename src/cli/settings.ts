@@ -2,6 +2,7 @@ import path from "node:path";
 import picomatch from "picomatch";
 import type { CheckPlan } from "../answers/check-plan.ts";
 import type { ReadRequest } from "../answers/read-pages.ts";
+import { componentExtensions, pageExtensions } from "../answers/targets.ts";
 import { type LoadedConfig, loadConfig } from "../config/load.ts";
 import type { Config } from "../config/schema.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
@@ -115,6 +116,7 @@ export function pageSettings(args: PageArguments, settings: Settings, host: Host
     value: {
       targets,
       stdinName: args["stdin-name"],
+      extensions: [...pageExtensions, ...componentExtensions],
       isSkipped: (file) => isSkipped(path.relative(base, file).split(path.sep).join("/")),
       roots: settings.settle(
         "roots",
@@ -125,8 +127,12 @@ export function pageSettings(args: PageArguments, settings: Settings, host: Host
       ),
       maxSize,
       stylesheets: (config.stylesheets ?? []).map(inBase),
+      // As written for components of source, in lower case for elements of a page.
       components: new Map(
-        Object.entries(config.components ?? {}).map(([tag, { as }]) => [tag.toLowerCase(), as]),
+        Object.entries(config.components ?? {}).flatMap(([tag, { as }]) => [
+          [tag, as],
+          [tag.toLowerCase(), as],
+        ]),
       ),
       device: {
         ...desktop,

@@ -26,6 +26,8 @@ export interface Attribute {
 export interface ComponentFrame {
   readonly name: string;
   readonly source: Span;
+  /** Where the component is defined. */
+  readonly definition: Span;
 }
 
 export type Namespace = "html" | "svg" | "math";

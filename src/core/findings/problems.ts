@@ -27,6 +27,8 @@ export const emptyFile = (target: string): Problem =>
   problem(target, "The file is empty: there is nothing to audit.");
 export const unreadable = (target: string, reason: string): Problem =>
   problem(target, `Could not be read (${reason}). Check the permissions of the file.`);
+export const sourceBroken = (place: string, reason: string): Problem =>
+  problem(place, `Does not parse: ${reason.replace(/\.$/, "")}. What could be read of the file is audited.`);
 export const tooLarge = (target: string, megabytes: number, limit: number): Problem =>
   problem(
     target,

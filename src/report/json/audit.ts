@@ -5,7 +5,7 @@ import type { AuditDocument } from "./audit-schema.ts";
 export const findingJson = ({ heard: _, ...finding }: FindingAnswer): AuditDocument["findings"][number] => ({
   ...finding,
   criteria: [...finding.criteria],
-  components: [],
+  components: finding.components.map((frame) => ({ ...frame })),
   facts: { ...finding.facts },
   repair: finding.repair === null ? null : { ...finding.repair, edits: [...finding.repair.edits] },
 });

@@ -1,0 +1,221 @@
+import type { Check } from "../core/checks/check.ts";
+import { type CheckResult, checkResult, type RunResult, runChecks } from "../core/checks/run.ts";
+import type { Sheet } from "../core/css/sheet.ts";
+import type { Span } from "../core/document/node.ts";
+import type { Finding } from "../core/findings/verdict.ts";
+import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
+import { type JudgedFinding, judgeTree } from "../core/worlds/judge.ts";
+import type { ComposedTree, TreeElement, TreeNode } from "../core/worlds/tree.ts";
+import type { WorldDocument } from "../core/worlds/world.ts";
+import { type Composed, type Composer, type FoundComponent, placeKey } from "../readers/components/compose.ts";
+import type { SourceModule } from "../readers/components/source-module.ts";
+import type { PageCheckSettings } from "./check-plan.ts";
+import { applied, sheetsReached } from "./component-sheets.ts";
+import { roleOfContext } from "./component-context.ts";
+
+/** A finding at the place to change. */
+export interface PlacedFinding {
+  readonly finding: Finding;
+  readonly scene: Scene;
+  /** In how many other places of the composed trees the same shows. */
+  readonly others: number;
+}
+
+/** What came of one root with all that it renders. */
+export interface RootResult {
+  readonly found: FoundComponent;
+  readonly elements: number;
+  readonly scene: Scene;
+  readonly run: RunResult;
+  readonly findings: readonly PlacedFinding[];
+}
+
+export interface ComponentAuditRequest {
+  readonly composer: Composer;
+  readonly modules: ReadonlyMap<string, SourceModule>;
+  readonly checks: readonly Check[];
+  readonly settingsFor: (file: string) => (check: Check) => PageCheckSettings;
+  readonly scene: SceneOptions;
+  /** Stylesheets that every page has. */
+  readonly sheets: readonly Sheet[];
+  /** How a place is told in a sentence: `file:line`. */
+  readonly told: (span: Span) => string;
+}
+
+/** Judges components composed with all that they render, and finds the place to change for each fault. */
+export class ComponentAudit {
+  readonly #request: ComponentAuditRequest;
+  readonly #parsed = new Map<string, Sheet>();
+  /** What a component fails in by itself, whatever its callers give, by its definition. */
+  readonly #alone = new Map<string, ReadonlySet<string>>();
+
+  constructor(request: ComponentAuditRequest) {
+    this.#request = request;
+  }
+
+  audit(composed: Composed): RootResult {
+    const { found, tree, islands } = composed;
+    const main = this.#judge(found, tree);
+    const rest = islands.map((island) => this.#judge(found, island, true));
+    const placed = this.#placed([tree, ...islands], [main, ...rest].flatMap((one) => one.judged));
+    const { first } = main;
+    return {
+      found,
+      elements: first.scene.page.index.elements.filter((element) => element.source !== null).length,
+      scene: first.scene,
+      run: { ...first.run, checks: first.run.checks.map((result) => counted(result, placed)) },
+      findings: placed,
+    };
+  }
+
+  #judge(found: FoundComponent, tree: ComposedTree, isIsland = false) {
+    const { checks, settingsFor, scene: options, sheets: shared, modules } = this.#request;
+    const settings = settingsFor(found.module.file);
+    const running = checks.filter((check) => !settings(check).off);
+    const { sheets, known } = sheetsReached(found.module, modules, this.#parsed);
+    const scenes = new Map<WorldDocument, Scene>();
+    let first: { readonly scene: Scene; readonly run: RunResult } | null = null;
+    const audit = (world: WorldDocument): readonly Finding[] => {
+      const scene = sceneFromSource(world.document, applied([...shared, ...sheets], world.document), {
+        ...options,
+        stylesKnown: known,
+      });
+      scenes.set(world, scene);
+      const run = runChecks(scene, running, ["failed", "cantTell"], settings);
+      first ??= { scene, run };
+      return run.findings.filter((finding) => roleOfContext(found, scene, finding, isIsland) !== "decides");
+    };
+    const judged = judgeTree(tree, audit)
+      .filter(({ element }) => element.source !== null)
+      .map((one) => ({ ...one, scene: scenes.get(one.world) as Scene }));
+    return { judged, first: first as unknown as { readonly scene: Scene; readonly run: RunResult } };
+  }
+
+  /** Faults that the component has whoever calls it, as `check place`. */
+  #faultsAlone(definition: Span): ReadonlySet<string> {
+    const key = placeKey(definition);
+    const known = this.#alone.get(key);
+    if (known !== undefined) return known;
+    // A component inside itself is not looked at again.
+    this.#alone.set(key, new Set());
+    const found = this.#request.composer.definedAt(definition);
+    const faults = new Set<string>();
+    if (found !== null) {
+      const { judged } = this.#judge(found, this.#request.composer.compose(found).tree);
+      for (const { finding, element, outcome, when } of judged)
+        if (outcome === "failed" && when.length === 0) faults.add(faultKey(finding, element));
+    }
+    this.#alone.set(key, faults);
+    return faults;
+  }
+
+  #placed(
+    trees: readonly ComposedTree[],
+    judged: readonly (JudgedFinding & { readonly scene: Scene })[],
+  ): readonly PlacedFinding[] {
+    const uses = usesOf(trees);
+    const placed = judged.map((one) => ({ one, level: this.#levelOf(one) }));
+    // Where every use of a component goes wrong in the same way, it is the component that is to be changed.
+    const wrongUses = new Map<string, Set<string>>();
+    for (const { one, level } of placed) {
+      if (level === null || one.outcome !== "failed") continue;
+      const key = faultKey(one.finding, one.element);
+      wrongUses.set(key, (wrongUses.get(key) ?? new Set()).add(useKey(one.element)));
+    }
+    const merged = new Map<string, PlacedFinding & { others: number }>();
+    for (const { one, level } of placed) {
+      const { finding, element, outcome, scene } = one;
+      const wrong = wrongUses.get(faultKey(finding, element))?.size ?? 0;
+      const all = element.source === null ? 0 : (uses.get(placeKey(element.source))?.size ?? 0);
+      const at = level === null || (wrong > 1 && wrong === all) ? null : level;
+      const call = at === null ? null : (element.components[at] ?? null);
+      const source = call?.source ?? finding.source;
+      const key = `${finding.check} ${outcome} ${source === null ? "" : placeKey(source)}`;
+      const known = merged.get(key);
+      if (known !== undefined) {
+        known.others++;
+        continue;
+      }
+      merged.set(key, {
+        finding: {
+          ...finding,
+          outcome,
+          source,
+          message: this.#message(one, call),
+          repair: call === null ? finding.repair : withoutEdits(finding.repair),
+        },
+        scene,
+        others: 0,
+      });
+    }
+    return [...merged.values()];
+  }
+
+  /** The call that decides a fault, as its place in the chain; null where the component itself is to be changed. */
+  #levelOf({ finding, element, outcome }: JudgedFinding): number | null {
+    if (outcome !== "failed" || element.overwrites === true) return null;
+    const frames = element.components;
+    const key = faultKey(finding, element);
+    let level: number | null = null;
+    for (let at = frames.length - 1; at > 0; at--) {
+      const frame = frames[at];
+      if (frame === undefined || this.#faultsAlone(frame.definition).has(key)) break;
+      level = at;
+    }
+    return level;
+  }
+
+  #message({ finding, element, outcome, when }: JudgedFinding, call: { readonly name: string } | null): string {
+    const so = when.length === 0 ? "" : ` It is so when ${when.join(" and ")}.`;
+    const where =
+      call === null || element.source === null
+        ? ""
+        : ` This use of ${call.name} decides it: the <${element.tag}> stands at ${this.#request.told(element.source)}.`;
+    if (outcome === "cantTell" && finding.outcome === "failed")
+      return `Can it be that ${when.length === 0 ? "nothing is given here" : when.join(" and ")}? Then: ${finding.message}`;
+    return `${finding.message}${so}${where}`;
+  }
+}
+
+const faultKey = ({ check }: Finding, { source }: TreeElement): string =>
+  `${check} ${source === null ? "" : placeKey(source)}`;
+
+/** The use of the component that wrote an element, or the root. */
+const useKey = ({ components }: TreeElement): string =>
+  components
+    .slice(1)
+    .map(({ source }) => placeKey(source))
+    .slice(-1)
+    .join("");
+
+/** From how many uses each element of source comes. */
+function usesOf(trees: readonly ComposedTree[]): ReadonlyMap<string, ReadonlySet<string>> {
+  const uses = new Map<string, Set<string>>();
+  const visit = (node: TreeNode): void => {
+    if (node.kind === "either") for (const arm of node.arms) arm.forEach(visit);
+    else if (node.kind === "element") {
+      if (node.source !== null) {
+        const key = placeKey(node.source);
+        uses.set(key, (uses.get(key) ?? new Set()).add(useKey(node)));
+      }
+      node.children.forEach(visit);
+    }
+  };
+  for (const tree of trees) tree.children.forEach(visit);
+  return uses;
+}
+
+const withoutEdits = (repair: Finding["repair"]): Finding["repair"] =>
+  repair === null ? null : { ...repair, edits: [] };
+
+/** How a check went once every finding has its place. */
+function counted(result: CheckResult, placed: readonly PlacedFinding[]): CheckResult {
+  const of = (outcome: string) =>
+    placed.filter(({ finding }) => finding.check === result.id && finding.outcome === outcome).length;
+  const [failed, cantTell] = [of("failed"), of("cantTell")];
+  return checkResult(result.id, {
+    failed,
+    cantTell,
+    passed: Math.max(0, result.targets - result.failed - result.cantTell),
+  });
+}

@@ -1,0 +1,46 @@
+import type { ComplexSelector, Compound, SelectorList, Step } from "./selector.ts";
+import type { Sheet } from "./sheet.ts";
+
+/** A sheet whose rules reach only elements that carry an attribute: styles of one component. */
+export const scopedSheet = (sheet: Sheet, attribute: string): Sheet =>
+  withSelectors(sheet, (selector) => ({
+    ...selector,
+    steps: selector.steps.map((step, i) =>
+      i === 0 ? { ...step, compound: withAttribute(step.compound, attribute) } : step,
+    ),
+  }));
+
+const withAttribute = (compound: Compound, name: string): Compound => ({
+  ...compound,
+  attributes: [...compound.attributes, { name, operator: null, value: "", ignoreCase: false }],
+});
+
+/** A sheet whose class names are other names: those of a stylesheet that is imported as a module. */
+export const renamedClasses = (sheet: Sheet, suffix: string): Sheet =>
+  withSelectors(sheet, (selector) => renamed(selector, suffix));
+
+const renamed = (selector: ComplexSelector, suffix: string): ComplexSelector => ({
+  ...selector,
+  steps: selector.steps.map(
+    (step): Step => ({ ...step, compound: renamedCompound(step.compound, suffix) }),
+  ),
+});
+
+const renamedCompound = (compound: Compound, suffix: string): Compound => ({
+  ...compound,
+  classes: compound.classes.map((name) => `${name}${suffix}`),
+  pseudoClasses: compound.pseudoClasses.map((pseudo) =>
+    pseudo.kind === "is" || pseudo.kind === "not"
+      ? { ...pseudo, list: pseudo.list.map((inner) => renamed(inner, suffix)) }
+      : pseudo,
+  ),
+});
+
+const withSelectors = (sheet: Sheet, change: (selector: ComplexSelector) => ComplexSelector): Sheet => ({
+  ...sheet,
+  items: sheet.items.map((item) => {
+    if (item.kind !== "rule") return item;
+    const selectors: SelectorList = item.rule.selectors.map(change);
+    return { ...item, rule: { ...item.rule, selectors } };
+  }),
+});

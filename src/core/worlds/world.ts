@@ -1,0 +1,124 @@
+import type { Attribute, Document, ElementNode, Node } from "../document/node.ts";
+import type { Decision } from "./decision.ts";
+import type { ComposedTree, ListenerCode, TreeAttribute, TreeElement, TreeNode, TreeValue } from "./tree.ts";
+
+/** One way in which all that is open may fall: what is chosen, and for the rest the first or the last arm. */
+export interface World {
+  readonly chosen: ReadonlyMap<string, number>;
+  readonly rest: "first" | "last";
+}
+
+export const firstArms: World = { chosen: new Map(), rest: "first" };
+export const lastArms: World = { chosen: new Map(), rest: "last" };
+
+/** A world as a document, and where in the tree each of its elements comes from. */
+export interface WorldDocument {
+  readonly document: Document;
+  readonly origins: ReadonlyMap<ElementNode, TreeElement>;
+}
+
+export function armIn({ chosen, rest }: World, decision: Decision): number {
+  return chosen.get(decision.id) ?? (rest === "first" ? 0 : decision.arms.length - 1);
+}
+
+/** The tree as it is in one world: nothing in it is open but values that nobody can list. */
+export function documentIn(tree: ComposedTree, world: World): WorldDocument {
+  const origins = new Map<ElementNode, TreeElement>();
+
+  function nodes(from: readonly TreeNode[], into: Node[]): Node[] {
+    for (const node of from) {
+      if (node.kind === "either") nodes(node.arms[armIn(world, node.decision)] ?? [], into);
+      else if (node.kind === "element") into.push(element(node));
+      else if (node.kind === "text") {
+        const value = valueIn(world, node.value);
+        if (value !== null && value !== "") into.push({ kind: "text", value, source: node.source });
+      } else into.push(node);
+    }
+    return into;
+  }
+
+  function element(node: TreeElement): ElementNode {
+    const attributes = new Map<string, Attribute>();
+    for (const attribute of node.attributes) add(attributes, attribute, world);
+    const listeners = listenersIn(node.listeners, attributes, world);
+    const made: ElementNode = {
+      kind: "element",
+      tag: node.tag,
+      ...(node.writtenTag === undefined ? {} : { writtenTag: node.writtenTag }),
+      namespace: node.namespace,
+      attributes,
+      spread: node.spread,
+      presence: "always",
+      repeats: node.repeats,
+      listeners,
+      children: nodes(node.children, []),
+      shadow: null,
+      source: node.source,
+      endTag: node.endTag,
+      components: node.components,
+    };
+    origins.set(made, node);
+    return made;
+  }
+
+  const children = nodes(tree.children, []);
+  return { document: { kind: tree.kind, file: tree.file, children, quirks: false }, origins };
+}
+
+function add(attributes: Map<string, Attribute>, { name, value, source }: TreeAttribute, world: World): void {
+  const known = valueIn(world, value);
+  if (known !== null) attributes.set(name, { name, value: known, source });
+}
+
+/** Handlers stand among the attributes as they do in a page, so that one check reads both. */
+function listenersIn(
+  listeners: TreeElement["listeners"],
+  attributes: Map<string, Attribute>,
+  world: World,
+): ReadonlySet<string> | "unknown" {
+  if (listeners === "unknown") return listeners;
+  const there = new Set<string>();
+  for (const [event, listener] of listeners) {
+    if (!isPresent(listener, world)) continue;
+    there.add(event);
+    attributes.set(`on${event}`, { name: `on${event}`, value: listener.code, source: listener.source });
+  }
+  return there;
+}
+
+const isPresent = ({ present }: ListenerCode, world: World): boolean =>
+  present === true || present.arms[armIn(world, present.decision)] === true;
+
+function valueIn(world: World, value: TreeValue): Exclude<TreeValue, { readonly kind: "either" }> {
+  let at = value;
+  while (at !== null && typeof at === "object" && "kind" in at)
+    at = at.arms[armIn(world, at.decision)] ?? null;
+  return at;
+}
+
+/** Every decision of a tree, in the order in which it is met; one inside an arm after the one it hangs on. */
+export function decisionsIn(nodes: readonly TreeNode[]): readonly Decision[] {
+  const found = new Map<string, Decision>();
+  const note = (decision: Decision) => {
+    if (!found.has(decision.id)) found.set(decision.id, decision);
+  };
+  const inValue = (value: TreeValue | boolean): void => {
+    if (value === null || typeof value !== "object" || !("kind" in value)) return;
+    note(value.decision);
+    value.arms.forEach(inValue);
+  };
+  const visit = (node: TreeNode): void => {
+    if (node.kind === "either") {
+      note(node.decision);
+      for (const arm of node.arms) arm.forEach(visit);
+    } else if (node.kind === "text") inValue(node.value);
+    else if (node.kind === "element") {
+      for (const attribute of node.attributes) inValue(attribute.value);
+      if (node.listeners !== "unknown")
+        for (const { present } of node.listeners.values()) if (present !== true) note(present.decision);
+      node.children.forEach(visit);
+    }
+  };
+  nodes.forEach(visit);
+  return [...found.values()];
+}

@@ -1,0 +1,153 @@
+import type * as Ast from "@babel/types";
+import { emptyFile, type Problem, tooLarge, unreadable } from "../../core/findings/problems.ts";
+import type { Files } from "../../host/host.ts";
+import { decodeText } from "../html/decode.ts";
+import { everyNode, parseScript } from "../script/parse-script.ts";
+import { ImportResolver } from "./resolve-import.ts";
+import type { ModuleContent, SourceModule } from "./source-module.ts";
+
+export interface ModuleRequest {
+  /** Absolute paths of the files that are asked for. */
+  readonly entries: readonly string[];
+  /** How a file is shown. */
+  readonly shownName: (path: string) => string;
+  /** Largest file, in megabytes. */
+  readonly maxSize: number;
+}
+
+export interface LoadedModules {
+  /** By absolute path, in the order in which they were met. */
+  readonly modules: ReadonlyMap<string, SourceModule>;
+  readonly problems: readonly Problem[];
+  /** Entries that could not be read at all. */
+  readonly unread: ReadonlySet<string>;
+}
+
+const MEGABYTE = 1024 * 1024;
+
+/** Files longer than this are taken to be made by a machine, and left out. */
+const LONGEST_SCRIPT = 1_000_000;
+
+const scriptEnding = /\.(?:[cm]?[jt]sx?)$/i;
+const styleEnding = /\.(?:css|scss|sass|less|styl|pcss|postcss)$/i;
+
+/** Reads files and all that they import within the project, each once. What cannot be read is told and left out. */
+export async function loadModules(request: ModuleRequest, files: Files): Promise<LoadedModules> {
+  const resolver = new ImportResolver(files);
+  const modules = new Map<string, SourceModule>();
+  const problems: Problem[] = [];
+  const unread = new Set<string>();
+  const entries = new Set(request.entries);
+  const met = new Set(request.entries);
+  for (let wave = [...met]; wave.length > 0; ) {
+    const read = await Promise.all(wave.map((path) => readModule(path, entries.has(path), request, files)));
+    const next: string[] = [];
+    for (const [i, result] of read.entries()) {
+      const path = wave[i] as string;
+      if ("problem" in result) {
+        problems.push(result.problem);
+        unread.add(path);
+        continue;
+      }
+      const imports = new Map<string, string | null>();
+      for (const specifier of result.imports) {
+        const target = await resolver.resolve(specifier, path);
+        imports.set(specifier, target);
+        if (target !== null && !met.has(target)) {
+          met.add(target);
+          next.push(target);
+        }
+      }
+      modules.set(path, { ...result.module, imports });
+    }
+    wave = next;
+  }
+  return { modules, problems, unread };
+}
+
+type Read =
+  | { readonly problem: Problem }
+  | { readonly module: Omit<SourceModule, "imports">; readonly imports: readonly string[] };
+
+async function readModule(path: string, isEntry: boolean, request: ModuleRequest, files: Files): Promise<Read> {
+  const file = request.shownName(path);
+  const isText = scriptEnding.test(path) || styleEnding.test(path) || /\.(?:vue|svelte|html?|json)$/i.test(path);
+  const bare = (content: ModuleContent, text = ""): Read => ({ module: { path, file, text, content, errors: [] }, imports: [] });
+  if (!isText) return bare({ kind: "asset" });
+  const info = await files.info(path);
+  if (info !== null && info.size > request.maxSize * MEGABYTE)
+    return { problem: tooLarge(file, info.size / MEGABYTE, request.maxSize) };
+  const read = await files.read(path);
+  if (!read.ok) return { problem: unreadable(file, read.reason) };
+  const decoded = decodeText(read.bytes, file, "css");
+  if (!decoded.ok) return { problem: decoded.problem };
+  const { text } = decoded.value;
+  if (isEntry && text.trim() === "") return { problem: emptyFile(file) };
+  if (styleEnding.test(path)) return bare({ kind: "style" }, text);
+  if (/\.html?$/i.test(path)) return bare({ kind: "markup" }, text);
+  if (/\.json$/i.test(path)) return bare({ kind: "data", value: jsonOf(text) }, text);
+  if (!isEntry && text.length > LONGEST_SCRIPT) return bare({ kind: "asset" }, text);
+  if (/\.(?:vue|svelte)$/i.test(path)) {
+    const language = path.toLowerCase().endsWith(".vue") ? "vue" : "svelte";
+    // Each compiler is loaded when its first file is met.
+    const { parts, errors, imports } =
+      language === "vue"
+        ? (await import("../vue/read-vue.ts")).readVue(text, file)
+        : (await import("../svelte/read-svelte.ts")).readSvelte(text);
+    const scripts = [parts.moduleScript, parts.script].filter((one) => one !== null);
+    return {
+      module: { path, file, text, content: { kind: "template", language, parts }, errors },
+      imports: [...scripts.flatMap(importsOf), ...imports],
+    };
+  }
+  const { program, errors } = parseScript(text, {
+    start: 0,
+    typescript: /\.[cm]?tsx?$/i.test(path),
+    jsx: !/\.[cm]?ts$/i.test(path),
+  });
+  return { module: { path, file, text, content: { kind: "script", program }, errors }, imports: importsOf(program) };
+}
+
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+/** What a program imports, also what it names for a component: an outer template, its styles. */
+export function importsOf(program: Ast.Program): readonly string[] {
+  const found = new Set<string>();
+  for (const statement of program.body) {
+    if (statement.type === "ImportDeclaration" || statement.type === "ExportAllDeclaration") found.add(statement.source.value);
+    if (statement.type === "ExportNamedDeclaration" && statement.source != null) found.add(statement.source.value);
+  }
+  everyNode(program, (node) => {
+    const isImport =
+      (node.type === "CallExpression" && (node.callee.type === "Import" || (node.callee.type === "Identifier" && node.callee.name === "require"))) ||
+      node.type === "ImportExpression";
+    if (isImport) {
+      const source = node.type === "ImportExpression" ? node.source : (node as Ast.CallExpression).arguments[0];
+      if (source?.type === "StringLiteral") found.add(source.value);
+    }
+    if (node.type === "Decorator") for (const file of filesOfDecorator(node)) found.add(file);
+    return true;
+  });
+  return [...found];
+}
+
+/** `templateUrl`, `styleUrl` and `styleUrls` of a component. */
+function filesOfDecorator(node: Ast.Decorator): readonly string[] {
+  const [argument] = node.expression.type === "CallExpression" ? node.expression.arguments : [];
+  if (argument?.type !== "ObjectExpression") return [];
+  return argument.properties.flatMap((property) => {
+    if (property.type !== "ObjectProperty" || property.key.type !== "Identifier") return [];
+    if (!/^(?:templateUrl|styleUrls?)$/.test(property.key.name)) return [];
+    const values = property.value.type === "ArrayExpression" ? property.value.elements : [property.value];
+    return values.flatMap((value) => (value?.type === "StringLiteral" ? [relative(value.value)] : []));
+  });
+}
+
+/** Addresses of a component start from its file even without a dot. */
+export const relative = (address: string): string => (/^[./]/.test(address) ? address : `./${address}`);

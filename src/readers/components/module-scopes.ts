@@ -1,0 +1,297 @@
+import type * as Ast from "@babel/types";
+import { classValue, functionValue, spanOf } from "../script/evaluate.ts";
+import { bindPattern, hoist, initialOf } from "../script/functions.ts";
+import { type Machine, unknownAt } from "../script/machine.ts";
+import { everyNode, reassignedIn } from "../script/parse-script.ts";
+import { bind, bindLater, innerScope, moduleScope, type Scope } from "../script/scope.ts";
+import type { TypeIn, TypeNames } from "../script/type-shape.ts";
+import { absent, known, listOf, objectOf, type ObjectValue, type Value } from "../script/value.ts";
+import type { ModuleContent, SourceModule } from "./source-module.ts";
+
+/** What the scopes of modules are made with. */
+export interface ScopeMaking {
+  readonly machine: Machine;
+  readonly moduleAt: (path: string) => SourceModule | null;
+  /** What a package gives under a name; null for what stays unknown. */
+  readonly packageExport: (specifier: string, name: string) => Value | null;
+  /** The component that a file is, for files that are one. */
+  readonly fileComponent: (module: SourceModule) => Value | null;
+  readonly scopeOf: (module: SourceModule) => Scope;
+}
+
+/** The programs of a module, those that run for the module first. */
+export const programsOf = (content: ModuleContent): readonly Ast.Program[] =>
+  content.kind === "script"
+    ? [content.program]
+    : content.kind === "template"
+      ? [content.parts.moduleScript, content.parts.script].filter((one) => one !== null)
+      : [];
+
+/** A scope in which every name of a module's top level is worked out when it is first asked for. */
+export function makeScope(making: ScopeMaking, module: SourceModule, programs = programsOf(module.content)): Scope {
+  const reassigned = new Set(programs.flatMap((program) => [...reassignedIn(program)]));
+  const scope = moduleScope({ file: module.file, text: module.text, reassigned });
+  for (const program of programs) bindProgram(making, module, program, scope);
+  return scope;
+}
+
+/** Binds what a program declares and imports. */
+export function bindProgram(making: ScopeMaking, module: SourceModule, program: Ast.Program, scope: Scope): void {
+  const { machine } = making;
+  hoist(machine, program.body, scope);
+  for (const statement of program.body) {
+    if (statement.type === "ImportDeclaration") bindImports(making, module, statement, scope);
+    const declaration =
+      statement.type === "ExportNamedDeclaration" ? statement.declaration : statement.type === "VariableDeclaration" ? statement : null;
+    if (declaration?.type === "VariableDeclaration") bindVariables(making, declaration, scope);
+  }
+  for (const statement of program.body)
+    if (statement.type === "ExpressionStatement") writeStatic(making, statement.expression, scope);
+}
+
+function bindVariables({ machine }: ScopeMaking, declaration: Ast.VariableDeclaration, scope: Scope): void {
+  for (const { id, init } of declaration.declarations) {
+    if (id.type === "Identifier") {
+      const isOpen = declaration.kind !== "const" && scope.module.reassigned.has(id.name);
+      bindLater(scope, id.name, () =>
+        isOpen
+          ? unknownAt(spanOf(id, scope), id.name, `let ${scope.module.file}:${id.start}@${machine.state.instance}`)
+          : initialOf(machine, id, init, scope),
+      );
+      continue;
+    }
+    // Each name of a pattern is worked out when asked for, from the value that they share.
+    const shared: { names: Scope | null } = { names: null };
+    const make = (name: string) => () => {
+      if (shared.names === null) {
+        shared.names = innerScope(scope);
+        bindPattern(machine, id, initialOf(machine, id, init, scope), shared.names);
+      }
+      return shared.names.bindings.get(name)?.value ?? absent;
+    };
+    for (const name of namesIn(id)) bindLater(scope, name, make(name));
+  }
+}
+
+/** The names that a pattern binds. */
+export function namesIn(pattern: Ast.Node): readonly string[] {
+  const names: string[] = [];
+  everyNode(pattern, (node) => {
+    if (node.type === "ObjectProperty") {
+      names.push(...namesIn(node.value));
+      return false;
+    }
+    if (node.type === "AssignmentPattern") {
+      names.push(...namesIn(node.left));
+      return false;
+    }
+    if (node.type === "Identifier") names.push(node.name);
+    return node.type !== "Identifier";
+  });
+  return names;
+}
+
+/** `Button.displayName = "Button"`. */
+function writeStatic({ machine }: ScopeMaking, node: Ast.Expression, scope: Scope): void {
+  if (
+    node.type !== "AssignmentExpression" ||
+    node.left.type !== "MemberExpression" ||
+    node.left.object.type !== "Identifier" ||
+    node.left.property.type !== "Identifier"
+  )
+    return;
+  const target = machine.evaluate(node.left.object, scope);
+  const statics =
+    target.kind === "function" || target.kind === "class"
+      ? target.statics
+      : target.kind === "component"
+        ? target.component.statics
+        : null;
+  statics?.set(node.left.property.name, machine.evaluate(node.right, scope));
+}
+
+function bindImports(making: ScopeMaking, module: SourceModule, node: Ast.ImportDeclaration, scope: Scope): void {
+  const specifier = node.source.value;
+  for (const one of node.specifiers) {
+    const name =
+      one.type === "ImportDefaultSpecifier"
+        ? "default"
+        : one.type === "ImportNamespaceSpecifier"
+          ? "*"
+          : one.imported.type === "Identifier"
+            ? one.imported.name
+            : one.imported.value;
+    bindLater(scope, one.local.name, () => imported(making, module, specifier, name, spanOf(one, scope)));
+  }
+}
+
+function imported(
+  making: ScopeMaking,
+  module: SourceModule,
+  specifier: string,
+  name: string,
+  source: ReturnType<typeof spanOf>,
+): Value {
+  const path = module.imports.get(specifier) ?? null;
+  const from = path === null ? null : making.moduleAt(path);
+  if (from === null) {
+    if (name === "*") {
+      const all: ObjectValue = {
+        ...objectOf([], unknownAt(source, specifier, `import ${specifier}`)),
+        lazy: (member) => making.packageExport(specifier, member),
+      };
+      return all;
+    }
+    return making.packageExport(specifier, name) ?? unknownAt(source, name, `import ${specifier}#${name}`);
+  }
+  if (name === "*") return namespaceOf(making, from);
+  return exportOf(making, from, name) ?? unknownAt(source, name, `import ${specifier}#${name}`);
+}
+
+const namespaceOf = (making: ScopeMaking, module: SourceModule): ObjectValue => ({
+  kind: "object",
+  properties: new Map(),
+  rest: null,
+  lazy: (name) => exportOf(making, module, name),
+});
+
+/** What a module exports under a name; null where it exports no such thing. ECMAScript §16.2.1.7.2, "ResolveExport". */
+export function exportOf(
+  making: ScopeMaking,
+  module: SourceModule,
+  name: string,
+  tried: ReadonlySet<string> = new Set(),
+): Value | null {
+  if (tried.has(`${module.path} ${name}`)) return null;
+  const trail = new Set(tried).add(`${module.path} ${name}`);
+  const { content } = module;
+  if (content.kind === "data") return name === "default" ? plainValue(content.value) : null;
+  if (content.kind === "style") return name === "default" ? classNamesOf(module) : known(`${name}${classSuffix(module)}`);
+  if (content.kind === "asset") return name === "default" ? known(module.file) : null;
+  if (name === "default") {
+    const component = making.fileComponent(module);
+    if (component !== null) return component;
+  }
+  const scope = making.scopeOf(module);
+  const { machine } = making;
+  for (const statement of programsOf(content).flatMap((program) => program.body)) {
+    if (statement.type === "ExportDefaultDeclaration" && name === "default") {
+      const { declaration } = statement;
+      if ((declaration.type === "FunctionDeclaration" || declaration.type === "ClassDeclaration") && declaration.id != null)
+        return machine.evaluate({ ...declaration.id } as Ast.Identifier, scope);
+      if (declaration.type === "FunctionDeclaration") return functionValue(declaration, scope);
+      if (declaration.type === "ClassDeclaration") return classValue(declaration, scope);
+      return machine.evaluate(declaration, scope);
+    }
+    if (statement.type === "ExportNamedDeclaration") {
+      for (const one of statement.specifiers) {
+        const exported = one.exported.type === "Identifier" ? one.exported.name : one.exported.value;
+        if (exported !== name) continue;
+        if (one.type === "ExportNamespaceSpecifier")
+          return imported(making, module, statement.source?.value ?? "", "*", spanOf(one, scope));
+        if (one.type === "ExportSpecifier" && statement.source != null)
+          return reExported(making, module, statement.source.value, one.local.name, trail, spanOf(one, scope));
+        if (one.type === "ExportSpecifier") return machine.evaluate(one.local, scope);
+      }
+      const { declaration } = statement;
+      if (declaration != null && scope.bindings.has(name) && declares(declaration, name))
+        return machine.evaluate({ type: "Identifier", name, start: declaration.start, end: declaration.end } as Ast.Identifier, scope);
+    }
+  }
+  for (const statement of programsOf(content).flatMap((program) => program.body)) {
+    if (statement.type !== "ExportAllDeclaration" || name === "default") continue;
+    const path = module.imports.get(statement.source.value) ?? null;
+    const from = path === null ? null : making.moduleAt(path);
+    const found = from === null ? making.packageExport(statement.source.value, name) : exportOf(making, from, name, trail);
+    if (found !== null) return found;
+  }
+  return null;
+}
+
+function reExported(
+  making: ScopeMaking,
+  module: SourceModule,
+  specifier: string,
+  name: string,
+  trail: ReadonlySet<string>,
+  source: ReturnType<typeof spanOf>,
+): Value {
+  const path = module.imports.get(specifier) ?? null;
+  const from = path === null ? null : making.moduleAt(path);
+  const found = from === null ? making.packageExport(specifier, name) : exportOf(making, from, name, trail);
+  return found ?? unknownAt(source, name, `import ${specifier}#${name}`);
+}
+
+const declares = (declaration: Ast.Declaration, name: string): boolean =>
+  declaration.type === "VariableDeclaration"
+    ? declaration.declarations.some(({ id }) => namesIn(id).includes(name))
+    : "id" in declaration && declaration.id?.type === "Identifier" && declaration.id.name === name;
+
+function plainValue(value: unknown): Value {
+  if (Array.isArray(value)) return listOf(value.map(plainValue));
+  if (typeof value === "object" && value !== null)
+    return objectOf(Object.entries(value).map(([key, item]) => [key, plainValue(item)]));
+  return known(value as string | number | boolean | null);
+}
+
+/** Class names of a stylesheet that is imported as a module: made different from those of all others. */
+const classNamesOf = (module: SourceModule): ObjectValue => ({
+  kind: "object",
+  properties: new Map(),
+  rest: null,
+  lazy: (name) => known(`${name}${classSuffix(module)}`),
+});
+
+/** What the classes of a stylesheet that is a module end with. */
+export const classSuffix = ({ file }: Pick<SourceModule, "file">): string =>
+  /\.module\.[a-z]+$/.test(file) ? `@${file.replace(/\s/g, "_")}` : "";
+
+/** The declaration of a type by its name, wherever it is imported from. */
+export function typeNamesOf(making: ScopeMaking): TypeNames<SourceModule> {
+  const named = (name: string, module: SourceModule, depth = 0): TypeIn<SourceModule> | null => {
+    if (depth > 8) return null;
+    for (const statement of programsOf(module.content).flatMap((program) => program.body)) {
+      const declaration = statement.type === "ExportNamedDeclaration" ? statement.declaration : statement;
+      if (
+        (declaration?.type === "TSInterfaceDeclaration" || declaration?.type === "TSTypeAliasDeclaration") &&
+        declaration.id.name === name
+      )
+        return { node: declaration, module };
+      const specifiers =
+        statement.type === "ImportDeclaration" || (statement.type === "ExportNamedDeclaration" && statement.source != null)
+          ? statement.specifiers
+          : [];
+      for (const one of specifiers) {
+        const [outer, inner] =
+          one.type === "ImportSpecifier"
+            ? [one.local.name, one.imported.type === "Identifier" ? one.imported.name : one.imported.value]
+            : one.type === "ExportSpecifier"
+              ? [one.exported.type === "Identifier" ? one.exported.name : one.exported.value, one.local.name]
+              : [null, ""];
+        if (outer !== name) continue;
+        const path = module.imports.get((statement as Ast.ImportDeclaration).source.value) ?? null;
+        const from = path === null ? null : making.moduleAt(path);
+        return from === null ? null : named(inner, from, depth + 1);
+      }
+    }
+    for (const statement of programsOf(module.content).flatMap((program) => program.body)) {
+      if (statement.type !== "ExportAllDeclaration") continue;
+      const path = module.imports.get(statement.source.value) ?? null;
+      const from = path === null ? null : making.moduleAt(path);
+      const found = from === null ? null : named(name, from, depth + 1);
+      if (found !== null) return found;
+    }
+    return null;
+  };
+  return {
+    named,
+    valueOf: (name, module) => {
+      const scope = making.scopeOf(module);
+      return scope.bindings.has(name)
+        ? making.machine.evaluate({ type: "Identifier", name, start: 0, end: 0 } as Ast.Identifier, scope)
+        : null;
+    },
+  };
+}
+
+export { bind };

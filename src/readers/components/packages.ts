@@ -1,0 +1,429 @@
+import type * as Ast from "@babel/types";
+import type { Span } from "../../core/document/node.ts";
+import { textOf } from "../script/evaluate.ts";
+import { lift, type Machine, unknownAt } from "../script/machine.ts";
+import {
+  absent,
+  type CallPlace,
+  type Component,
+  type Decision,
+  isNullish,
+  keyOf,
+  known,
+  listOf,
+  type MarkupValue,
+  native,
+  objectOf,
+  type ObjectValue,
+  truthOf,
+  type Value,
+} from "../script/value.ts";
+import { anyProps } from "./react-component.ts";
+import type { Composition } from "./composition.ts";
+
+/** What well-known packages give, as far as a tree hangs on it; null for what stays unknown. */
+export function packageExport(composition: Composition, specifier: string, name: string): Value | null {
+  const { machine } = composition;
+  const bare = specifier.replace(/^npm:/, "");
+  if (/^(?:react|preact|preact\/(?:hooks|compat)|react-dom)$/.test(bare)) return reactExport(composition, name);
+  if (/^(?:clsx|classnames|clsx\/lite|tailwind-merge)$/.test(bare)) return joinsClasses(machine);
+  if (/^(?:styled-components|@emotion\/styled|@emotion\/styled\/base)$/.test(bare) && (name === "default" || name === "styled"))
+    return styledFunction(composition);
+  if (bare === "vue") return boxes(machine)[name] ?? null;
+  if (bare === "@angular/core") return signals(machine)[name] ?? null;
+  return null;
+}
+
+/** A component that shows nothing but what it is given. */
+const passThrough = (composition: Composition, name: string): Value => ({
+  kind: "component",
+  component: {
+    name,
+    source: nowhere,
+    statics: new Map(),
+    takesProps: true,
+    isTransparent: true,
+    openProps: () => anyProps(nowhere),
+    render: ({ props }) => composition.toNodes(props.properties.get("children") ?? absent, "html"),
+  },
+});
+
+const nowhere: Span = { file: "", start: 0, end: 0 };
+
+function reactExport(composition: Composition, name: string): Value | null {
+  const { machine } = composition;
+  const hook = hooks[name];
+  if (hook !== undefined) return native(name, (args, at) => hook(machine, args, at));
+  switch (name) {
+    case "Fragment":
+    case "StrictMode":
+    case "Suspense":
+    case "Profiler":
+    case "Activity":
+      return passThrough(composition, name);
+    case "createContext":
+      return native(name, ([initial], at) => contextOf(composition, initial ?? absent, at));
+    case "useContext":
+    case "use":
+      return native(name, ([context], at) => contextValue(machine, context ?? absent, at));
+    case "memo":
+    case "observer":
+      return native(name, ([inner]) => inner ?? absent);
+    case "forwardRef":
+      return native(name, ([inner]) => inner ?? absent);
+    case "lazy":
+      return native(name, (_, at) => unknownAt(at.source, at.text, `import lazy ${at.source.file}:${at.source.start}`));
+    case "createPortal":
+      return native(name, ([content]) => content ?? absent);
+    case "createElement":
+    case "h":
+    case "jsx":
+      return native(name, (args, at) => createdMarkup(machine, args, at));
+    case "cloneElement":
+      return native(name, ([element, props, ...children], at) => cloned(machine, element ?? absent, props ?? absent, children, at));
+    case "Children":
+      return objectOf([
+        ["map", native("map", ([list, fn], at) => eachChild(machine, list ?? absent, fn ?? absent, at))],
+        ["toArray", native("toArray", ([list]) => (list?.kind === "list" ? list : listOf(list === undefined || isNullish(list) ? [] : [list])))],
+        ["only", native("only", ([one]) => one ?? absent)],
+        ["count", native("count", ([list], at) => (list?.kind === "list" ? known(list.items.length) : unknownAt(at.source, at.text, `count ${keyOf(list ?? absent)}`, "number")))],
+      ]);
+    case "isValidElement":
+      return native(name, ([one], at) =>
+        one?.kind === "markup" ? known(true) : one?.kind === "known" ? known(false) : unknownAt(at.source, at.text, `isValidElement ${keyOf(one ?? absent)}`, "boolean"),
+      );
+    case "default":
+      return { kind: "native", name: "React", call: () => absent, members: (member) => reactExport(composition, member) };
+    default:
+      return null;
+  }
+}
+
+type Hook = (machine: Machine, args: readonly Value[], at: CallPlace) => Value;
+
+const hooks: Readonly<Record<string, Hook>> = {
+  useState: (machine, [initial], at) => {
+    const first = initial?.kind === "function" ? machine.call(initial, [], at) : (initial ?? absent);
+    return listOf([stateValue(machine, first, at), native("setter", () => absent)]);
+  },
+  useReducer: (machine, [, initial], at) => listOf([stateValue(machine, initial ?? absent, at), native("dispatch", () => absent)]),
+  useMemo: (machine, [make], at) => machine.call(make ?? absent, [], at),
+  useCallback: (_, [fn]) => fn ?? absent,
+  useEffectEvent: (_, [fn]) => fn ?? absent,
+  useId: (machine, _, at) => known(`:${machine.state.instance}${at.source.start}:`),
+  useRef: (_, __, at) => objectOf([["current", unknownAt(at.source, at.text, `ref ${at.source.file}:${at.source.start}`)]]),
+  useDeferredValue: (_, [value]) => value ?? absent,
+  useTransition: (machine, _, at) => listOf([stateValue(machine, known(false), at), native("start", () => absent)]),
+  useEffect: () => absent,
+  useLayoutEffect: () => absent,
+  useInsertionEffect: () => absent,
+  useImperativeHandle: () => absent,
+  useDebugValue: () => absent,
+};
+
+/** A value that changes while the interface lives: the first is sure, and what it turns into where that can be listed. */
+export function stateValue(machine: Machine, first: Value, at: CallPlace): Value {
+  const id = `state ${at.source.file}:${at.source.start}@${machine.state.instance}`;
+  const name = machine.state.declaring ?? at.text;
+  const open = (text = name, type: "string" | "number" | "list" | "any" = "any") => unknownAt(at.source, text, id, type);
+  if (first.kind === "list" || first.kind === "each") return open(name, "list");
+  if (first.kind !== "known") return first.kind === "text" ? open(name, "string") : open();
+  const { value } = first;
+  if (typeof value === "string") return open(name, "string");
+  if (typeof value === "number") return open(name, "number");
+  if (typeof value === "boolean") {
+    const decision: Decision = {
+      id,
+      arms: [`\`${name}\` is ${value}`, `\`${name}\` is ${!value}`],
+      named: true,
+      source: at.source,
+    };
+    return { kind: "either", decision, arms: [first, known(!value)] };
+  }
+  return {
+    kind: "either",
+    decision: { id, arms: [`\`${name}\` is there`, `\`${name}\` is not there`], named: false, source: at.source },
+    arms: [unknownAt(at.source, name, `${id} there`), first],
+  };
+}
+
+/** A context: rendering its provider makes a value known to all that is inside. */
+function contextOf(composition: Composition, initial: Value, at: CallPlace): Value {
+  const { machine } = composition;
+  const id = `${at.source.file}:${at.source.start}`;
+  const provider: Component = {
+    name: "Provider",
+    source: at.source,
+    statics: new Map(),
+    takesProps: true,
+    isTransparent: true,
+    openProps: () => anyProps(at.source),
+    render: ({ props }) => {
+      const { state } = machine;
+      const before = state.contexts;
+      state.contexts = [...before, [id, props.properties.get("value") ?? absent]];
+      try {
+        return composition.toNodes(props.properties.get("children") ?? absent, "html");
+      } finally {
+        state.contexts = before;
+      }
+    },
+  };
+  const consumer: Component = {
+    ...provider,
+    name: "Consumer",
+    render: ({ props }) =>
+      composition.toNodes(
+        machine.call(props.properties.get("children") ?? absent, [contextById(machine, id, initial, at)], at),
+        "html",
+      ),
+  };
+  provider.statics.set("Provider", { kind: "component", component: provider });
+  provider.statics.set("Consumer", { kind: "component", component: consumer });
+  provider.statics.set(CONTEXT, known(id));
+  provider.statics.set(INITIAL, initial);
+  return { kind: "component", component: provider };
+}
+
+const CONTEXT = "(context)";
+const INITIAL = "(initial)";
+
+function contextValue(machine: Machine, context: Value, at: CallPlace): Value {
+  if (context.kind !== "component")
+    return perhaps(machine, `context ${keyOf(context)}`, at);
+  const id = context.component.statics.get(CONTEXT);
+  return id?.kind === "known"
+    ? contextById(machine, String(id.value), context.component.statics.get(INITIAL) ?? absent, at)
+    : perhaps(machine, "context", at);
+}
+
+/** The value of the nearest provider; without one in the tree, there may be one around the tree. */
+function contextById(machine: Machine, id: string, initial: Value, at: CallPlace): Value {
+  for (const [of, value] of machine.state.contexts.toReversed()) if (of === id) return value;
+  return {
+    kind: "either",
+    decision: {
+      id: `provided ${id}`,
+      arms: [`\`${at.text}\` is provided`, `\`${at.text}\` is not provided`],
+      named: false,
+      source: at.source,
+    },
+    arms: [unknownAt(at.source, at.text, `context ${id}`), initial],
+  };
+}
+
+const perhaps = (machine: Machine, id: string, at: CallPlace): Value =>
+  unknownAt(at.source, at.text, `${id}@${machine.state.instance}`);
+
+function createdMarkup(machine: Machine, [type, props, ...children]: readonly Value[], at: CallPlace): Value {
+  const given: ObjectValue = props?.kind === "object" ? props : objectOf([], props?.kind === "unknown" ? props : null);
+  const content = children.length === 0 ? null : children.length === 1 ? (children[0] ?? absent) : listOf(children);
+  return {
+    kind: "markup",
+    type: type ?? absent,
+    name: at.text,
+    props: content === null ? given : { ...given, properties: new Map(given.properties).set("children", content) },
+    places: new Map(),
+    key: null,
+    source: at.source,
+    endTag: null,
+    owner: machine.state.frames,
+    instance: machine.state.instance,
+    overwrites: false,
+  };
+}
+
+/** An element with other props: `cloneElement`. */
+function cloned(machine: Machine, element: Value, props: Value, children: readonly Value[], at: CallPlace): Value {
+  return lift(machine, element, (one) =>
+    lift(machine, props, (more) => {
+      if (one.kind !== "markup") return one.kind === "known" ? one : unknownAt(at.source, at.text, `clone ${keyOf(one)}`);
+      const properties = new Map(one.props.properties);
+      if (more.kind === "object") for (const [name, value] of more.properties) properties.set(name, value);
+      if (children.length > 0) properties.set("children", children.length === 1 ? (children[0] ?? absent) : listOf(children));
+      const markup: MarkupValue = {
+        ...one,
+        props: {
+          ...one.props,
+          properties,
+          rest: more.kind === "object" ? (more.rest ?? one.props.rest) : more.kind === "unknown" ? more : one.props.rest,
+        },
+      };
+      return markup;
+    }),
+  );
+}
+
+function eachChild(machine: Machine, list: Value, fn: Value, at: CallPlace): Value {
+  if (list.kind === "list") return listOf(list.items.map((item, i) => machine.call(fn, [item, known(i)], at)));
+  if (isNullish(list)) return list;
+  if (list.kind === "markup") return machine.call(fn, [list, known(0)], at);
+  return unknownAt(at.source, at.text, `children ${keyOf(list)} ${at.source.start}`);
+}
+
+/** Joins class names: texts, lists, and objects whose true keys count. */
+function joinsClasses(machine: Machine): Value {
+  const join = (args: readonly Value[], at: CallPlace): Value => {
+    const step = (left: readonly Value[], so: readonly string[]): Value => {
+      const [first, ...rest] = left;
+      if (first === undefined) return known(so.join(" "));
+      return lift(machine, first, (one) => {
+        if (one.kind === "known") return step(rest, one.value && typeof one.value !== "boolean" ? [...so, String(one.value)] : so);
+        if (one.kind === "list") return step([...one.items, ...rest], so);
+        if (one.kind === "object" && one.rest === null)
+          return step(
+            [
+              ...[...one.properties].map(([name, test]) =>
+                lift(machine, test, (held) => {
+                  const truth = truthOf(held);
+                  return truth === null ? unknownAt(at.source, at.text, `class ${name} ${keyOf(held)}`, "string") : known(truth ? name : "");
+                }),
+              ),
+              ...rest,
+            ],
+            so,
+          );
+        return unknownAt(at.source, at.text, `classes ${keyOf(one)} ${at.source.start}`, "string");
+      });
+    };
+    return step(args, []);
+  };
+  return { kind: "native", name: "clsx", call: join, members: (name) => (name === "default" ? joinsClasses(machine) : null) };
+}
+
+/** `styled.button`, `styled(Card)`: a component that gives all it is given to another, and a style. */
+function styledFunction(composition: Composition): Value {
+  const of = (inner: Value): Value => ({
+    kind: "native",
+    name: "styled",
+    call: () => of(inner),
+    members: () => native("styled", () => of(inner)),
+    tagged: (node, scope) => styledComponent(composition, inner, node, textOf(node.tag, scope), {
+      file: scope.module.file,
+      start: node.start ?? 0,
+      end: node.end ?? 0,
+    }),
+  });
+  return {
+    kind: "native",
+    name: "styled",
+    call: ([inner]) => of(inner ?? absent),
+    members: (name) => of(known(name)),
+  };
+}
+
+function styledComponent(
+  composition: Composition,
+  inner: Value,
+  _node: Ast.TaggedTemplateExpression,
+  name: string,
+  source: Span,
+): Value {
+  const style = unknownAt(source, name, `styled ${source.file}:${source.start}`, "string");
+  return {
+    kind: "component",
+    component: {
+      name,
+      source,
+      statics: new Map(),
+      takesProps: true,
+      isTransparent: true,
+      openProps: () => anyProps(source),
+      render: (call) => {
+        const { as, ...others } = Object.fromEntries(call.props.properties);
+        // What the style says is not read: nothing is known of how it looks.
+        const properties = new Map(Object.entries(others).filter(([key]) => !key.startsWith("$"))).set("style", style);
+        return composition.renderMarkup(
+          {
+            kind: "markup",
+            type: as ?? inner,
+            name,
+            props: { ...call.props, properties },
+            places: call.places,
+            key: null,
+            source: call.source,
+            endTag: call.endTag,
+            owner: call.frames,
+            instance: call.instance,
+            overwrites: false,
+          },
+          "html",
+        );
+      },
+    },
+  };
+}
+
+/** A value in a box, as templates see it without asking: `ref(x)`. */
+export const boxed = (value: () => Value): ObjectValue => ({
+  kind: "object",
+  properties: new Map(),
+  rest: null,
+  lazy: (name) => (name === "value" ? value() : null),
+  box: value,
+});
+
+const boxes = (machine: Machine): Readonly<Record<string, Value>> => {
+  const ref = native("ref", ([initial], at) => {
+    const state = stateValue(machine, initial ?? absent, at);
+    return boxed(() => state);
+  });
+  const same = native("same", ([value]) => value ?? absent);
+  return {
+    ref,
+    shallowRef: ref,
+    customRef: native("customRef", (_, at) => boxed(() => unknownAt(at.source, at.text, `ref ${at.source.start}@${machine.state.instance}`))),
+    computed: native("computed", ([make], at) => {
+      const memo: { value: Value | null } = { value: null };
+      return boxed(() => {
+        memo.value ??=
+          make?.kind === "object"
+            ? machine.call(make.properties.get("get") ?? absent, [], at)
+            : machine.call(make ?? absent, [], at);
+        return memo.value;
+      });
+    }),
+    reactive: native("reactive", ([value]) => value ?? absent),
+    readonly: same,
+    toRef: native("toRef", ([object, name], at) =>
+      name?.kind === "known" ? boxed(() => machine.member(object ?? absent, String(name.value), at)) : (object ?? absent),
+    ),
+    toRefs: same,
+    unref: native("unref", ([value]) => unboxed(value ?? absent)),
+    toValue: native("toValue", ([value]) => unboxed(value ?? absent)),
+    useId: native("useId", (_, at) => known(`v-${machine.state.instance}${at.source.start}`)),
+    useTemplateRef: native("useTemplateRef", (_, at) => boxed(() => unknownAt(at.source, at.text, `ref ${at.source.start}`))),
+    defineComponent: same,
+    defineAsyncComponent: native("defineAsyncComponent", (_, at) => unknownAt(at.source, at.text, `import async ${at.source.start}`)),
+    inject: native("inject", ([name, initial], at) => {
+      if (name?.kind === "known")
+        for (const [of, value] of machine.state.contexts.toReversed()) if (of === name.value) return value;
+      return {
+        kind: "either",
+        decision: {
+          id: `inject ${keyOf(name ?? absent)}`,
+          arms: [`\`${at.text}\` is provided`, `\`${at.text}\` is not provided`],
+          named: false,
+          source: at.source,
+        },
+        arms: [unknownAt(at.source, at.text, `inject ${keyOf(name ?? absent)}`), initial ?? absent],
+      };
+    }),
+  };
+};
+
+export const unboxed = (value: Value): Value => (value.kind === "object" && value.box !== undefined ? value.box() : value);
+
+/** Signals: called without anything they give their value. */
+const signals = (machine: Machine): Readonly<Record<string, Value>> => ({
+  signal: native("signal", ([initial], at) => {
+    const state = stateValue(machine, initial ?? absent, at);
+    return {
+      kind: "native",
+      name: "signal",
+      call: () => state,
+      members: () => native("set", () => absent),
+    };
+  }),
+  computed: native("computed", ([make], at) => native("computed", () => machine.call(make ?? absent, [], at))),
+});

@@ -1,0 +1,498 @@
+import type * as Ast from "@babel/types";
+import type { Span } from "../../core/document/node.ts";
+import { shortened } from "../../core/document/shortened.ts";
+import { fork, lift, type Machine, unknownAt, whether } from "./machine.ts";
+import { bindingOf, innerScope, type Scope, selfOf } from "./scope.ts";
+import {
+  absent,
+  type CallPlace,
+  type ClassValue,
+  type FunctionValue,
+  isNullish,
+  keyOf,
+  known,
+  type Text,
+  truthOf,
+  type Unknown,
+  type Value,
+} from "./value.ts";
+
+const LONGEST_TEXT = 60;
+
+export const spanOf = (node: Ast.Node, scope: Scope): Span => ({
+  file: scope.module.file,
+  start: node.start ?? 0,
+  end: node.end ?? 0,
+});
+
+export const textOf = (node: Ast.Node, scope: Scope): string =>
+  shortened(scope.module.text.slice(node.start ?? 0, node.end ?? 0).replace(/\s+/g, " "), LONGEST_TEXT);
+
+export const placeOf = (node: Ast.Node, scope: Scope, self: Value | null = null): CallPlace => ({
+  source: spanOf(node, scope),
+  text: textOf(node, scope),
+  self,
+});
+
+/** A value that source does not give, known by where it is made and for which use of the component. */
+export const unknownOf = (machine: Machine, node: Ast.Node, scope: Scope): Unknown =>
+  unknownAt(
+    spanOf(node, scope),
+    textOf(node, scope),
+    `${scope.module.file}:${node.start}@${machine.state.instance}`,
+  );
+
+/** What an expression comes to. Whatever is not known for certain is unknown, or one of several values. */
+export function evaluate(machine: Machine, node: Ast.Node, scope: Scope): Value {
+  if (machine.state.steps-- <= 0) return unknownOf(machine, node, scope);
+  const value = (inner: Ast.Node) => machine.evaluate(inner, scope);
+  switch (node.type) {
+    case "StringLiteral":
+    case "NumericLiteral":
+    case "BooleanLiteral":
+      return known(node.value);
+    case "NullLiteral":
+      return known(null);
+    case "TemplateLiteral":
+      return template(machine, node, scope);
+    case "Identifier":
+      return variable(machine, node, scope);
+    case "ThisExpression":
+      return selfOf(scope) ?? unknownOf(machine, node, scope);
+    case "ParenthesizedExpression":
+    case "TSAsExpression":
+    case "TSSatisfiesExpression":
+    case "TSNonNullExpression":
+    case "TSTypeAssertion":
+    case "TSInstantiationExpression":
+    case "TypeCastExpression":
+      return value(node.expression);
+    case "ObjectExpression":
+      return object(machine, node, scope);
+    case "ArrayExpression":
+      return array(machine, node, scope);
+    case "ArrowFunctionExpression":
+    case "FunctionExpression":
+    case "FunctionDeclaration":
+    case "ObjectMethod":
+    case "ClassMethod":
+      return functionValue(node, scope);
+    case "ClassExpression":
+    case "ClassDeclaration":
+      return classValue(node, scope);
+    case "ConditionalExpression":
+      return whether(machine, value(node.test), truthOf, questionOf(node.test, scope, machine), (holds) =>
+        value(holds ? node.consequent : node.alternate),
+      );
+    case "LogicalExpression":
+      return logical(machine, node, scope);
+    case "UnaryExpression":
+      return unary(machine, node, scope);
+    case "BinaryExpression":
+      return binary(machine, node, scope);
+    case "MemberExpression":
+    case "OptionalMemberExpression":
+      return member(machine, node, scope);
+    case "CallExpression":
+    case "OptionalCallExpression":
+      return call(machine, node, scope);
+    case "NewExpression": {
+      const type = value(node.callee);
+      return (
+        machine.hooks.instantiate(type, args(machine, node.arguments, scope), placeOf(node, scope)) ??
+        unknownOf(machine, node, scope)
+      );
+    }
+    case "TaggedTemplateExpression":
+      return machine.hooks.taggedTemplate(value(node.tag), node, scope) ?? unknownOf(machine, node, scope);
+    case "SequenceExpression":
+      return node.expressions.map(value).at(-1) ?? absent;
+    case "AssignmentExpression":
+      return node.operator === "=" ? value(node.right) : unknownOf(machine, node, scope);
+    case "JSXElement":
+    case "JSXFragment":
+      return machine.markup(node, scope);
+    case "JSXText":
+      return known(node.value);
+    case "JSXExpressionContainer":
+      return node.expression.type === "JSXEmptyExpression" ? absent : value(node.expression);
+    default:
+      return unknownOf(machine, node, scope);
+  }
+}
+
+export const functionValue = (node: Ast.Function, scope: Scope, self: Value | null = null): FunctionValue => ({
+  kind: "function",
+  node,
+  scope,
+  name: "id" in node && node.id ? node.id.name : "",
+  self,
+  statics: new Map(),
+});
+
+export const classValue = (node: Ast.Class, scope: Scope): ClassValue => ({
+  kind: "class",
+  node,
+  scope,
+  name: node.id?.name ?? "",
+  statics: new Map(),
+});
+
+function variable(machine: Machine, node: Ast.Identifier, scope: Scope): Value {
+  if (node.name === "undefined") return absent;
+  const binding = bindingOf(scope, node.name);
+  if (binding === null) return machine.hooks.global(node.name) ?? unknownOf(machine, node, scope);
+  if (binding.value !== null) return binding.value;
+  if (binding.busy || binding.make === null) return unknownOf(machine, node, scope);
+  binding.busy = true;
+  try {
+    binding.value = binding.make();
+  } finally {
+    binding.busy = false;
+  }
+  return binding.value;
+}
+
+const questionOf = (node: Ast.Node, scope: Scope, machine: Machine) => ({
+  text: textOf(node, scope),
+  source: spanOf(node, scope),
+  id: `${scope.module.file}:${node.start}@${machine.state.instance}`,
+});
+
+function template(machine: Machine, node: Ast.TemplateLiteral, scope: Scope): Value {
+  const parts = node.quasis.flatMap((quasi, i) => {
+    const expression = node.expressions[i];
+    const written = known(quasi.value.cooked ?? quasi.value.raw);
+    return expression === undefined ? [written] : [written, machine.evaluate(expression, scope)];
+  });
+  return concat(machine, parts, () => unknownOf(machine, node, scope));
+}
+
+/** Joins values as text. */
+export function concat(machine: Machine, values: readonly Value[], otherwise: () => Value): Value {
+  const step = (at: number, so: readonly (string | Unknown)[]): Value => {
+    const value = values[at];
+    if (value === undefined) return textFrom(so);
+    return lift(machine, value, (one) => {
+      if (one.kind === "known") return step(at + 1, [...so, String(one.value)]);
+      if (one.kind === "text") return step(at + 1, [...so, ...one.parts]);
+      if (one.kind === "unknown") return step(at + 1, [...so, one]);
+      return otherwise();
+    });
+  };
+  return step(0, []);
+}
+
+function textFrom(parts: readonly (string | Unknown)[]): Value {
+  const joined: (string | Unknown)[] = [];
+  for (const part of parts) {
+    const last = joined.at(-1);
+    if (typeof part === "string" && typeof last === "string") joined[joined.length - 1] = last + part;
+    else if (part !== "") joined.push(part);
+  }
+  if (joined.every((part) => typeof part === "string")) return known(joined.join(""));
+  const text: Text = { kind: "text", parts: joined };
+  return text;
+}
+
+function object(machine: Machine, node: Ast.ObjectExpression, scope: Scope): Value {
+  let made: Value = { kind: "object", properties: new Map(), rest: null };
+  for (const property of node.properties) {
+    if (property.type === "SpreadElement") {
+      made = merged(machine, made, machine.evaluate(property.argument, scope), () =>
+        unknownOf(machine, property.argument, scope),
+      );
+      continue;
+    }
+    const name = propertyName(machine, property, scope);
+    const place = property;
+    if (name === null) {
+      made = merged(machine, made, unknownOf(machine, place, scope), () => unknownOf(machine, place, scope));
+      continue;
+    }
+    const value =
+      property.type === "ObjectMethod"
+        ? property.kind === "method"
+          ? functionValue(property, scope)
+          : unknownOf(machine, property, scope)
+        : machine.evaluate(property.value, scope);
+    made = lift(machine, made, (one) =>
+      one.kind === "object" ? { ...one, properties: new Map(one.properties).set(name, value) } : one,
+    );
+  }
+  return made;
+}
+
+/** `{ ...one, ...two }`. */
+export function merged(machine: Machine, one: Value, two: Value, unknown: () => Unknown): Value {
+  return lift(machine, one, (first) =>
+    lift(machine, two, (second) => {
+      if (first.kind !== "object") return first;
+      if (isNullish(second) || (second.kind === "known" && typeof second.value !== "string")) return first;
+      if (second.kind === "object" && second.lazy === undefined)
+        return {
+          ...first,
+          properties: new Map([...first.properties, ...second.properties]),
+          rest: second.rest ?? first.rest,
+        };
+      return { kind: "object", properties: new Map(), rest: second.kind === "unknown" ? second : unknown() };
+    }),
+  );
+}
+
+/** The name of a property as far as it is certain. */
+export function propertyName(
+  machine: Machine,
+  property: { readonly key: Ast.Node; readonly computed?: boolean },
+  scope: Scope,
+): string | null {
+  const { key } = property;
+  if (property.computed !== true) {
+    if (key.type === "Identifier") return key.name;
+    if (key.type === "StringLiteral" || key.type === "NumericLiteral") return String(key.value);
+    if (key.type === "PrivateName") return `#${key.id.name}`;
+  }
+  const value = machine.evaluate(key, scope);
+  return value.kind === "known" ? String(value.value) : null;
+}
+
+function array(machine: Machine, node: Ast.ArrayExpression, scope: Scope): Value {
+  const items: Value[] = [];
+  for (const element of node.elements) {
+    if (element === null) items.push(absent);
+    else if (element.type === "SpreadElement") {
+      const spread = machine.evaluate(element.argument, scope);
+      if (spread.kind === "list") items.push(...spread.items);
+      else return unknownOf(machine, node, scope);
+    } else items.push(machine.evaluate(element, scope));
+  }
+  return { kind: "list", items };
+}
+
+function logical(machine: Machine, node: Ast.LogicalExpression, scope: Scope): Value {
+  const left = machine.evaluate(node.left, scope);
+  const right = () => machine.evaluate(node.right, scope);
+  const question = questionOf(node.left, scope, machine);
+  return lift(machine, left, (one) => {
+    if (node.operator === "??") {
+      if (one.kind === "known") return isNullish(one) ? right() : one;
+      // Whether a value that nobody knows is there is another question than whether it counts as true.
+      return one.kind === "unknown" && one.type === "any"
+        ? whether(machine, one, () => null, { ...question, id: `there ${one.id}` }, (there) =>
+            there ? one : right(),
+          )
+        : one;
+    }
+    return whether(machine, one, truthOf, question, (holds) => {
+      if (node.operator === "&&") return holds ? right() : falsy(one);
+      return holds ? one : right();
+    });
+  });
+}
+
+/** What a value that counts as false is when nothing else is known of it: nothing that would be rendered. */
+const falsy = (value: Value): Value =>
+  value.kind === "known" ? value : value.kind === "unknown" && value.type === "number" ? known(0) : known(false);
+
+function unary(machine: Machine, node: Ast.UnaryExpression, scope: Scope): Value {
+  const argument = machine.evaluate(node.argument, scope);
+  switch (node.operator) {
+    case "!":
+      return whether(machine, argument, truthOf, questionOf(node.argument, scope, machine), (holds) =>
+        known(!holds),
+      );
+    case "-":
+    case "+":
+      return lift(machine, argument, (one) =>
+        one.kind === "known"
+          ? known(node.operator === "-" ? -Number(one.value) : Number(one.value))
+          : unknownAt(spanOf(node, scope), textOf(node, scope), `${node.operator}${keyOf(one)}`, "number"),
+      );
+    case "typeof":
+      return lift(machine, argument, (one) => {
+        const type = typeName(one);
+        return type === null ? unknownOf(machine, node, scope) : known(type);
+      });
+    case "void":
+      return absent;
+    default:
+      return unknownOf(machine, node, scope);
+  }
+}
+
+function typeName(value: Value): string | null {
+  switch (value.kind) {
+    case "known":
+      return value.value === null ? "object" : typeof value.value;
+    case "text":
+      return "string";
+    case "unknown":
+      return value.type === "any" ? null : value.type === "list" ? "object" : value.type;
+    case "function":
+    case "native":
+    case "class":
+      return "function";
+    default:
+      return "object";
+  }
+}
+
+type Primitive = string | number | boolean | null | undefined;
+
+const operators: Readonly<Record<string, (a: Primitive, b: Primitive) => Primitive>> = {
+  "===": (a, b) => a === b,
+  "!==": (a, b) => a !== b,
+  // biome-ignore lint/suspicious/noDoubleEquals: it is the operator that the source has
+  "==": (a, b) => a == b,
+  // biome-ignore lint/suspicious/noDoubleEquals: it is the operator that the source has
+  "!=": (a, b) => a != b,
+  "<": (a, b) => (a as number) < (b as number),
+  "<=": (a, b) => (a as number) <= (b as number),
+  ">": (a, b) => (a as number) > (b as number),
+  ">=": (a, b) => (a as number) >= (b as number),
+  "-": (a, b) => Number(a) - Number(b),
+  "*": (a, b) => Number(a) * Number(b),
+  "/": (a, b) => Number(a) / Number(b),
+  "%": (a, b) => Number(a) % Number(b),
+};
+
+const numeric = new Set(["-", "*", "/", "%", "**", "|", "&", "^", "<<", ">>", ">>>"]);
+
+function binary(machine: Machine, node: Ast.BinaryExpression, scope: Scope): Value {
+  const left = machine.evaluate(node.left, scope);
+  const right = machine.evaluate(node.right, scope);
+  if (node.operator === "in") return has(machine, node, left, right, scope);
+  return lift(machine, left, (a) =>
+    lift(machine, right, (b) => {
+      if (node.operator === "+") return plus(machine, node, a, b, scope);
+      const operate = operators[node.operator];
+      if (operate !== undefined && a.kind === "known" && b.kind === "known") return known(operate(a.value, b.value));
+      const isEqual = node.operator === "===" || node.operator === "==";
+      const isUnequal = node.operator === "!==" || node.operator === "!=";
+      if ((isEqual || isUnequal) && surelyUnequal(a, b)) return known(isUnequal);
+      const id = `${keyOf(a)} ${isUnequal ? "===" : node.operator} ${keyOf(b)}`;
+      const type = numeric.has(node.operator) ? "number" : "boolean";
+      const unknown = unknownAt(spanOf(node, scope), textOf(node, scope), id, type);
+      // `a !== b` is open in the same way as `a === b`.
+      if (!isUnequal) return unknown;
+      return whether(
+        machine,
+        unknown,
+        () => null,
+        { text: textOf(node, scope).replace("!==", "===").replace("!=", "=="), source: spanOf(node, scope), id },
+        (holds) => known(!holds),
+      );
+    }),
+  );
+}
+
+/** Things that are made in source are neither null nor a text. */
+const surelyUnequal = (a: Value, b: Value): boolean => {
+  const made = (value: Value) => value.kind !== "known" && value.kind !== "unknown" && value.kind !== "text";
+  return (made(a) && b.kind === "known") || (made(b) && a.kind === "known");
+};
+
+function has(machine: Machine, node: Ast.BinaryExpression, name: Value, object: Value, scope: Scope): Value {
+  return lift(machine, object, (one) =>
+    name.kind === "known" && one.kind === "object" && one.rest === null && one.lazy === undefined
+      ? known(one.properties.has(String(name.value)))
+      : unknownOf(machine, node, scope),
+  );
+}
+
+function plus(machine: Machine, node: Ast.Node, a: Value, b: Value, scope: Scope): Value {
+  if (a.kind === "known" && b.kind === "known") {
+    if (typeof a.value === "number" && typeof b.value === "number") return known(a.value + b.value);
+    return known(`${a.value}${b.value}`);
+  }
+  const isText = (value: Value) =>
+    value.kind === "text" ||
+    (value.kind === "known" && typeof value.value === "string") ||
+    (value.kind === "unknown" && value.type === "string");
+  if (isText(a) || isText(b)) return concat(machine, [a, b], () => unknownOf(machine, node, scope));
+  return unknownAt(spanOf(node, scope), textOf(node, scope), `${keyOf(a)} + ${keyOf(b)}`);
+}
+
+function member(
+  machine: Machine,
+  node: Ast.MemberExpression | Ast.OptionalMemberExpression,
+  scope: Scope,
+): Value {
+  const object = machine.evaluate(node.object, scope);
+  const key: Value =
+    !node.computed && node.property.type === "Identifier"
+      ? known(node.property.name)
+      : node.property.type === "PrivateName"
+        ? known(`#${node.property.id.name}`)
+        : machine.evaluate(node.property, scope);
+  const place = placeOf(node, scope);
+  return lift(machine, key, (name) => {
+    if (name.kind === "known") return machine.member(object, String(name.value), place);
+    return lift(machine, object, (one) => indexed(machine, node, one, name, scope));
+  });
+}
+
+/** What a list or table of constants gives for a key that is not known. */
+function indexed(machine: Machine, node: Ast.Node, table: Value, key: Value, scope: Scope): Value {
+  if (table.kind === "each") return table.item;
+  return unknownAt(spanOf(node, scope), textOf(node, scope), `${keyOf(table)}[${keyOf(key)}]@${machine.state.instance}`);
+}
+
+export function args(
+  machine: Machine,
+  written: readonly Ast.Node[],
+  scope: Scope,
+): readonly Value[] {
+  const values: Value[] = [];
+  for (const argument of written) {
+    if (argument.type === "SpreadElement") {
+      const spread = machine.evaluate(argument.argument, scope);
+      if (spread.kind === "list") values.push(...spread.items);
+      else values.push(unknownOf(machine, argument, scope));
+    } else values.push(machine.evaluate(argument, scope));
+  }
+  return values;
+}
+
+function call(machine: Machine, node: Ast.CallExpression | Ast.OptionalCallExpression, scope: Scope): Value {
+  const { callee } = node;
+  if (callee.type === "Import" || callee.type === "Super" || callee.type === "V8IntrinsicIdentifier")
+    return unknownOf(machine, node, scope);
+  let self: Value | null = null;
+  let called: Value;
+  if (callee.type === "MemberExpression" || callee.type === "OptionalMemberExpression") {
+    self = machine.evaluate(callee.object, scope);
+    called = lift(machine, self, (one) => {
+      if (isNullish(one)) return node.type === "OptionalCallExpression" || callee.type === "OptionalMemberExpression" ? absent : unknownOf(machine, node, scope);
+      const name = callee.computed ? machine.evaluate(callee.property, scope) : null;
+      const property =
+        name === null && callee.property.type === "Identifier"
+          ? callee.property.name
+          : name?.kind === "known"
+            ? String(name.value)
+            : null;
+      return property === null
+        ? unknownOf(machine, node, scope)
+        : machine.member(one, property, placeOf(callee, scope));
+    });
+  } else called = machine.evaluate(callee, scope);
+  const given = args(machine, node.arguments, scope);
+  return lift(machine, called, (one) => {
+    if (isNullish(one)) return absent;
+    return machine.call(one, given, placeOf(node, scope, self));
+  });
+}
+
+/** Evaluates with names of its own: one item of a list, one branch. */
+export function evaluateWith(
+  machine: Machine,
+  node: Ast.Node,
+  scope: Scope,
+  bindings: (scope: Scope) => void,
+): Value {
+  const inner = innerScope(scope);
+  bindings(inner);
+  return machine.evaluate(node, inner);
+}
+
+export { fork };

@@ -1,0 +1,404 @@
+import type * as Ast from "@babel/types";
+import { classValue, functionValue, placeOf, propertyName, unknownOf } from "./evaluate.ts";
+import { fork, lift, type Machine, unknownAt, whether } from "./machine.ts";
+import { everyNode } from "./parse-script.ts";
+import { bind, bindingOf, bindLater, innerScope, type Scope } from "./scope.ts";
+import {
+  absent,
+  type CallPlace,
+  type Decision,
+  type FunctionValue,
+  isNullish,
+  keyOf,
+  listOf,
+  type ObjectValue,
+  truthOf,
+  type Value,
+} from "./value.ts";
+
+/** How deep calls may go: components that render themselves come to an end here. */
+const DEEPEST_CALL = 48;
+
+/** What a call comes to: functions of the source are run, others are not known. */
+export function callValue(machine: Machine, callee: Value, args: readonly Value[], at: CallPlace): Value {
+  return lift(machine, callee, (one) => {
+    if (one.kind === "native") return one.call(args, at);
+    if (one.kind === "function") return callFunction(machine, one, args, at);
+    return unknownAt(
+      at.source,
+      at.text,
+      `${keyOf(one)}(${args.map(keyOf).join(",")})@${at.source.start}@${machine.state.instance}`,
+    );
+  });
+}
+
+function callFunction(machine: Machine, fn: FunctionValue, args: readonly Value[], at: CallPlace): Value {
+  const { state } = machine;
+  const { node } = fn;
+  if (state.depth >= DEEPEST_CALL || ("generator" in node && node.generator === true) || ("async" in node && node.async === true))
+    return unknownAt(at.source, at.text, `${fn.name}()@${at.source.start}@${state.instance}`);
+  state.depth++;
+  try {
+    const scope = innerScope(fn.scope, node.type === "ArrowFunctionExpression" ? null : (fn.self ?? at.self));
+    for (const [i, parameter] of node.params.entries()) {
+      if (parameter.type === "RestElement") {
+        bindPattern(machine, parameter.argument, listOf(args.slice(i)), scope);
+        break;
+      }
+      bindPattern(machine, parameter, args[i] ?? absent, scope);
+    }
+    if (node.body.type !== "BlockStatement") return machine.evaluate(node.body, scope);
+    return runBody(machine, node.body.body, scope) ?? absent;
+  } finally {
+    state.depth--;
+  }
+}
+
+/** Binds the names of a pattern. ECMAScript §8.6.2, "binding initialization". */
+export function bindPattern(machine: Machine, pattern: Ast.Node, value: Value, scope: Scope): void {
+  switch (pattern.type) {
+    case "Identifier":
+      bind(scope, pattern.name, value);
+      return;
+    case "TSParameterProperty":
+      bindPattern(machine, pattern.parameter, value, scope);
+      return;
+    case "AssignmentPattern":
+      bindPattern(
+        machine,
+        pattern.left,
+        lift(machine, value, (one) =>
+          one.kind === "known" && one.value === undefined ? machine.evaluate(pattern.right, scope) : one,
+        ),
+        scope,
+      );
+      return;
+    case "ObjectPattern": {
+      const taken = new Set<string>();
+      for (const property of pattern.properties) {
+        if (property.type === "RestElement") {
+          bindPattern(machine, property.argument, without(machine, value, taken, placeOf(property, scope)), scope);
+          continue;
+        }
+        const name = propertyName(machine, property, scope);
+        if (name !== null) taken.add(name);
+        const part =
+          name === null ? unknownOf(machine, property, scope) : machine.member(value, name, placeOf(property.key, scope));
+        bindPattern(machine, property.value, part, scope);
+      }
+      return;
+    }
+    case "ArrayPattern":
+      for (const [i, element] of pattern.elements.entries()) {
+        if (element === null) continue;
+        if (element.type === "RestElement")
+          bindPattern(machine, element.argument, unknownOf(machine, element, scope), scope);
+        else bindPattern(machine, element, machine.member(value, String(i), placeOf(element, scope)), scope);
+      }
+      return;
+    default:
+  }
+}
+
+/** `{ a, ...rest }`: what is left of an object. */
+function without(machine: Machine, value: Value, taken: ReadonlySet<string>, at: CallPlace): Value {
+  return lift(machine, value, (one) => {
+    if (one.kind === "object") {
+      const left: ObjectValue = {
+        ...one,
+        properties: new Map([...one.properties].filter(([name]) => !taken.has(name))),
+      };
+      return left;
+    }
+    if (isNullish(one)) return { kind: "object", properties: new Map(), rest: null };
+    const rest = unknownAt(at.source, at.text, `${keyOf(one)} rest`);
+    return { kind: "object", properties: new Map(), rest };
+  });
+}
+
+/** Binds what statements declare: functions and classes at once, so that order does not matter. */
+export function hoist(machine: Machine, statements: readonly Ast.Statement[], scope: Scope): void {
+  for (const statement of statements) {
+    const declaration =
+      statement.type === "ExportNamedDeclaration" || statement.type === "ExportDefaultDeclaration"
+        ? statement.declaration
+        : statement;
+    if (declaration == null) continue;
+    if (declaration.type === "FunctionDeclaration" && declaration.id != null)
+      bind(scope, declaration.id.name, functionValue(declaration, scope));
+    else if (declaration.type === "ClassDeclaration" && declaration.id != null)
+      bind(scope, declaration.id.name, classValue(declaration, scope));
+    else if (declaration.type === "TSEnumDeclaration") bindEnum(machine, declaration, scope);
+  }
+}
+
+function bindEnum(machine: Machine, node: Ast.TSEnumDeclaration, scope: Scope): void {
+  bindLater(scope, node.id.name, () => {
+    let next = 0;
+    const properties = new Map<string, Value>();
+    for (const { id, initializer } of node.members) {
+      const value: Value = initializer == null ? { kind: "known", value: next } : machine.evaluate(initializer, scope);
+      next = value.kind === "known" && typeof value.value === "number" ? value.value + 1 : next + 1;
+      properties.set(id.type === "Identifier" ? id.name : id.value, value);
+    }
+    return { kind: "object", properties, rest: null };
+  });
+}
+
+export function runBody(machine: Machine, statements: readonly Ast.Statement[], scope: Scope): Value | null {
+  hoist(machine, statements, scope);
+  return runFrom(machine, statements, 0, scope);
+}
+
+/** Runs statements one after the other; where a condition is open, what follows is run once for each arm. */
+function runFrom(
+  machine: Machine,
+  statements: readonly Ast.Statement[],
+  from: number,
+  scope: Scope,
+): Value | null {
+  for (let at = from; at < statements.length; at++) {
+    const statement = statements[at];
+    if (statement === undefined) break;
+    const rest = () => runFrom(machine, statements, at + 1, scope);
+    switch (statement.type) {
+      case "ReturnStatement":
+        return statement.argument == null ? absent : machine.evaluate(statement.argument, scope);
+      case "ThrowStatement":
+        return { kind: "known", value: null };
+      case "BlockStatement": {
+        const value = runBody(machine, statement.body, innerScope(scope));
+        if (value !== null) return value;
+        break;
+      }
+      case "VariableDeclaration":
+        declare(machine, statement, scope);
+        break;
+      case "IfStatement": {
+        const value = runIf(machine, statement, scope, rest);
+        if (value !== "went on") return value;
+        break;
+      }
+      case "SwitchStatement": {
+        const value = runSwitch(machine, statement, scope, rest);
+        if (value !== "went on") return value;
+        break;
+      }
+      case "TryStatement": {
+        const value = runBody(machine, statement.block.body, innerScope(scope));
+        if (value !== null) return value;
+        break;
+      }
+      case "ExpressionStatement":
+        perform(machine, statement.expression, scope);
+        break;
+      case "ForStatement":
+      case "ForOfStatement":
+      case "ForInStatement":
+      case "WhileStatement":
+      case "DoWhileStatement":
+        forget(machine, statement, scope);
+        break;
+      case "LabeledStatement":
+        forget(machine, statement, scope);
+        break;
+      default:
+    }
+  }
+  return null;
+}
+
+/** Evaluates what a variable is declared with; a function without a name of its own is called by it. */
+export function initialOf(machine: Machine, id: Ast.Node, init: Ast.Expression | null | undefined, scope: Scope): Value {
+  if (init == null) return absent;
+  const { state } = machine;
+  const before = state.declaring;
+  const first = id.type === "ArrayPattern" ? id.elements[0] : id;
+  state.declaring = first?.type === "Identifier" ? first.name : null;
+  try {
+    const value = machine.evaluate(init, scope);
+    return (value.kind === "function" || value.kind === "class") && value.name === "" && id.type === "Identifier"
+      ? { ...value, name: id.name }
+      : value;
+  } finally {
+    state.declaring = before;
+  }
+}
+
+function declare(machine: Machine, declaration: Ast.VariableDeclaration, scope: Scope): void {
+  for (const { id, init } of declaration.declarations)
+    bindPattern(machine, id, initialOf(machine, id, init, scope), scope);
+}
+
+const blockOf = (statement: Ast.Statement | null | undefined): readonly Ast.Statement[] =>
+  statement == null ? [] : statement.type === "BlockStatement" ? statement.body : [statement];
+
+type Outcome = Value | null | "went on";
+
+/**
+ * An `if`. Where it is open and neither branch returns, variables get either value and the run goes on; where one does,
+ * what follows belongs to the other.
+ */
+function runIf(machine: Machine, node: Ast.IfStatement, scope: Scope, rest: () => Value | null): Outcome {
+  const test = machine.evaluate(node.test, scope);
+  const branch = (holds: boolean) => runBody(machine, blockOf(holds ? node.consequent : node.alternate), innerScope(scope));
+  const truth = test.kind === "either" ? null : truthOf(test);
+  if (truth !== null) return branch(truth) ?? "went on";
+  return inEachArm(scope, node, rest, (make) =>
+    whether(machine, test, truthOf, questionAt(machine, node.test, scope), (holds) => make(() => branch(holds))),
+  );
+}
+
+function runSwitch(
+  machine: Machine,
+  node: Ast.SwitchStatement,
+  scope: Scope,
+  rest: () => Value | null,
+): Outcome {
+  const subject = machine.evaluate(node.discriminant, scope);
+  const tests = node.cases.map((one) => (one.test == null ? null : machine.evaluate(one.test, scope)));
+  const from = (at: number) => {
+    const statements: Ast.Statement[] = [];
+    for (const one of node.cases.slice(at)) {
+      const end = one.consequent.findIndex((statement) => statement.type === "BreakStatement");
+      statements.push(...(end < 0 ? one.consequent : one.consequent.slice(0, end)));
+      if (end >= 0) break;
+    }
+    return runBody(machine, statements, innerScope(scope));
+  };
+  const fallback = tests.indexOf(null);
+  return inEachArm(scope, node, rest, (make) =>
+    lift(machine, subject, (one) => {
+      if (one.kind === "known") {
+        const at = tests.findIndex((test) => test?.kind === "known" && test.value === one.value);
+        const chosen = at < 0 ? fallback : at;
+        return make(() => (chosen < 0 ? null : from(chosen)));
+      }
+      const decision: Decision = {
+        id: `case ${keyOf(one)}`,
+        arms: node.cases.map(({ test }) =>
+          test == null ? `\`${placeOf(node.discriminant, scope).text}\` is none of these` : `\`${placeOf(node.discriminant, scope).text}\` is ${placeOf(test, scope).text}`,
+        ),
+        named: false,
+        source: placeOf(node, scope).source,
+      };
+      return decision.arms.length === 0 ? make(() => null) : fork(machine, decision, (arm) => make(() => from(arm)));
+    }),
+  );
+}
+
+/** Runs each arm with the variables as they were before it; afterwards they are what they became in each. */
+function inEachArm(
+  scope: Scope,
+  node: Ast.Node,
+  rest: () => Value | null,
+  each: (make: (branch: () => Value | null) => Value) => Value,
+): Outcome {
+  const returns = mayReturn(node);
+  const before = snapshot(scope);
+  if (returns) {
+    return each((branch) => {
+      const value = branch() ?? rest() ?? absent;
+      restore(before);
+      return value;
+    });
+  }
+  const changed = [...before.keys()];
+  const values = each((branch) => {
+    branch();
+    const after = listOf(changed.map((binding) => binding.value ?? absent));
+    restore(before);
+    return after;
+  });
+  for (const [i, binding] of changed.entries()) {
+    const pick = (value: Value): Value =>
+      value.kind === "either"
+        ? { kind: "either", decision: value.decision, arms: value.arms.map(pick) }
+        : value.kind === "list"
+          ? (value.items[i] ?? absent)
+          : value;
+    const value = pick(values);
+    if (!allSame(value, before.get(binding) ?? absent)) binding.value = value;
+  }
+  return "went on";
+}
+
+const allSame = (value: Value, before: Value): boolean =>
+  value.kind === "either" ? value.arms.every((arm) => allSame(arm, before)) : value === before;
+
+type Saved = Map<NonNullable<ReturnType<typeof bindingOf>>, Value>;
+
+/** The variables that a function could still change: its own, up to the module. */
+function snapshot(scope: Scope): Saved {
+  const saved: Saved = new Map();
+  for (let at: Scope | null = scope; at !== null && at.parent !== null; at = at.parent)
+    for (const binding of at.bindings.values()) if (binding.value !== null) saved.set(binding, binding.value);
+  return saved;
+}
+
+const restore = (saved: Saved): void => {
+  for (const [binding, value] of saved) binding.value = value;
+};
+
+const questionAt = (machine: Machine, node: Ast.Node, scope: Scope) => {
+  const { text, source } = placeOf(node, scope);
+  return { text, source, id: `${scope.module.file}:${node.start}@${machine.state.instance}` };
+};
+
+/** Whether a return stands in the statement itself, not in a function inside it. */
+function mayReturn(node: Ast.Node): boolean {
+  let found = false;
+  everyNode(node, (at) => {
+    if (at.type === "ReturnStatement" || at.type === "ThrowStatement") found = true;
+    return !/Function|Class|Method/.test(at.type);
+  });
+  return found;
+}
+
+/** An expression for what it does: a variable gets another value, a list one item more. */
+function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
+  if (node.type === "AssignmentExpression" && node.left.type === "Identifier") {
+    const binding = bindingOf(scope, node.left.name);
+    if (binding === null) return;
+    binding.value = node.operator === "=" ? machine.evaluate(node.right, scope) : unknownOf(machine, node, scope);
+    binding.make = null;
+  } else if (
+    node.type === "AssignmentExpression" &&
+    node.left.type === "MemberExpression" &&
+    node.operator === "=" &&
+    node.left.object.type === "Identifier"
+  ) {
+    const binding = bindingOf(scope, node.left.object.name);
+    const name = propertyName(machine, { key: node.left.property, computed: node.left.computed }, scope);
+    if (binding?.value?.kind === "object" && name !== null)
+      binding.value = {
+        ...binding.value,
+        properties: new Map(binding.value.properties).set(name, machine.evaluate(node.right, scope)),
+      };
+  } else if (
+    node.type === "CallExpression" &&
+    node.callee.type === "MemberExpression" &&
+    node.callee.object.type === "Identifier" &&
+    node.callee.property.type === "Identifier" &&
+    node.callee.property.name === "push"
+  ) {
+    const binding = bindingOf(scope, node.callee.object.name);
+    if (binding?.value?.kind !== "list") return;
+    const more = node.arguments.map((one) => machine.evaluate(one, scope));
+    binding.value = listOf([...binding.value.items, ...more]);
+  }
+}
+
+/** A loop: whatever it changes is not known any more. */
+function forget(machine: Machine, node: Ast.Node, scope: Scope): void {
+  const lose = (name: string, at: Ast.Node) => {
+    const binding = bindingOf(scope, name);
+    if (binding !== null) binding.value = unknownOf(machine, at, scope);
+  };
+  everyNode(node, (at) => {
+    if (at.type === "AssignmentExpression" && at.left.type === "Identifier") lose(at.left.name, at);
+    const called = at.type === "CallExpression" && at.callee.type === "MemberExpression" ? at.callee.object : null;
+    if (called?.type === "Identifier") lose(called.name, at);
+    return true;
+  });
+}

@@ -1,0 +1,92 @@
+import { lift, type Machine, unknownAt } from "./machine.ts";
+import { keyOf, known, listOf, native, objectOf, truthOf, type Value } from "./value.ts";
+
+const numbers: Readonly<Record<string, (...args: number[]) => number>> = {
+  round: Math.round,
+  floor: Math.floor,
+  ceil: Math.ceil,
+  abs: Math.abs,
+  min: Math.min,
+  max: Math.max,
+  trunc: Math.trunc,
+};
+
+/** What every script has: the few functions on which trees hang. */
+export function globalValue(machine: Machine, name: string): Value | null {
+  switch (name) {
+    case "Boolean":
+      return native(name, ([value]) =>
+        lift(machine, value ?? known(undefined), (one) => {
+          const truth = truthOf(one);
+          return truth === null && one.kind === "unknown" ? { ...one, type: "boolean" } : known(truth);
+        }),
+      );
+    case "String":
+      return native(name, ([value], at) =>
+        lift(machine, value ?? known(""), (one) =>
+          one.kind === "known" ? known(String(one.value)) : unknownAt(at.source, at.text, `String ${keyOf(one)}`, "string"),
+        ),
+      );
+    case "Number":
+      return native(name, ([value], at) =>
+        value?.kind === "known"
+          ? known(Number(value.value))
+          : unknownAt(at.source, at.text, `Number ${keyOf(value ?? known(0))}`, "number"),
+      );
+    case "NaN":
+      return known(Number.NaN);
+    case "Infinity":
+      return known(Number.POSITIVE_INFINITY);
+    case "Math":
+      return objectOf(
+        Object.entries(numbers).map(([method, compute]) => [
+          method,
+          native(method, (args, at) =>
+            args.every((arg) => arg.kind === "known")
+              ? known(compute(...args.map((arg) => Number(arg.kind === "known" ? arg.value : 0))))
+              : unknownAt(at.source, at.text, `${method} ${args.map(keyOf).join()}`, "number"),
+          ),
+        ]),
+      );
+    case "Object":
+      return objectOf([
+        ["keys", ofObject(machine, (properties) => listOf([...properties.keys()].map(known)))],
+        ["values", ofObject(machine, (properties) => listOf([...properties.values()]))],
+        ["entries", ofObject(machine, (properties) => listOf([...properties].map(([key, value]) => listOf([known(key), value]))))],
+        ["freeze", native("freeze", ([value]) => value ?? known(undefined))],
+        // What is written on a component changes nothing of what it renders.
+        ["assign", native("assign", ([target]) => target ?? known(undefined))],
+      ]);
+    case "Array":
+      return objectOf([
+        ["isArray", native("isArray", ([value], at) => value?.kind === "list" || value?.kind === "each" ? known(true) : value?.kind === "known" || value?.kind === "object" || value?.kind === "markup" ? known(false) : unknownAt(at.source, at.text, `isArray ${keyOf(value ?? known(0))}`, "boolean"))],
+        ["of", native("of", (items) => listOf(items))],
+        ["from", native("from", ([value, fn], at) => arrayFrom(machine, value ?? known(undefined), fn, at))],
+      ]);
+    default:
+      return null;
+  }
+}
+
+type NativeCall = Parameters<typeof native>[1];
+
+const ofObject = (machine: Machine, make: (properties: ReadonlyMap<string, Value>) => Value): Value =>
+  native("of object", ([value], at) =>
+    lift(machine, value ?? known(undefined), (one) =>
+      one.kind === "object" && one.rest === null && one.lazy === undefined
+        ? make(one.properties)
+        : unknownAt(at.source, at.text, `entries ${keyOf(one)}`, "list"),
+    ),
+  );
+
+const LONGEST_MADE = 60;
+
+function arrayFrom(machine: Machine, value: Value, fn: Value | undefined, at: Parameters<NativeCall>[1]): Value {
+  if (value.kind === "list")
+    return fn === undefined ? value : machine.call(machine.member(value, "map", at), [fn], at);
+  const length = value.kind === "object" ? value.properties.get("length") : undefined;
+  if (length?.kind !== "known" || typeof length.value !== "number" || length.value > LONGEST_MADE)
+    return unknownAt(at.source, at.text, `Array.from ${keyOf(value)}`, "list");
+  const items = Array.from({ length: length.value }, () => known(undefined));
+  return fn === undefined ? listOf(items) : machine.call(machine.member(listOf(items), "map", at), [fn], at);
+}

@@ -1,0 +1,112 @@
+import type * as Ast from "@babel/types";
+import type { ComponentFrame, Span } from "../../core/document/node.ts";
+import type { Decision } from "../../core/worlds/decision.ts";
+import type { Scope } from "./scope.ts";
+import {
+  type CallPlace,
+  type Either,
+  joinedKnown,
+  type MarkupValue,
+  type TreeFragment,
+  type Unknown,
+  type UnknownType,
+  type Value,
+} from "./value.ts";
+
+/** What the parts of the evaluator ask of one another. One is made for each tree that is composed. */
+export interface Machine {
+  readonly evaluate: (node: Ast.Node, scope: Scope) => Value;
+  readonly call: (callee: Value, args: readonly Value[], at: CallPlace) => Value;
+  /** Runs statements; null where none of them returns. */
+  readonly run: (statements: readonly Ast.Statement[], scope: Scope) => Value | null;
+  readonly member: (object: Value, name: string, at: CallPlace) => Value;
+  /** Binds the names of a pattern to the parts of a value. */
+  readonly bindPattern: (pattern: Ast.Node, value: Value, scope: Scope) => void;
+  readonly markup: (node: Ast.JSXElement | Ast.JSXFragment, scope: Scope) => MarkupValue | TreeFragment | Value;
+  readonly hooks: Hooks;
+  readonly state: MachineState;
+}
+
+/** What the evaluator is told from outside, so that it knows no framework. */
+export interface Hooks {
+  /** What a name stands for that no scope binds. */
+  readonly global: (name: string) => Value | null;
+  readonly taggedTemplate: (tag: Value, node: Ast.TaggedTemplateExpression, scope: Scope) => Value | null;
+  readonly instantiate: (type: Value, args: readonly Value[], at: CallPlace) => Value | null;
+}
+
+export interface MachineState {
+  /** Which arm each decision has where the evaluation is now. */
+  readonly path: Map<string, number>;
+  /** How much may still be evaluated before everything counts as unknown. */
+  steps: number;
+  /** The first name of the declaration that is being evaluated: what a state is called. */
+  declaring: string | null;
+  depth: number;
+  /** The one use of a component that is being rendered, a name for it among all. */
+  instance: string;
+  /** The way to that use, the outermost first. */
+  frames: readonly ComponentFrame[];
+  /** Values that components around have provided, by what they are provided as. */
+  contexts: readonly (readonly [of: unknown, value: Value])[];
+}
+
+/** How many decisions may hang on one another before a value counts as unknown. */
+const DEEPEST_PATH = 7;
+
+/** Evaluates once for each arm; equal answers in all of them are one answer. */
+export function fork(machine: Machine, decision: Decision, make: (arm: number) => Value): Value {
+  const { path } = machine.state;
+  const fixed = path.get(decision.id);
+  if (fixed !== undefined) return make(fixed);
+  if (path.size >= DEEPEST_PATH) return unknownAt(decision.source, "…", `deep ${decision.id}`);
+  const arms = decision.arms.map((_, arm) => {
+    path.set(decision.id, arm);
+    try {
+      return make(arm);
+    } finally {
+      path.delete(decision.id);
+    }
+  });
+  return joinedKnown(decision, arms);
+}
+
+/** Does to each value that a value may be what is to be done to it. */
+export function lift(
+  machine: Machine,
+  value: Value,
+  make: (value: Exclude<Value, Either<Value>>) => Value,
+): Value {
+  if (value.kind !== "either") return make(value);
+  return fork(machine, value.decision, (arm) =>
+    lift(machine, value.arms[arm] ?? value.arms[0] ?? { kind: "known", value: undefined }, make),
+  );
+}
+
+export const unknownAt = (
+  source: Span,
+  text: string,
+  id: string,
+  type: UnknownType = "any",
+): Unknown => ({ kind: "unknown", id, text, source, type });
+
+/** Does one thing or the other, as a value counts as true or not. */
+export function whether(
+  machine: Machine,
+  value: Value,
+  truth: (value: Exclude<Value, Either<Value>>) => boolean | null,
+  at: { readonly text: string; readonly source: Span; readonly id: string },
+  make: (holds: boolean) => Value,
+): Value {
+  return lift(machine, value, (one) => {
+    const holds = truth(one);
+    if (holds !== null) return make(holds);
+    const decision: Decision = {
+      id: `so ${one.kind === "unknown" ? one.id : at.id}`,
+      arms: [`\`${at.text}\` is so`, `\`${at.text}\` is not so`],
+      named: false,
+      source: at.source,
+    };
+    return fork(machine, decision, (arm) => make(arm === 0));
+  });
+}

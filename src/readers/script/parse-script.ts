@@ -1,0 +1,112 @@
+import { type ParserOptions, parse, parseExpression } from "@babel/parser";
+import type * as Ast from "@babel/types";
+
+/** A script as parsed, as far as it could be. */
+export interface ParsedScript {
+  readonly program: Ast.Program;
+  /** What does not parse: the words of the parser and the offset in the file; empty for most. */
+  readonly errors: readonly ScriptError[];
+}
+
+export interface ScriptError {
+  readonly message: string;
+  readonly offset: number;
+}
+
+export interface ScriptPlace {
+  /** Where the text starts in its file. */
+  readonly start: number;
+  readonly typescript: boolean;
+  readonly jsx: boolean;
+}
+
+const nobody: Ast.Program = {
+  type: "Program",
+  body: [],
+  directives: [],
+  sourceType: "module",
+} as never;
+
+const optionsFor = ({ start, typescript, jsx }: ScriptPlace): ParserOptions => ({
+  sourceType: "module",
+  allowReturnOutsideFunction: true,
+  allowAwaitOutsideFunction: true,
+  allowUndeclaredExports: true,
+  errorRecovery: true,
+  attachComment: false,
+  startIndex: start,
+  startLine: 1,
+  startColumn: start,
+  plugins: [
+    ...(typescript ? (["typescript"] as const) : (["flow"] as const)),
+    ...(jsx ? (["jsx"] as const) : []),
+    "decorators-legacy",
+    "explicitResourceManagement",
+  ],
+});
+
+/** Parses a script; offsets in its tree are offsets in the file. Never throws on text. */
+export function parseScript(text: string, place: ScriptPlace): ParsedScript {
+  try {
+    const file = parse(text, optionsFor(place));
+    const errors = (file.errors ?? []) as unknown as readonly BabelError[];
+    return { program: file.program, errors: errors.map((error) => scriptError(error, place.start)) };
+  } catch (error) {
+    return { program: nobody, errors: [scriptError(error as BabelError, place.start)] };
+  }
+}
+
+/** Parses one expression; null where it is none. */
+export function parseValue(text: string, place: ScriptPlace): Ast.Expression | null {
+  try {
+    return parseExpression(text, optionsFor(place));
+  } catch {
+    return null;
+  }
+}
+
+interface BabelError {
+  readonly message: string;
+  readonly pos?: number;
+  readonly loc?: { readonly index?: number };
+}
+
+const scriptError = ({ message, pos, loc }: BabelError, start: number): ScriptError => ({
+  message: message.replace(/\s*\(\d+:\d+\)$/, ""),
+  offset: loc?.index ?? pos ?? start,
+});
+
+/** Names of variables that are given another value somewhere in the file. */
+export function reassignedIn(program: Ast.Node): ReadonlySet<string> {
+  const names = new Set<string>();
+  const target = (node: Ast.Node): void => {
+    if (node.type === "Identifier") names.add(node.name);
+    else if (node.type === "ArrayPattern") for (const item of node.elements) item && target(item);
+    else if (node.type === "ObjectPattern")
+      for (const item of node.properties) target(item.type === "RestElement" ? item.argument : item.value);
+    else if (node.type === "AssignmentPattern") target(node.left);
+  };
+  everyNode(program, (node) => {
+    if (node.type === "AssignmentExpression") target(node.left);
+    else if (node.type === "UpdateExpression") target(node.argument);
+    return true;
+  });
+  return names;
+}
+
+/** Visits every node of a tree, parents first; what is below one is left out where the visit says so. */
+export function everyNode(root: Ast.Node, visit: (node: Ast.Node) => boolean): void {
+  const stack: Ast.Node[] = [root];
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (!visit(node)) continue;
+    for (const [key, value] of Object.entries(node)) {
+      if (key === "loc" || key === "extra") continue;
+      if (Array.isArray(value)) {
+        for (let i = value.length - 1; i >= 0; i--) if (isNode(value[i])) stack.push(value[i]);
+      } else if (isNode(value)) stack.push(value);
+    }
+  }
+}
+
+const isNode = (value: unknown): value is Ast.Node =>
+  typeof value === "object" && value !== null && typeof (value as { type?: unknown }).type === "string";

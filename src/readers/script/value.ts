@@ -1,0 +1,233 @@
+import type { ComponentFrame, Span } from "../../core/document/node.ts";
+import type { Decision, Either } from "../../core/worlds/decision.ts";
+import type { TreeNode } from "../../core/worlds/tree.ts";
+import type { Scope } from "./scope.ts";
+import type * as Ast from "@babel/types";
+
+/** What an expression comes to, as far as source tells. */
+export type Value =
+  | Known
+  | Text
+  | Unknown
+  | ObjectValue
+  | ListValue
+  | EachValue
+  | FunctionValue
+  | NativeValue
+  | ClassValue
+  | MarkupValue
+  | TreeFragment
+  | ComponentValue
+  | Either<Value>;
+
+export interface Known {
+  readonly kind: "known";
+  readonly value: string | number | boolean | null | undefined;
+}
+
+/** Text of which some parts are not known. */
+export interface Text {
+  readonly kind: "text";
+  readonly parts: readonly (string | Unknown)[];
+}
+
+/** What may be said of a value that nobody can list. */
+export type UnknownType = "string" | "number" | "boolean" | "function" | "list" | "any";
+
+export interface Unknown {
+  readonly kind: "unknown";
+  /** The same for the same value. */
+  readonly id: string;
+  /** How the source writes it. */
+  readonly text: string;
+  readonly source: Span;
+  readonly type: UnknownType;
+  /** What it is called within sentences: the fault shows "when this holds". */
+  readonly members?: (name: string) => Value;
+}
+
+export interface ObjectValue {
+  readonly kind: "object";
+  readonly properties: ReadonlyMap<string, Value>;
+  /** Properties that are not listed come from here; null where there are no others. */
+  readonly rest: Unknown | null;
+  /** What becomes known only when it is asked for: exports of a module, getters, fields. */
+  readonly lazy?: (name: string) => Value | null;
+  /** A box whose value templates see without asking: `ref()`, a signal. */
+  readonly box?: () => Value;
+}
+
+export interface ListValue {
+  readonly kind: "list";
+  readonly items: readonly Value[];
+}
+
+/** A list of unknown length: what each of its items comes to. */
+export interface EachValue {
+  readonly kind: "each";
+  readonly item: Value;
+  readonly source: Unknown;
+}
+
+export interface FunctionValue {
+  readonly kind: "function";
+  readonly node: Ast.Function;
+  readonly scope: Scope;
+  readonly name: string;
+  readonly self: Value | null;
+  /** What is written on it: `Button.defaultProps = …`. */
+  readonly statics: Map<string, Value>;
+}
+
+export interface NativeValue {
+  readonly kind: "native";
+  readonly name: string;
+  readonly call: (args: readonly Value[], at: CallPlace) => Value;
+  readonly members?: (name: string) => Value | null;
+  /** What it makes of a template that it is the tag of. */
+  readonly tagged?: (node: Ast.TaggedTemplateExpression, scope: Scope) => Value;
+}
+
+export interface ClassValue {
+  readonly kind: "class";
+  readonly node: Ast.Class;
+  readonly scope: Scope;
+  readonly name: string;
+  readonly statics: Map<string, Value>;
+}
+
+/** `<Card title="x">`: what is to be rendered, and with what; nothing of it is rendered yet. */
+export interface MarkupValue {
+  readonly kind: "markup";
+  readonly type: Value;
+  /** As written. */
+  readonly name: string;
+  readonly props: ObjectValue;
+  /** For each prop the place it is written. */
+  readonly places: ReadonlyMap<string, Span>;
+  readonly key: Value | null;
+  readonly source: Span;
+  readonly endTag: Span | null;
+  /** The way to the component that wrote it. */
+  readonly owner: readonly ComponentFrame[];
+  /** The use of that component. */
+  readonly instance: string;
+  /** Whether it writes an attribute over one that a spread has brought. */
+  readonly overwrites: boolean;
+}
+
+/** Markup that is rendered already. */
+export interface TreeFragment {
+  readonly kind: "tree";
+  readonly nodes: readonly TreeNode[];
+}
+
+/** Something that renders. */
+export interface ComponentValue {
+  readonly kind: "component";
+  readonly component: Component;
+}
+
+export interface Component {
+  readonly name: string;
+  /** Where it is defined. */
+  readonly source: Span;
+  readonly render: (call: ComponentCall) => readonly TreeNode[];
+  /** What it is given where nobody calls it: props as their types leave them open. */
+  readonly openProps: () => ObjectValue;
+  /** What is written on it. */
+  readonly statics: Map<string, Value>;
+  /** Whether it is no step of the way that people know: it shows what it is given. */
+  readonly isTransparent?: true;
+  /** Whether it takes anything from its callers. */
+  readonly takesProps: boolean;
+}
+
+/** How a component is used. */
+export interface ComponentCall {
+  readonly props: ObjectValue;
+  readonly places: ReadonlyMap<string, Span>;
+  /** Content by the name of its slot, for frameworks that have slots. */
+  readonly slots: ReadonlyMap<string, Slot>;
+  readonly source: Span;
+  readonly endTag: Span | null;
+  /** The way to this use, itself included. */
+  readonly frames: readonly ComponentFrame[];
+  /** A name for this one use among all, for what is made anew in each. */
+  readonly instance: string;
+  /** Whether nobody calls it: it is looked at by itself. */
+  readonly isAlone: boolean;
+}
+
+/** What a caller puts into a slot; `given` are the values that the slot hands out. */
+export type Slot = (given: ObjectValue) => readonly TreeNode[];
+
+export interface CallPlace {
+  readonly source: Span;
+  readonly text: string;
+  readonly self: Value | null;
+}
+
+export const known = (value: Known["value"]): Known => ({ kind: "known", value });
+export const absent: Known = { kind: "known", value: undefined };
+export const nothing: Known = { kind: "known", value: null };
+export const yes: Known = { kind: "known", value: true };
+export const no: Known = { kind: "known", value: false };
+
+export const objectOf = (
+  properties: Iterable<readonly [string, Value]>,
+  rest: Unknown | null = null,
+): ObjectValue => ({ kind: "object", properties: new Map(properties), rest });
+
+export const listOf = (items: readonly Value[]): ListValue => ({ kind: "list", items });
+
+export const native = (name: string, call: NativeValue["call"]): NativeValue => ({ kind: "native", name, call });
+
+/** One of several values; one where all are the same. */
+export function joinedKnown(decision: Decision, arms: readonly Value[]): Value {
+  const [first] = arms;
+  return first?.kind === "known" && arms.every((arm) => arm.kind === "known" && arm.value === first.value)
+    ? first
+    : { kind: "either", decision, arms };
+}
+
+/** A value as a key: equal keys mean equal values. */
+export function keyOf(value: Value): string {
+  switch (value.kind) {
+    case "known":
+      return typeof value.value === "string" ? JSON.stringify(value.value) : String(value.value);
+    case "unknown":
+      return value.id;
+    case "text":
+      return `\`${value.parts.map((part) => (typeof part === "string" ? part : keyOf(part))).join("")}\``;
+    case "either":
+      return `${value.decision.id}?${value.arms.map(keyOf).join(":")}`;
+    case "list":
+      return `[${value.items.map(keyOf).join(",")}]`;
+    case "object":
+      return value.rest === null && value.lazy === undefined
+        ? `{${[...value.properties].map(([name, item]) => `${name}:${keyOf(item)}`).join(",")}}`
+        : `{${value.rest?.id ?? ""}…}`;
+    default:
+      return value.kind;
+  }
+}
+
+export const isNullish = (value: Value): boolean =>
+  value.kind === "known" && (value.value === null || value.value === undefined);
+
+/** Whether a value counts as true; null where that is open. */
+export function truthOf(value: Exclude<Value, Either<Value>>): boolean | null {
+  switch (value.kind) {
+    case "known":
+      return Boolean(value.value);
+    case "unknown":
+      return value.type === "function" || value.type === "list" ? true : null;
+    case "text":
+      return value.parts.some((part) => typeof part === "string" && part !== "") ? true : null;
+    default:
+      return true;
+  }
+}
+
+export type { Decision, Either };
