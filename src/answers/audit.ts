@@ -178,8 +178,8 @@ class Audit {
       const id = subjectName(result.found, composing);
       const answers = new FindingAnswers(id, this.#texts, this.#host, conformance);
       this.#findings.push(
-        ...result.findings.map(({ finding, scene }) =>
-          answers.answer(finding, placeOf(scene, finding.element, this.#texts)),
+        ...result.findings.map(({ finding, scene, components: chain }) =>
+          answers.answer(finding, placeOf(scene, finding.element, this.#texts), chain),
         ),
       );
       this.#count(result.run);

@@ -1,13 +1,14 @@
 import type { Check } from "../core/checks/check.ts";
 import { type CheckResult, checkResult, type RunResult, runChecks } from "../core/checks/run.ts";
 import type { Sheet } from "../core/css/sheet.ts";
-import type { Span } from "../core/document/node.ts";
+import type { ComponentFrame, ElementNode, Span } from "../core/document/node.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import { type JudgedFinding, judgeTree } from "../core/worlds/judge.ts";
 import type { ComposedTree, TreeElement, TreeNode } from "../core/worlds/tree.ts";
 import type { WorldDocument } from "../core/worlds/world.ts";
-import { type Composed, type Composer, type FoundComponent, placeKey } from "../readers/components/compose.ts";
+import type { Composed, Composer, FoundComponent } from "../readers/components/compose.ts";
+import { placeKey } from "../readers/components/component-name.ts";
 import type { SourceModule } from "../readers/components/source-module.ts";
 import type { PageCheckSettings } from "./check-plan.ts";
 import { applied, sheetsReached } from "./component-sheets.ts";
@@ -17,6 +18,8 @@ import { roleOfContext } from "./component-context.ts";
 export interface PlacedFinding {
   readonly finding: Finding;
   readonly scene: Scene;
+  /** The way to what it points at. */
+  readonly components: readonly ComponentFrame[];
   /** In how many other places of the composed trees the same shows. */
   readonly others: number;
 }
@@ -145,6 +148,7 @@ export class ComponentAudit {
           repair: call === null ? finding.repair : withoutEdits(finding.repair),
         },
         scene,
+        components: call === null ? pointedAt(scene, finding).components : element.components,
         others: 0,
       });
     }
@@ -176,6 +180,12 @@ export class ComponentAudit {
     return `${finding.message}${so}${where}`;
   }
 }
+
+/** The element that a finding points at: not always the one that it is about. */
+const pointedAt = (scene: Scene, { element, source }: Finding): ElementNode =>
+  source === null || source === element.source
+    ? element
+    : (scene.page.index.elements.find((other) => other.source === source) ?? element);
 
 const faultKey = ({ check }: Finding, { source }: TreeElement): string =>
   `${check} ${source === null ? "" : placeKey(source)}`;

@@ -1,9 +1,8 @@
-import {
-  type Composed,
-  type Composer,
-  type FoundComponent,
-  placeKey,
-} from "../readers/components/compose.ts";
+import type {
+  Composed,
+  Composer,
+  FoundComponent } from "../readers/components/compose.ts";
+import { placeKey } from "../readers/components/component-name.ts";
 import type { SourceModule } from "../readers/components/source-module.ts";
 import type { LoadedSources } from "./load-sources.ts";
 

@@ -1,5 +1,5 @@
 import { NO } from "../core/css/certainty.ts";
-import type { ElementNode } from "../core/document/node.ts";
+import type { ComponentFrame, ElementNode } from "../core/document/node.ts";
 import { textContent } from "../core/document/text-content.ts";
 import type { Finding, Outcome, Severity } from "../core/findings/verdict.ts";
 import type { Repair } from "../core/repair/edit.ts";
@@ -64,7 +64,11 @@ export class FindingAnswers {
     this.#conformance = conformance;
   }
 
-  answer(finding: Finding, { element, heard }: PlaceAnswer): FindingAnswer {
+  answer(
+    finding: Finding,
+    { element, heard }: PlaceAnswer,
+    components: readonly ComponentFrame[] = finding.element.components,
+  ): FindingAnswer {
     // The same on the same markup tells apart by its count, so that lines added above change no fingerprint.
     const base = [finding.check, this.#page, element.snippet, element.name].join("\n");
     const count = (this.#seen.get(base) ?? 0) + 1;
@@ -79,7 +83,7 @@ export class FindingAnswers {
       subject: this.#page,
       element,
       source: this.#texts.place(finding.source),
-      components: finding.element.components.flatMap(({ name, source }) => {
+      components: components.flatMap(({ name, source }) => {
         const place = this.#texts.place(source);
         return place === null ? [] : [{ name, file: place.file, line: place.line, column: place.column }];
       }),

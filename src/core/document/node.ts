@@ -86,9 +86,12 @@ export interface ShadowRoot {
   readonly children: readonly Node[];
 }
 
-/** A whole page, or a piece of one for which page-level questions make no sense. */
+/**
+ * A whole page, or a piece of one for which page-level questions make no sense. Of a component all is known that its
+ * source does; what is around it is told apart where findings are placed.
+ */
 export interface Document {
-  readonly kind: "document" | "fragment";
+  readonly kind: "document" | "fragment" | "component";
   readonly file: string;
   readonly children: readonly Node[];
   /** No doctype, or an old one: class names and ids then match without regard to case. */

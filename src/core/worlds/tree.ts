@@ -5,7 +5,7 @@ import type { Either } from "./decision.ts";
 export interface ComposedTree {
   readonly file: string;
   /** Whether it is a whole page or a piece of one. */
-  readonly kind: "document" | "fragment";
+  readonly kind: "document" | "component";
   readonly children: readonly TreeNode[];
 }
 
@@ -17,7 +17,7 @@ export function inPage(file: string, nodes: readonly TreeNode[]): ComposedTree {
   const isPage = nodes.some((node) => node.kind === "element" && node.tag === "html");
   return isPage
     ? { file, kind: "document", children: nodes }
-    : { file, kind: "fragment", children: [around("html", [around("body", nodes)])] };
+    : { file, kind: "component", children: [around("html", [around("body", nodes)])] };
 }
 
 const around = (tag: string, children: readonly TreeNode[]): TreeElement => ({

@@ -1,8 +1,24 @@
+import type * as Ast from "@babel/types";
+import { metadataOf } from "./angular-metadata.ts";
 import type { SourceModule, StylePart } from "./source-module.ts";
 
 /** Styles that stand in a component file itself. */
 export const stylesOf = ({ content }: SourceModule): readonly StylePart[] =>
-  content.kind === "template" ? content.parts.styles : [];
+  content.kind === "template"
+    ? content.parts.styles
+    : content.kind === "script" && content.templates.size > 0
+      ? decoratedStyles(content.program)
+      : [];
+
+const decoratedStyles = (program: Ast.Program): readonly StylePart[] =>
+  program.body.flatMap((statement) => {
+    const declaration =
+      statement.type === "ExportNamedDeclaration" || statement.type === "ExportDefaultDeclaration"
+        ? statement.declaration
+        : statement;
+    const styles = declaration?.type === "ClassDeclaration" ? (metadataOf(declaration)?.styles ?? []) : [];
+    return styles.map((style) => ({ ...style, scoped: true, module: null }));
+  });
 
 /** The attribute that elements of a component carry for its scoped styles. */
 export const scopeAttribute = ({ file }: Pick<SourceModule, "file">): string =>

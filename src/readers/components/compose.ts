@@ -8,6 +8,7 @@ import { memberOf } from "../script/members.ts";
 import type { Scope } from "../script/scope.ts";
 import type { TypeNames } from "../script/type-shape.ts";
 import type { ClassValue, Component, FunctionValue, Value } from "../script/value.ts";
+import { baseName, placeKey } from "./component-name.ts";
 import { angularComponent, isAngularClass } from "./angular-component.ts";
 import type { Composition, UseOf } from "./composition.ts";
 import { markupOf, nodesOf, renderJsx } from "./jsx-markup.ts";
@@ -66,8 +67,6 @@ const MOST_STEPS = 400_000;
 
 /** How deep components may be inside one another. */
 const DEEPEST_USE = 40;
-
-export const placeKey = ({ file, start }: Span): string => `${file}:${start}`;
 
 /** Composes trees from the sources of a project. Executes nothing of them. */
 export function composer({ modules, standsFor }: ComponentSources): Composer {
@@ -141,7 +140,17 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
     scopeOf,
     packageExport: (specifier, name) => packageExport(composition, specifier, name),
     fileComponent,
+    allModules: () => modules.values(),
+    everyComponent: () => {
+      decorated ??= [...modules.values()].flatMap((module) =>
+        module.content.kind === "script" && /@Component\b/.test(module.text)
+          ? componentsOf(module).map(({ component }) => component)
+          : [],
+      );
+      return decorated;
+    },
   };
+  let decorated: readonly Component[] | null = null;
   const types: TypeNames<SourceModule> = typeNamesOf(making);
 
   /** The component that a whole file is. */
@@ -293,10 +302,3 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
 }
 
 const isComponentName = (name: string): boolean => /^[A-Z]/.test(name);
-
-export const baseName = (file: string): string => {
-  const name = file.slice(file.lastIndexOf("/") + 1).replace(/\.[^.]*$/, "");
-  return name === "index" || name.startsWith("+") ? (file.split("/").at(-2) ?? name) : name;
-};
-
-

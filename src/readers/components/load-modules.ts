@@ -3,8 +3,9 @@ import { emptyFile, type Problem, tooLarge, unreadable } from "../../core/findin
 import type { Files } from "../../host/host.ts";
 import { decodeText } from "../html/decode.ts";
 import { everyNode, parseScript } from "../script/parse-script.ts";
+import { addressFrom } from "./component-name.ts";
 import { ImportResolver } from "./resolve-import.ts";
-import type { ModuleContent, SourceModule } from "./source-module.ts";
+import type { ModuleContent, SourceModule, TemplateNode } from "./source-module.ts";
 
 export interface ModuleRequest {
   /** Absolute paths of the files that are asked for. */
@@ -84,7 +85,11 @@ async function readModule(path: string, isEntry: boolean, request: ModuleRequest
   const { text } = decoded.value;
   if (isEntry && text.trim() === "") return { problem: emptyFile(file) };
   if (styleEnding.test(path)) return bare({ kind: "style" }, text);
-  if (/\.html?$/i.test(path)) return bare({ kind: "markup" }, text);
+  if (/\.html?$/i.test(path)) {
+    const { readAngular } = await import("../angular/read-angular.ts");
+    const { template, errors } = readAngular(text, file);
+    return { module: { path, file, text, content: { kind: "markup", template }, errors }, imports: [] };
+  }
   if (/\.json$/i.test(path)) return bare({ kind: "data", value: jsonOf(text) }, text);
   if (!isEntry && text.length > LONGEST_SCRIPT) return bare({ kind: "asset" }, text);
   if (/\.(?:vue|svelte)$/i.test(path)) {
@@ -105,8 +110,22 @@ async function readModule(path: string, isEntry: boolean, request: ModuleRequest
     typescript: /\.[cm]?tsx?$/i.test(path),
     jsx: !/\.[cm]?ts$/i.test(path),
   });
-  return { module: { path, file, text, content: { kind: "script", program }, errors }, imports: importsOf(program) };
+  const inline = /@Component\b/.test(text)
+    ? (await import("../angular/read-angular.ts")).inlineTemplates(program, text, file)
+    : { templates: noTemplates, errors: [] };
+  return {
+    module: {
+      path,
+      file,
+      text,
+      content: { kind: "script", program, templates: inline.templates },
+      errors: [...errors, ...inline.errors],
+    },
+    imports: importsOf(program),
+  };
 }
+
+const noTemplates: ReadonlyMap<number, readonly TemplateNode[]> = new Map();
 
 function jsonOf(text: string): unknown {
   try {
@@ -145,9 +164,6 @@ function filesOfDecorator(node: Ast.Decorator): readonly string[] {
     if (property.type !== "ObjectProperty" || property.key.type !== "Identifier") return [];
     if (!/^(?:templateUrl|styleUrls?)$/.test(property.key.name)) return [];
     const values = property.value.type === "ArrayExpression" ? property.value.elements : [property.value];
-    return values.flatMap((value) => (value?.type === "StringLiteral" ? [relative(value.value)] : []));
+    return values.flatMap((value) => (value?.type === "StringLiteral" ? [addressFrom(value.value)] : []));
   });
 }
-
-/** Addresses of a component start from its file even without a dot. */
-export const relative = (address: string): string => (/^[./]/.test(address) ? address : `./${address}`);

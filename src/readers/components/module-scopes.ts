@@ -5,8 +5,9 @@ import { type Machine, unknownAt } from "../script/machine.ts";
 import { everyNode, reassignedIn } from "../script/parse-script.ts";
 import { bind, bindLater, innerScope, moduleScope, type Scope } from "../script/scope.ts";
 import type { TypeIn, TypeNames } from "../script/type-shape.ts";
-import { absent, known, listOf, objectOf, type ObjectValue, type Value } from "../script/value.ts";
+import { absent, type Component, known, listOf, objectOf, type ObjectValue, type Value } from "../script/value.ts";
 import type { ModuleContent, SourceModule } from "./source-module.ts";
+import { stateValue } from "./state-value.ts";
 
 /** What the scopes of modules are made with. */
 export interface ScopeMaking {
@@ -17,6 +18,9 @@ export interface ScopeMaking {
   /** The component that a file is, for files that are one. */
   readonly fileComponent: (module: SourceModule) => Value | null;
   readonly scopeOf: (module: SourceModule) => Scope;
+  readonly allModules: () => Iterable<SourceModule>;
+  /** Every component of every module that is decorated as one: what a template may use where no list says. */
+  readonly everyComponent: () => readonly Component[];
 }
 
 /** The programs of a module, those that run for the module first. */
@@ -52,12 +56,13 @@ export function bindProgram(making: ScopeMaking, module: SourceModule, program: 
 function bindVariables({ machine }: ScopeMaking, declaration: Ast.VariableDeclaration, scope: Scope): void {
   for (const { id, init } of declaration.declarations) {
     if (id.type === "Identifier") {
-      const isOpen = declaration.kind !== "const" && scope.module.reassigned.has(id.name);
-      bindLater(scope, id.name, () =>
-        isOpen
-          ? unknownAt(spanOf(id, scope), id.name, `let ${scope.module.file}:${id.start}@${machine.state.instance}`)
-          : initialOf(machine, id, init, scope),
-      );
+      // A variable that is given another value somewhere changes while the interface lives.
+      const changes = declaration.kind !== "const" && scope.module.reassigned.has(id.name) && !isRune(init);
+      bindLater(scope, id.name, () => {
+        const first = initialOf(machine, id, init, scope);
+        if (!changes) return first;
+        return stateValue(machine, first, { source: spanOf(id, scope), text: id.name, self: null });
+      });
       continue;
     }
     // Each name of a pattern is worked out when asked for, from the value that they share.
@@ -72,6 +77,13 @@ function bindVariables({ machine }: ScopeMaking, declaration: Ast.VariableDeclar
     for (const name of namesIn(id)) bindLater(scope, name, make(name));
   }
 }
+
+/** `$state(…)`, `$derived(…)`: calls that say themselves how a variable changes. */
+const isRune = (init: Ast.Node | null | undefined): boolean => {
+  const callee = init?.type === "CallExpression" ? init.callee : null;
+  const name = callee?.type === "MemberExpression" ? callee.object : callee;
+  return name?.type === "Identifier" && name.name.startsWith("$");
+};
 
 /** The names that a pattern binds. */
 export function namesIn(pattern: Ast.Node): readonly string[] {

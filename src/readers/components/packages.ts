@@ -6,7 +6,6 @@ import {
   absent,
   type CallPlace,
   type Component,
-  type Decision,
   isNullish,
   keyOf,
   known,
@@ -15,10 +14,11 @@ import {
   native,
   objectOf,
   type ObjectValue,
-  truthOf,
   type Value,
 } from "../script/value.ts";
+import { classNames } from "./class-names.ts";
 import { anyProps } from "./react-component.ts";
+import { stateValue } from "./state-value.ts";
 import type { Composition } from "./composition.ts";
 
 /** What well-known packages give, as far as a tree hangs on it; null for what stays unknown. */
@@ -120,32 +120,6 @@ const hooks: Readonly<Record<string, Hook>> = {
   useImperativeHandle: () => absent,
   useDebugValue: () => absent,
 };
-
-/** A value that changes while the interface lives: the first is sure, and what it turns into where that can be listed. */
-export function stateValue(machine: Machine, first: Value, at: CallPlace): Value {
-  const id = `state ${at.source.file}:${at.source.start}@${machine.state.instance}`;
-  const name = machine.state.declaring ?? at.text;
-  const open = (text = name, type: "string" | "number" | "list" | "any" = "any") => unknownAt(at.source, text, id, type);
-  if (first.kind === "list" || first.kind === "each") return open(name, "list");
-  if (first.kind !== "known") return first.kind === "text" ? open(name, "string") : open();
-  const { value } = first;
-  if (typeof value === "string") return open(name, "string");
-  if (typeof value === "number") return open(name, "number");
-  if (typeof value === "boolean") {
-    const decision: Decision = {
-      id,
-      arms: [`\`${name}\` is ${value}`, `\`${name}\` is ${!value}`],
-      named: true,
-      source: at.source,
-    };
-    return { kind: "either", decision, arms: [first, known(!value)] };
-  }
-  return {
-    kind: "either",
-    decision: { id, arms: [`\`${name}\` is there`, `\`${name}\` is not there`], named: false, source: at.source },
-    arms: [unknownAt(at.source, name, `${id} there`), first],
-  };
-}
 
 /** A context: rendering its provider makes a value known to all that is inside. */
 function contextOf(composition: Composition, initial: Value, at: CallPlace): Value {
@@ -261,35 +235,12 @@ function eachChild(machine: Machine, list: Value, fn: Value, at: CallPlace): Val
   return unknownAt(at.source, at.text, `children ${keyOf(list)} ${at.source.start}`);
 }
 
-/** Joins class names: texts, lists, and objects whose true keys count. */
-function joinsClasses(machine: Machine): Value {
-  const join = (args: readonly Value[], at: CallPlace): Value => {
-    const step = (left: readonly Value[], so: readonly string[]): Value => {
-      const [first, ...rest] = left;
-      if (first === undefined) return known(so.join(" "));
-      return lift(machine, first, (one) => {
-        if (one.kind === "known") return step(rest, one.value && typeof one.value !== "boolean" ? [...so, String(one.value)] : so);
-        if (one.kind === "list") return step([...one.items, ...rest], so);
-        if (one.kind === "object" && one.rest === null)
-          return step(
-            [
-              ...[...one.properties].map(([name, test]) =>
-                lift(machine, test, (held) => {
-                  const truth = truthOf(held);
-                  return truth === null ? unknownAt(at.source, at.text, `class ${name} ${keyOf(held)}`, "string") : known(truth ? name : "");
-                }),
-              ),
-              ...rest,
-            ],
-            so,
-          );
-        return unknownAt(at.source, at.text, `classes ${keyOf(one)} ${at.source.start}`, "string");
-      });
-    };
-    return step(args, []);
-  };
-  return { kind: "native", name: "clsx", call: join, members: (name) => (name === "default" ? joinsClasses(machine) : null) };
-}
+const joinsClasses = (machine: Machine): Value => ({
+  kind: "native",
+  name: "clsx",
+  call: (args, at) => classNames(machine, args, at),
+  members: (name) => (name === "default" ? joinsClasses(machine) : null),
+});
 
 /** `styled.button`, `styled(Card)`: a component that gives all it is given to another, and a style. */
 function styledFunction(composition: Composition): Value {

@@ -15,10 +15,15 @@ export interface SourceModule {
 }
 
 export type ModuleContent =
-  | { readonly kind: "script"; readonly program: Ast.Program }
+  | {
+      readonly kind: "script";
+      readonly program: Ast.Program;
+      /** Markup that stands in literals of the script, by where each starts. */
+      readonly templates: ReadonlyMap<number, readonly TemplateNode[]>;
+    }
   | { readonly kind: "template"; readonly language: "vue" | "svelte"; readonly parts: TemplateParts }
   /** Markup of a component that stands in a file of its own. */
-  | { readonly kind: "markup" }
+  | { readonly kind: "markup"; readonly template: readonly TemplateNode[] }
   | { readonly kind: "style" }
   | { readonly kind: "data"; readonly value: unknown }
   | { readonly kind: "asset" };

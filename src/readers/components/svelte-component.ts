@@ -1,1 +1,117 @@
-export const svelteComponent = (..._: unknown[]): never => { throw new Error("later"); };
+import type * as Ast from "@babel/types";
+import { unknownAt } from "../script/machine.ts";
+import { everyNode } from "../script/parse-script.ts";
+import { bind, bindLater, innerScope, type Scope } from "../script/scope.ts";
+import { shapeOf, type TypeNames } from "../script/type-shape.ts";
+import { absent, type Component, known, native, type ObjectValue, type Value } from "../script/value.ts";
+import { baseName } from "./component-name.ts";
+import { scopeAttribute } from "./component-styles.ts";
+import type { Composition } from "./composition.ts";
+import { bindProgram, type ScopeMaking } from "./module-scopes.ts";
+import { anyProps, propsOfShape } from "./react-component.ts";
+import type { SourceModule, TemplateElement, TemplateParts } from "./source-module.ts";
+import { stateValue } from "./state-value.ts";
+import { type TagMeaning, TemplateRenderer } from "./template-render.ts";
+import { hasOutlet, wholeOf } from "./vue-component.ts";
+
+/** A Svelte component: its script runs once for each use, its markup shows what the script declares. */
+export function svelteComponent(
+  composition: Composition,
+  making: ScopeMaking,
+  module: SourceModule,
+  parts: TemplateParts,
+  types: TypeNames<SourceModule>,
+): Component {
+  const source = wholeOf(module);
+  const { script } = parts;
+  const legacy = script === null ? [] : exportedLets(script);
+  const declaration = script === null ? null : propsDeclaration(script);
+  return {
+    name: baseName(module.file),
+    source,
+    statics: new Map(),
+    takesProps: declaration !== null || legacy.length > 0 || hasOutlet(parts),
+    openProps: () => {
+      const annotation = declaration?.id !== undefined && "typeAnnotation" in declaration.id ? declaration.id.typeAnnotation : null;
+      return annotation == null
+        ? anyProps(source)
+        : propsOfShape(shapeOf({ node: annotation as Ast.Node, module }, types), source);
+    },
+    render: (call) => {
+      const scope = innerScope(making.scopeOf(module));
+      const { props } = call;
+      bindRunes(composition, scope, props, call.instance);
+      if (script !== null) bindProgram(making, module, script, scope);
+      for (const { name, init } of legacy)
+        bindLater(scope, name, () => {
+          const given = composition.machine.member(props, name, { source: call.source, text: name, self: null });
+          return given.kind === "known" && given.value === undefined && init !== null
+            ? composition.machine.evaluate(init, scope)
+            : given;
+        });
+      const renderer = new TemplateRenderer(composition, {
+        meaningOf: (element) => meaningOf(composition, module, scope, element),
+        propName: (name) => name,
+        contentIsProp: true,
+        scopeAttribute: parts.styles.length > 0 ? scopeAttribute(module) : null,
+        call,
+      });
+      return renderer.render(parts.template, scope);
+    },
+  };
+}
+
+function meaningOf(composition: Composition, module: SourceModule, scope: Scope, { tag }: TemplateElement): TagMeaning {
+  if (tag === "svelte:self") {
+    const self = composition.exported(module.path, "default");
+    const component = self === null ? null : composition.componentOf(self);
+    return component === null ? { kind: "unknown" } : { kind: "component", component };
+  }
+  if (!/^[A-Z]/.test(tag)) return { kind: "host" };
+  const value = composition.machine.evaluate({ type: "Identifier", name: tag, start: 0, end: 0 } as Ast.Identifier, scope);
+  const component = composition.componentOf(value);
+  return component === null ? { kind: "unknown" } : { kind: "component", component };
+}
+
+/** `$props()`, `$state(x)`, `$derived(x)`: what the compiler gives to every script. */
+function bindRunes(composition: Composition, scope: Scope, props: ObjectValue, instance: string): void {
+  const { machine } = composition;
+  const state = native("$state", ([initial], at) => stateValue(machine, initial ?? absent, at));
+  const rune = (name: string, call: Parameters<typeof native>[1], members: (name: string) => Value | null = () => null) =>
+    bind(scope, name, { kind: "native", name, call, members });
+  rune("$props", () => props, (name) => (name === "id" ? native("id", () => known(`s${instance}`)) : null));
+  rune("$state", state.call, (name) => (name === "raw" ? state : native("snapshot", ([value]) => value ?? absent)));
+  rune("$derived", ([value]) => value ?? absent, () => native("by", ([make], at) => machine.call(make ?? absent, [], at)));
+  rune("$bindable", ([value]) => value ?? absent);
+  rune("$effect", () => absent, () => native("pre", () => absent));
+  rune("$inspect", () => absent);
+  rune("$host", (_, at) => unknownAt(at.source, at.text, `host ${instance}`));
+}
+
+/** `export let label = "x"`: props as they were written before runes. */
+function exportedLets(script: Ast.Program): readonly { readonly name: string; readonly init: Ast.Node | null }[] {
+  return script.body.flatMap((statement) =>
+    statement.type === "ExportNamedDeclaration" &&
+    statement.declaration?.type === "VariableDeclaration" &&
+    statement.declaration.kind === "let"
+      ? statement.declaration.declarations.flatMap(({ id, init }) =>
+          id.type === "Identifier" ? [{ name: id.name, init: init ?? null }] : [],
+        )
+      : [],
+  );
+}
+
+function propsDeclaration(script: Ast.Program): Ast.VariableDeclarator | null {
+  let found: Ast.VariableDeclarator | null = null;
+  everyNode(script, (node) => {
+    if (
+      node.type === "VariableDeclarator" &&
+      node.init?.type === "CallExpression" &&
+      node.init.callee.type === "Identifier" &&
+      node.init.callee.name === "$props"
+    )
+      found = node;
+    return found === null;
+  });
+  return found;
+}

@@ -1,1 +1,71 @@
-export const readSvelte = (..._: unknown[]): never => { throw new Error("later"); };
+import type * as Ast from "@babel/types";
+import { type AST, parse } from "svelte/compiler";
+import type { StylePart } from "../components/source-module.ts";
+import type { ReadParts } from "../components/template-parts.ts";
+import { parseScript, type ScriptError } from "../script/parse-script.ts";
+import { svelteTemplate } from "./svelte-template.ts";
+
+/** Takes a Svelte component apart. Offsets are those of the file. */
+export function readSvelte(text: string): ReadParts {
+  const errors: ScriptError[] = [];
+  const root = parsed(text, errors);
+  if (root === null)
+    return {
+      parts: { script: null, moduleScript: null, isSetup: true, template: [], styles: [] },
+      errors,
+      imports: [],
+    };
+  const typescript = true;
+  const program = (script: AST.Script | null | undefined): Ast.Program | null => {
+    if (script == null) return null;
+    const { start, end } = script.content as unknown as { readonly start: number; readonly end: number };
+    const read = parseScript(text.slice(start, end), { start, typescript: true, jsx: false });
+    errors.push(...read.errors);
+    return read.program;
+  };
+  const styles: readonly StylePart[] =
+    root.css == null || languageOf(root.css.attributes) !== "css"
+      ? []
+      : [
+          {
+            text: root.css.content.styles,
+            start: root.css.content.start,
+            scoped: true,
+            module: null,
+          },
+        ];
+  return {
+    parts: {
+      script: program(root.instance),
+      moduleScript: program(root.module),
+      isSetup: true,
+      template: svelteTemplate(root.fragment, text, typescript),
+      styles,
+    },
+    errors,
+    imports: root.css != null && styles.length === 0 ? [`./style.${languageOf(root.css.attributes)}`] : [],
+  };
+}
+
+function parsed(text: string, errors: ScriptError[]): AST.Root | null {
+  try {
+    return parse(text, { modern: true });
+  } catch (error) {
+    const { message, start } = error as { readonly message: string; readonly start?: { readonly character: number } };
+    errors.push({ message: message.split("\n")[0] ?? message, offset: start?.character ?? 0 });
+  }
+  try {
+    return parse(text, { modern: true, loose: true });
+  } catch {
+    return null;
+  }
+}
+
+function languageOf(attributes: readonly unknown[]): string {
+  for (const attribute of attributes as readonly AST.Attribute[]) {
+    if (attribute.name !== "lang" || !Array.isArray(attribute.value)) continue;
+    const [first] = attribute.value;
+    if (first?.type === "Text") return first.data;
+  }
+  return "css";
+}

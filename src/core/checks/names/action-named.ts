@@ -72,11 +72,18 @@ const firstInside = (
 ): ElementNode | null => firstOf(elementsBelow(scene.page.index, element), fits);
 
 function judge(action: ElementNode, scene: Scene): Verdict {
-  if (!isUnnamed(scene, action)) return passed;
-  if (action.spread !== null) return passed;
+  // What a spread may bring, every use must bring.
+  const isLeftToUses = action.spread !== null && scene.name(action).from === null;
+  if (!isLeftToUses && !isUnnamed(scene, action)) return passed;
   const role = scene.role(action).role ?? "button";
   const word = spokenRole(role, {}, null);
   const criteria: readonly CriterionNumber[] = role === "link" ? ["4.1.2", "2.4.4"] : ["4.1.2"];
+  if (isLeftToUses)
+    return cantTell(
+      `Nothing in this ${word} names it. Does every use of it give it a name?`,
+      repairFor(scene, action, word),
+      { criteria },
+    );
   const unknown =
     action.tag.includes("-") && action.shadow === null ? action : holdsUnknownContent(scene, action);
   if (unknown !== null) {

@@ -1,0 +1,43 @@
+import { parseTemplate } from "@angular/compiler";
+import type * as Ast from "@babel/types";
+import type { TemplateNode } from "../components/source-module.ts";
+import { everyNode, type ScriptError } from "../script/parse-script.ts";
+import { angularTemplate, type AngularNode } from "./angular-template.ts";
+
+/** A template as parsed, as far as it could be. */
+export interface ReadTemplate {
+  readonly template: readonly TemplateNode[];
+  readonly errors: readonly ScriptError[];
+}
+
+/** Parses a template; `start` is where its text stands in its file. */
+export function readAngular(text: string, file: string, start = 0): ReadTemplate {
+  const { nodes, errors } = parseTemplate(text, file, { preserveWhitespaces: true });
+  return {
+    template: angularTemplate(nodes as unknown as readonly AngularNode[], text, start),
+    errors: (errors ?? []).map(({ msg, span }) => ({ message: msg, offset: start + span.start.offset })),
+  };
+}
+
+/** The templates that stand in the decorators of a script, by where each literal starts. */
+export function inlineTemplates(
+  program: Ast.Program,
+  text: string,
+  file: string,
+): { readonly templates: ReadonlyMap<number, readonly TemplateNode[]>; readonly errors: readonly ScriptError[] } {
+  const templates = new Map<number, readonly TemplateNode[]>();
+  const errors: ScriptError[] = [];
+  everyNode(program, (node) => {
+    if (node.type !== "ObjectProperty" || node.key.type !== "Identifier" || node.key.name !== "template") return true;
+    const literal = node.value;
+    const isText =
+      literal.type === "StringLiteral" || (literal.type === "TemplateLiteral" && literal.expressions.length === 0);
+    if (!isText) return true;
+    const start = (literal.start ?? 0) + 1;
+    const read = readAngular(text.slice(start, (literal.end ?? 1) - 1), file, start);
+    templates.set(literal.start ?? 0, read.template);
+    errors.push(...read.errors);
+    return false;
+  });
+  return { templates, errors };
+}

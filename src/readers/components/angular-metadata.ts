@@ -1,0 +1,112 @@
+import type * as Ast from "@babel/types";
+import type { ClassValue, Component } from "../script/value.ts";
+import type { Composition } from "./composition.ts";
+import { addressFrom } from "./component-name.ts";
+import type { ScopeMaking } from "./module-scopes.ts";
+import type { SourceModule, StylePart, TemplateElement } from "./source-module.ts";
+
+/** What the decorator of a component says. */
+export interface Metadata {
+  readonly selector: string;
+  /** Where the literal of the template starts; null where it is in a file of its own. */
+  readonly template: number | null;
+  readonly templateUrl: string | null;
+  readonly styles: readonly Omit<StylePart, "scoped" | "module">[];
+  readonly styleUrls: readonly string[];
+  /** The list of what its template may use. */
+  readonly imports: Ast.Node | null;
+  readonly host: readonly { readonly name: string; readonly value: string; readonly start: number; readonly end: number }[];
+}
+
+/** The metadata of a class that is decorated as a component; null for another. */
+export function metadataOf(node: Ast.Class): Metadata | null {
+  const argument = decoratorOf(node, "Component");
+  if (argument === null) return null;
+  const option = (name: string): Ast.Node | null =>
+    argument.properties.find(
+      (property): property is Ast.ObjectProperty =>
+        property.type === "ObjectProperty" && property.key.type === "Identifier" && property.key.name === name,
+    )?.value ?? null;
+  const [selector, template, templateUrl, host] = [option("selector"), option("template"), option("templateUrl"), option("host")];
+  const styles = option("styles");
+  const urls = [option("styleUrl"), ...listed(option("styleUrls"))];
+  return {
+    selector: selector?.type === "StringLiteral" ? selector.value : "",
+    template: template === null ? null : (template.start ?? 0),
+    templateUrl: templateUrl?.type === "StringLiteral" ? addressFrom(templateUrl.value) : null,
+    styles: (styles?.type === "ArrayExpression" ? listed(styles) : [styles]).flatMap((style) => {
+      const text = style === null ? null : plainText(style);
+      return text === null || style === null ? [] : [{ text, start: (style.start ?? 0) + 1 }];
+    }),
+    styleUrls: urls.flatMap((url) => (url?.type === "StringLiteral" ? [addressFrom(url.value)] : [])),
+    imports: option("imports"),
+    host:
+      host?.type === "ObjectExpression"
+        ? host.properties.flatMap((property) => {
+            if (property.type !== "ObjectProperty") return [];
+            const name = property.key.type === "Identifier" ? property.key.name : property.key.type === "StringLiteral" ? property.key.value : null;
+            const value = plainText(property.value);
+            return name === null || value === null ? [] : [{ name, value, start: property.start ?? 0, end: property.end ?? 0 }];
+          })
+        : [],
+  };
+}
+
+/** What a decorator of that name is given. */
+export function decoratorOf(node: Ast.Class, name: string): Ast.ObjectExpression | null {
+  for (const { expression } of node.decorators ?? []) {
+    if (expression.type !== "CallExpression" || expression.callee.type !== "Identifier" || expression.callee.name !== name) continue;
+    const [argument] = expression.arguments;
+    return argument?.type === "ObjectExpression" ? argument : { type: "ObjectExpression", properties: [] } as never;
+  }
+  return null;
+}
+
+const listed = (node: Ast.Node | null): readonly (Ast.Node | null)[] => (node?.type === "ArrayExpression" ? node.elements : []);
+
+const plainText = (node: Ast.Node): string | null =>
+  node.type === "StringLiteral"
+    ? node.value
+    : node.type === "TemplateLiteral" && node.expressions.length === 0
+      ? (node.quasis[0]?.value.raw ?? "")
+      : null;
+
+/** The components that a template may use: those of its imports, or of the module that declares it. */
+export function importsOfClass(
+  composition: Composition,
+  making: ScopeMaking,
+  module: SourceModule,
+  type: ClassValue,
+): readonly Component[] {
+  const { machine } = composition;
+  const written = metadataOf(type.node)?.imports ?? null;
+  if (written === null) return making.everyComponent();
+  const list = machine.evaluate(written, making.scopeOf(module));
+  const found: Component[] = [];
+  const take = (value: typeof list): void => {
+    if (value.kind === "list") value.items.forEach(take);
+    const component = composition.componentOf(value);
+    if (component !== null) found.push(component);
+  };
+  take(list);
+  // Modules bring along what they declare.
+  return list.kind === "list" && list.items.some((item) => item.kind === "class" && decoratorOf(item.node, "NgModule") !== null)
+    ? [...found, ...making.everyComponent()]
+    : found;
+}
+
+/** Whether an element fits one of a component's selectors: tag, attributes, classes. Angular, "component selectors". */
+export function matchesSelector(selectors: string, { tag, attributes }: TemplateElement): boolean {
+  return selectors.split(",").some((selector) => {
+    const match = /^\s*([\w-]*)((?:\[[^\]]+\]|\.[\w-]+)*)(:not\(.*\))?\s*$/.exec(selector);
+    if (match === null || (match[1] === "" && match[2] === "")) return false;
+    if (match[1] !== "" && match[1] !== tag) return false;
+    return [...(match[2] ?? "").matchAll(/\[([\w-]+)(?:=["']?([^"'\]]*)["']?)?\]|\.([\w-]+)/g)].every(([, name, value, token]) =>
+      attributes.some((attribute) => {
+        if (attribute.kind !== "text" && attribute.kind !== "value" && attribute.kind !== "parts") return false;
+        if (token !== undefined) return attribute.kind === "text" && attribute.name === "class" && attribute.value.split(/\s+/).includes(token);
+        return attribute.name === name && (value === undefined || (attribute.kind === "text" && attribute.value === value));
+      }),
+    );
+  });
+}

@@ -1,0 +1,28 @@
+import { lift, type Machine, unknownAt } from "../script/machine.ts";
+import { type CallPlace, keyOf, known, truthOf, type Value } from "../script/value.ts";
+
+/** Joins class names: texts, lists, and objects whose true keys count. */
+export function classNames(machine: Machine, values: readonly Value[], at: CallPlace): Value {
+  const step = (left: readonly Value[], so: readonly string[]): Value => {
+    const [first, ...rest] = left;
+    if (first === undefined) return known(so.join(" "));
+    return lift(machine, first, (one) => {
+      if (one.kind === "known")
+        return step(rest, one.value && typeof one.value !== "boolean" ? [...so, String(one.value)] : so);
+      if (one.kind === "list") return step([...one.items, ...rest], so);
+      if (one.kind === "object" && one.rest === null) {
+        const held = [...one.properties].map(([name, test]) =>
+          lift(machine, test, (value) => {
+            const truth = truthOf(value);
+            return truth === null
+              ? unknownAt(at.source, at.text, `class ${name} ${keyOf(value)}`, "string")
+              : known(truth ? name : "");
+          }),
+        );
+        return step([...held, ...rest], so);
+      }
+      return unknownAt(at.source, at.text, `classes ${keyOf(one)} ${at.source.start}`, "string");
+    });
+  };
+  return step(values, []);
+}

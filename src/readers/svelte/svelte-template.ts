@@ -1,0 +1,257 @@
+import type * as Ast from "@babel/types";
+import type { AST } from "svelte/compiler";
+import type { TemplateAttribute, TemplateBranch, TemplateElement, TemplateNode, TemplateSlot } from "../components/source-module.ts";
+import { parseValue } from "../script/parse-script.ts";
+
+interface Placed {
+  readonly start: number;
+  readonly end: number;
+}
+
+type Parent = { readonly nodes: readonly AnyNode[] };
+type AnyNode = AST.Fragment["nodes"][number];
+
+/** Svelte's markup as every framework's. Expressions are parsed anew, so that all have trees of one kind. */
+export function svelteTemplate(fragment: AST.Fragment, text: string, typescript: boolean): readonly TemplateNode[] {
+  const expression = (node: unknown): Ast.Expression | null => {
+    const { start, end } = node as Placed;
+    return parseValue(text.slice(start, end), { start, typescript, jsx: false });
+  };
+  const pattern = (node: unknown): Ast.Node | null => {
+    const { start, end } = node as Placed;
+    const made = parseValue(`(${text.slice(start, end)})=>0`, { start: start - 1, typescript, jsx: false });
+    return made?.type === "ArrowFunctionExpression" ? (made.params[0] ?? null) : null;
+  };
+  return nodes(fragment);
+
+  function nodes({ nodes: list }: Parent): readonly TemplateNode[] {
+    const at = list.findIndex((node) => node.type === "ConstTag");
+    if (at < 0) return list.flatMap(one);
+    // What a constant names is known to all that comes after it.
+    const found = list[at] as AST.ConstTag;
+    const [declaration] = found.declaration.declarations;
+    const name = pattern(declaration.id);
+    const value = expression(declaration.init);
+    const rest = nodes({ nodes: list.slice(at + 1) });
+    return [
+      ...list.slice(0, at).flatMap(one),
+      name === null || value === null
+        ? { kind: "group", children: rest }
+        : { kind: "let", name, expression: value, children: rest },
+    ];
+  }
+
+  function one(node: AnyNode): readonly TemplateNode[] {
+    const { start, end } = node;
+    switch (node.type) {
+      case "Text":
+        return [{ kind: "text", value: node.data, start, end }];
+      case "Comment":
+        return [{ kind: "comment", value: node.data, start, end }];
+      case "ExpressionTag":
+        return [{ kind: "value", expression: expression(node.expression), start, end }];
+      case "HtmlTag":
+        return [{ kind: "html", expression: expression(node.expression), start, end }];
+      case "RenderTag": {
+        const value = expression(node.expression);
+        return value === null ? [] : [{ kind: "render", expression: value, start, end }];
+      }
+      case "IfBlock":
+        return [{ kind: "if", branches: branches(node) }];
+      case "EachBlock":
+        return [
+          {
+            kind: "each",
+            list: expression(node.expression),
+            item: node.context === null ? null : pattern(node.context),
+            index: node.index === undefined ? null : ({ type: "Identifier", name: node.index, start, end } as Ast.Identifier),
+            extra: [],
+            children: nodes(node.body),
+            empty: node.fallback === undefined ? [] : nodes(node.fallback),
+            start,
+            end,
+          },
+        ];
+      case "KeyBlock":
+        return nodes(node.fragment);
+      case "AwaitBlock":
+        return [
+          {
+            kind: "if",
+            branches: [node.then, node.pending, node.catch].flatMap((branch): TemplateBranch[] =>
+              branch == null ? [] : [{ test: expression(node.expression), children: nodes(branch) }],
+            ),
+          },
+        ];
+      case "SnippetBlock":
+        return [
+          {
+            kind: "snippet",
+            name: node.expression.name,
+            parameters: node.parameters.flatMap((parameter) => pattern(parameter) ?? []),
+            children: nodes(node.body),
+          },
+        ];
+      case "SlotElement":
+        return [
+          {
+            kind: "outlet",
+            name: staticText(node.attributes, "name"),
+            attributes: attributes(node.attributes, false),
+            fallback: nodes(node.fragment),
+            start,
+            end,
+          },
+        ];
+      case "RegularElement":
+        return [element(node, node.name, null, false)];
+      case "SvelteElement":
+        return [element(node, "svelte:element", expression(node.tag), false)];
+      case "Component":
+        return [element(node, node.name, node.name.includes(".") ? expression(namePlace(node)) : null, true)];
+      case "SvelteComponent":
+        return [element(node, "svelte:component", expression(node.expression), true)];
+      case "SvelteSelf":
+        return [element(node, "svelte:self", null, true)];
+      case "SvelteFragment":
+      case "SvelteBoundary":
+        return nodes(node.fragment);
+      case "TitleElement":
+        return [element(node, "title", null, false)];
+      default:
+        return [];
+    }
+  }
+
+  function branches(node: AST.IfBlock): readonly TemplateBranch[] {
+    const first: TemplateBranch = { test: expression(node.test), children: nodes(node.consequent) };
+    if (node.alternate === null) return [first];
+    const [only] = node.alternate.nodes.filter((inner) => inner.type !== "Text" || inner.data.trim() !== "");
+    if (only?.type === "IfBlock" && only.elseif) return [first, ...branches(only)];
+    return [first, { test: null, children: nodes(node.alternate) }];
+  }
+
+  function namePlace(node: { readonly start: number; readonly name: string }): Placed {
+    return { start: node.start + 1, end: node.start + 1 + node.name.length };
+  }
+
+  function element(
+    node: AST.RegularElement | AST.SvelteElement | AST.Component | AST.SvelteComponent | AST.SvelteSelf | AST.TitleElement,
+    tag: string,
+    dynamic: Ast.Node | null,
+    isComponent: boolean,
+  ): TemplateElement {
+    const slotted: TemplateSlot[] = [];
+    const plain: AnyNode[] = [];
+    for (const child of node.fragment.nodes) {
+      const slot = isComponent && "attributes" in child ? staticText(child.attributes, "slot") : null;
+      if (slot === null) plain.push(child);
+      else slotted.push({ name: slot, given: null, children: one(child) });
+    }
+    return {
+      kind: "element",
+      tag,
+      dynamic,
+      attributes: attributes(node.attributes, isComponent),
+      children: nodes({ nodes: plain }),
+      slots: slotted,
+      start: node.start,
+      startEnd: startTagEnd(node, text),
+      end: node.end,
+    };
+  }
+
+  function attributes(written: readonly unknown[], isComponent: boolean): readonly TemplateAttribute[] {
+    return (written as readonly (AST.RegularElement["attributes"][number])[]).flatMap((attribute): readonly TemplateAttribute[] => {
+      const { start, end } = attribute;
+      switch (attribute.type) {
+        case "Attribute":
+          return [plainAttribute(attribute, isComponent)];
+        case "SpreadAttribute":
+          return [{ kind: "spread", expression: expression(attribute.expression), start, end }];
+        case "OnDirective":
+          return [
+            {
+              kind: "listener",
+              event: attribute.name,
+              expression: attribute.expression === null ? null : expression(attribute.expression),
+              code: attribute.expression === null ? "" : codeOf(attribute.expression),
+              start,
+              end,
+            },
+          ];
+        case "BindDirective":
+          return attribute.name === "this"
+            ? [{ kind: "opaque", name: "bind:this", start, end }]
+            : [{ kind: "model", name: attribute.name, expression: expression(attribute.expression), start, end }];
+        case "ClassDirective":
+          return [{ kind: "toggle", name: "class", token: attribute.name, test: expression(attribute.expression), start, end }];
+        case "StyleDirective":
+          return attribute.value === true
+            ? []
+            : [
+                {
+                  kind: "parts",
+                  name: "style",
+                  parts: [`${attribute.name}: `, ...partsOf(attribute.value), "; "],
+                  start,
+                  end,
+                },
+              ];
+        case "LetDirective":
+        case "AnimateDirective":
+        case "TransitionDirective":
+          return [];
+        default:
+          return [{ kind: "opaque", name: attribute.type, start, end }];
+      }
+    });
+  }
+
+  function plainAttribute(attribute: AST.Attribute, isComponent: boolean): TemplateAttribute {
+    const { name, value, start, end } = attribute;
+    if (value === true)
+      return isComponent
+        ? { kind: "value", name, expression: { type: "BooleanLiteral", value: true, start, end } as Ast.Node, start, end }
+        : { kind: "text", name, value: "", start, end };
+    const single = Array.isArray(value) ? (value.length === 1 ? value[0] : null) : value;
+    if (single?.type === "ExpressionTag") {
+      const made = expression(single.expression);
+      const event = isComponent ? null : /^on([a-z]+)$/.exec(name);
+      return event === null
+        ? { kind: "value", name, expression: made, start, end }
+        : { kind: "listener", event: event[1] ?? "", expression: made, code: codeOf(single.expression), start, end };
+    }
+    if (single?.type === "Text") return { kind: "text", name, value: single.data, start, end };
+    return { kind: "parts", name, parts: partsOf(value), start, end };
+  }
+
+  function partsOf(value: AST.Attribute["value"]): readonly (string | Ast.Node)[] {
+    const list = Array.isArray(value) ? value : value === true ? [] : [value];
+    return list.flatMap((part) => (part.type === "Text" ? part.data : (expression(part.expression) ?? [])));
+  }
+
+  function codeOf(node: unknown): string {
+    const { start, end } = node as Placed;
+    return text.slice(start, end);
+  }
+}
+
+function staticText(attributes: readonly unknown[], name: string): string | null {
+  for (const attribute of attributes as readonly AST.Attribute[]) {
+    if (attribute.type !== "Attribute" || attribute.name !== name || !Array.isArray(attribute.value)) continue;
+    const [first] = attribute.value;
+    if (first?.type === "Text") return first.data;
+  }
+  return null;
+}
+
+/** Where the start tag ends: after its last attribute, at the next `>`. */
+function startTagEnd(
+  node: { readonly start: number; readonly end: number; readonly attributes: readonly unknown[]; readonly fragment: Parent },
+  text: string,
+): number {
+  const last = (node.attributes as readonly Placed[]).reduce((at, attribute) => Math.max(at, attribute.end), node.start + 1);
+  const close = text.indexOf(">", last);
+  return close < 0 ? node.end : close + 1;
+}
