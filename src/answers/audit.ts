@@ -1,7 +1,14 @@
 import type { Check, CheckText } from "../core/checks/check.ts";
 import { type CriterionRow, criterionRows } from "../core/checks/coverage.ts";
 import { addFacts, type PageFacts, pageFacts } from "../core/checks/page-facts.ts";
-import { addTallies, type CheckResult, checkResult, type RunResult, runChecks, type Tally } from "../core/checks/run.ts";
+import {
+  addTallies,
+  type CheckResult,
+  checkResult,
+  type RunResult,
+  runChecks,
+  type Tally,
+} from "../core/checks/run.ts";
 import { digestOf, type PageDigest } from "../core/checks/site/digest.ts";
 import type { SiteCheck, SiteFinding } from "../core/checks/site/site-check.ts";
 import type { Device } from "../core/css/device.ts";
@@ -173,8 +180,10 @@ class Audit {
         return place === null ? span.file : `${place.file}:${place.line}`;
       },
     });
+    // What several roots show is told of the first.
+    const told = new Set<string>();
     for (const composed of composedRoots(composing, sources)) {
-      const result = work.audit(composed);
+      const result = work.audit(composed, told);
       const id = subjectName(result.found, composing);
       const answers = new FindingAnswers(id, this.#texts, this.#host, conformance);
       this.#findings.push(

@@ -7,12 +7,12 @@ import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/sc
 import { type JudgedFinding, judgeTree } from "../core/worlds/judge.ts";
 import type { ComposedTree, TreeElement, TreeNode } from "../core/worlds/tree.ts";
 import type { WorldDocument } from "../core/worlds/world.ts";
-import type { Composed, Composer, FoundComponent } from "../readers/components/compose.ts";
 import { placeKey } from "../readers/components/component-name.ts";
+import type { Composed, Composer, FoundComponent } from "../readers/components/compose.ts";
 import type { SourceModule } from "../readers/components/source-module.ts";
 import type { PageCheckSettings } from "./check-plan.ts";
-import { applied, sheetsReached } from "./component-sheets.ts";
 import { roleOfContext } from "./component-context.ts";
+import { applied, sheetsReached } from "./component-sheets.ts";
 
 /** A finding at the place to change. */
 export interface PlacedFinding {
@@ -56,11 +56,16 @@ export class ComponentAudit {
     this.#request = request;
   }
 
-  audit(composed: Composed): RootResult {
+  /** @param told what earlier roots have shown, as `check outcome place`; added to */
+  audit(composed: Composed, told: Set<string>): RootResult {
     const { found, tree, islands } = composed;
     const main = this.#judge(found, tree);
     const rest = islands.map((island) => this.#judge(found, island, true));
-    const placed = this.#placed([tree, ...islands], [main, ...rest].flatMap((one) => one.judged));
+    const placed = this.#placed(
+      [tree, ...islands],
+      [main, ...rest].flatMap((one) => one.judged),
+      told,
+    );
     const { first } = main;
     return {
       found,
@@ -115,6 +120,7 @@ export class ComponentAudit {
   #placed(
     trees: readonly ComposedTree[],
     judged: readonly (JudgedFinding & { readonly scene: Scene })[],
+    told: Set<string>,
   ): readonly PlacedFinding[] {
     const uses = usesOf(trees);
     const placed = judged.map((one) => ({ one, level: this.#levelOf(one) }));
@@ -139,6 +145,8 @@ export class ComponentAudit {
         known.others++;
         continue;
       }
+      if (told.has(key)) continue;
+      told.add(key);
       merged.set(key, {
         finding: {
           ...finding,
@@ -169,7 +177,10 @@ export class ComponentAudit {
     return level;
   }
 
-  #message({ finding, element, outcome, when }: JudgedFinding, call: { readonly name: string } | null): string {
+  #message(
+    { finding, element, outcome, when }: JudgedFinding,
+    call: { readonly name: string } | null,
+  ): string {
     const so = when.length === 0 ? "" : ` It is so when ${when.join(" and ")}.`;
     const where =
       call === null || element.source === null

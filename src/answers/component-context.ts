@@ -1,4 +1,5 @@
 import { familyOf } from "../core/checks/check.ts";
+import type { ElementNode } from "../core/document/node.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import type { Scene } from "../core/scene/scene.ts";
 import type { FoundComponent } from "../readers/components/compose.ts";
@@ -32,10 +33,34 @@ export function roleOfContext(
   if (family === "contrast" || family === "colour") {
     // A ground or colour that no rule of the component gives comes from what is around it.
     const given = new Set(origins.map((origin) => origin.of));
-    return "background" in facts && !(given.has("background") && given.has("foreground")) ? "decides" : "none";
+    return "background" in facts && !(given.has("background") && given.has("foreground"))
+      ? "decides"
+      : "none";
   }
   if (!askAround.has(check)) return "none";
   if (isIsland) return "decides";
   if (isWhole(found)) return "none";
+  if (check === "roles.parent-present") return hasContainer(scene, element) ? "none" : "decides";
   return scene.page.index.parent(element)?.tag === "body" || check.startsWith("names.") ? "decides" : "none";
+}
+
+/** Whether some element around it in the tree is more than a box or a part that needs a container itself. */
+function hasContainer(scene: Scene, element: ElementNode): boolean {
+  for (
+    let up = scene.page.index.flatParent(element);
+    up !== null && up.tag !== "body";
+    up = scene.page.index.flatParent(up)
+  ) {
+    const { role } = scene.role(up);
+    if (
+      role !== null &&
+      role !== "generic" &&
+      role !== "none" &&
+      role !== "rowgroup" &&
+      role !== "group" &&
+      role !== "row"
+    )
+      return true;
+  }
+  return false;
 }

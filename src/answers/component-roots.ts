@@ -1,8 +1,5 @@
-import type {
-  Composed,
-  Composer,
-  FoundComponent } from "../readers/components/compose.ts";
 import { placeKey } from "../readers/components/component-name.ts";
+import type { Composed, Composer, FoundComponent } from "../readers/components/compose.ts";
 import type { SourceModule } from "../readers/components/source-module.ts";
 import type { LoadedSources } from "./load-sources.ts";
 
@@ -13,7 +10,9 @@ import type { LoadedSources } from "./load-sources.ts";
 export function* composedRoots(composing: Composer, { entries, modules }: LoadedSources): Iterable<Composed> {
   const own = entries.flatMap(({ path }) => (path === null ? [] : (modules.get(path) ?? [])));
   const imported = new Set(
-    [...modules.values()].flatMap((module) => [...module.imports.values()].filter((path) => path !== module.path)),
+    [...modules.values()].flatMap((module) =>
+      [...module.imports.values()].filter((path) => path !== module.path),
+    ),
   );
   const rendered = new Set<string>();
   const waiting: FoundComponent[] = [];

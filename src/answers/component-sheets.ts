@@ -2,8 +2,8 @@ import { renamedClasses, scopedSheet } from "../core/css/narrowed-sheet.ts";
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, ImportRule, Sheet } from "../core/css/sheet.ts";
 import type { Document } from "../core/document/node.ts";
-import { classSuffix } from "../readers/components/module-scopes.ts";
 import { scopeAttribute, stylesOf } from "../readers/components/component-styles.ts";
+import { classSuffix } from "../readers/components/module-scopes.ts";
 import type { SourceModule } from "../readers/components/source-module.ts";
 
 /** Sheets not yet bound to a document. */

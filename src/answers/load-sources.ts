@@ -1,12 +1,12 @@
-import type { Sheet } from "../core/css/sheet.ts";
 import { parseSheet } from "../core/css/parse-sheet.ts";
+import type { Sheet } from "../core/css/sheet.ts";
 import { type Problem, sourceBroken } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import { loadModules } from "../readers/components/load-modules.ts";
 import type { SourceModule } from "../readers/components/source-module.ts";
 import { decodeText } from "../readers/html/decode.ts";
-import type { LoadOptions } from "./load-page.ts";
 import { SourceTexts } from "./element-answer.ts";
+import type { LoadOptions } from "./load-page.ts";
 import { type PageFile, shownName } from "./targets.ts";
 
 /** Component source as read: the files that were asked for, and all that they import. */

@@ -58,7 +58,8 @@ export async function findPages(
   const pages = new Map<string, PageFile>();
   const isPage = (file: string) => endsIn(file, extensions);
   // A script named itself may hold a component; of a folder only files whose name says so are taken.
-  const mayBeNamed = (file: string) => isPage(file) || (extensions.length > pageExtensions.length && isComponentFile(file));
+  const mayBeNamed = (file: string) =>
+    isPage(file) || (extensions.length > pageExtensions.length && isComponentFile(file));
   const problems: Problem[] = [];
   const add = (target: string, file: string, tree: string) => {
     if (!pages.has(file)) pages.set(file, { target, path: file, name: shownName(host, file), tree });

@@ -21,9 +21,7 @@ export const renamedClasses = (sheet: Sheet, suffix: string): Sheet =>
 
 const renamed = (selector: ComplexSelector, suffix: string): ComplexSelector => ({
   ...selector,
-  steps: selector.steps.map(
-    (step): Step => ({ ...step, compound: renamedCompound(step.compound, suffix) }),
-  ),
+  steps: selector.steps.map((step): Step => ({ ...step, compound: renamedCompound(step.compound, suffix) })),
 });
 
 const renamedCompound = (compound: Compound, suffix: string): Compound => ({

@@ -10,6 +10,8 @@ export interface Hole {
   readonly hole: string;
   readonly source: Span;
   readonly mayBeEmpty: boolean;
+  /** The same for the same value, wherever it is used; absent where no two are known to be the same. */
+  readonly key?: string;
 }
 
 /** What stands in the source: text, a hole, or both in turn (`Slip ${n}` keeps its known part). */

@@ -7,6 +7,7 @@ export function textContent(element: ElementNode): string {
   const stack: Node[] = [...element.children].reverse();
   for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
     if (at.kind === "text") text += writtenText(at.value);
+    else if (at.kind === "hole") text += writtenText(at.hole);
     else if (at.kind === "element")
       for (let i = at.children.length - 1; i >= 0; i--) stack.push(at.children[i] as Node);
   }

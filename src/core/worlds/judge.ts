@@ -2,7 +2,15 @@ import type { ElementNode } from "../document/node.ts";
 import type { Finding } from "../findings/verdict.ts";
 import type { Decision } from "./decision.ts";
 import type { ComposedTree, TreeElement } from "./tree.ts";
-import { armIn, decisionsIn, documentIn, firstArms, lastArms, type World, type WorldDocument } from "./world.ts";
+import {
+  armIn,
+  decisionsIn,
+  documentIn,
+  firstArms,
+  lastArms,
+  type World,
+  type WorldDocument,
+} from "./world.ts";
 
 /** What checks say of one world. */
 export type AuditWorld = (world: WorldDocument) => readonly Finding[];
@@ -18,9 +26,16 @@ export interface JudgedFinding {
   readonly when: readonly string[];
 }
 
-/** How many worlds are looked at for one tree, and how many elements in all of them together. */
-const MOST_WORLDS = 48;
+/** How many worlds are looked at for one tree to find faults, and how many elements in all of them together. */
+const MOST_WORLDS = 40;
 const MOST_ELEMENTS = 40_000;
+
+/** How many more of both to find out what faults hang on. */
+const MORE_WORLDS = 160;
+const MORE_ELEMENTS = 160_000;
+
+/** What hangs on more than this at once is asked, however sure each is: hardly anybody gives all of it together. */
+const MOST_TOGETHER = 2;
 
 /** Of how many decisions of a tree each is turned to see whether a fault hangs on it. */
 const MOST_TURNED = 10;
@@ -42,6 +57,7 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
   const seen = new Map<string, Seen>();
   const numbers = new Map<TreeElement, number>();
   let budget = MOST_ELEMENTS;
+  let most = MOST_WORLDS;
 
   const keyOf = (finding: Finding, element: TreeElement): string => {
     let number = numbers.get(element);
@@ -56,7 +72,7 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
     const key = decisions.map((decision) => armIn(world, decision)).join(",");
     const known = seen.get(key);
     if (known !== undefined) return known;
-    if (seen.size > 1 && (budget <= 0 || seen.size >= MOST_WORLDS)) return null;
+    if (seen.size > 1 && (budget <= 0 || seen.size >= most)) return null;
     const document = documentIn(tree, world);
     budget -= document.origins.size;
     const findings = new Map<string, Finding>();
@@ -75,6 +91,8 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
   for (const decision of decisions)
     for (let arm = 1; arm < decision.arms.length; arm++) look(turned(firstArms, decision, arm));
 
+  budget = MORE_ELEMENTS;
+  most = seen.size + MORE_WORLDS;
   const judged = new Map<string, JudgedFinding>();
   for (const { world, document, findings } of [...seen.values()]) {
     for (const [key, finding] of findings) {
@@ -90,25 +108,28 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
   return [...judged.values()];
 
   /** Which decisions, turned by themselves, take a fault away. */
-  function hangsOn(
-    key: string,
-    element: TreeElement,
-    world: World,
-  ): Pick<JudgedFinding, "outcome" | "when"> {
+  function hangsOn(key: string, element: TreeElement, world: World): Pick<JudgedFinding, "outcome" | "when"> {
     const own = decisionsIn([element]);
     const near = [...new Map([...own, ...decisions].map((decision) => [decision.id, decision])).values()];
     const rescuing: Decision[] = [];
+    let isSure = true;
     for (const decision of near.slice(0, Math.max(own.length, MOST_TURNED))) {
       const here = armIn(world, decision);
       const rescues = decision.arms.some((_, arm) => {
         if (arm === here) return false;
         const other = look(turned(world, decision, arm));
+        // What was not looked at might take the fault away.
+        if (other === null) isSure = false;
         return other?.exists.has(element) === true && other.findings.get(key)?.outcome !== "failed";
       });
       if (rescues) rescuing.push(decision);
+      if (!isSure || !(rescues ? decision.named : true)) break;
     }
     return {
-      outcome: rescuing.every((decision) => decision.named) ? "failed" : "cantTell",
+      outcome:
+        isSure && rescuing.length <= MOST_TOGETHER && rescuing.every((decision) => decision.named)
+          ? "failed"
+          : "cantTell",
       when: rescuing.map((decision) => decision.arms[armIn(world, decision)] ?? ""),
     };
   }

@@ -1,4 +1,4 @@
-import type { Attribute, Document, ElementNode, Node } from "../document/node.ts";
+import type { Attribute, Document, ElementNode, Hole, Node, Written } from "../document/node.ts";
 import type { Decision } from "./decision.ts";
 import type { ComposedTree, ListenerCode, TreeAttribute, TreeElement, TreeNode, TreeValue } from "./tree.ts";
 
@@ -62,7 +62,59 @@ export function documentIn(tree: ComposedTree, world: World): WorldDocument {
   }
 
   const children = nodes(tree.children, []);
+  matchIds([...origins.keys()]);
   return { document: { kind: tree.kind, file: tree.file, children, quirks: false }, origins };
+}
+
+/** Attributes that refer to elements by their ids. HTML §4.10.4, §4.9.11; WAI-ARIA 1.2, "ID reference". */
+const references = [
+  "for",
+  "headers",
+  "list",
+  "form",
+  "aria-activedescendant",
+  "aria-controls",
+  "aria-describedby",
+  "aria-details",
+  "aria-errormessage",
+  "aria-flowto",
+  "aria-labelledby",
+  "aria-owns",
+];
+
+/**
+ * An id that nobody knows is still the same wherever the same value is used: a reference to it then finds its element.
+ * One that finds none stays open, as its element may be elsewhere.
+ */
+function matchIds(elements: readonly ElementNode[]): void {
+  const ids = new Set<string>();
+  for (const { attributes } of elements) {
+    const id = attributes.get("id");
+    if (id === undefined || typeof id.value === "string") continue;
+    const named = byKey(id.value);
+    if (named === null) continue;
+    ids.add(named);
+    (attributes as Map<string, Attribute>).set("id", { ...id, value: named });
+  }
+  if (ids.size === 0) return;
+  for (const { attributes } of elements)
+    for (const name of references) {
+      const reference = attributes.get(name);
+      if (reference === undefined || typeof reference.value === "string") continue;
+      const named = byKey(reference.value);
+      if (named?.split(" ").every((id) => ids.has(id)) === true)
+        (attributes as Map<string, Attribute>).set(name, { ...reference, value: named });
+    }
+}
+
+/** A value with what is not known in it written as its key; null where it has none. */
+function byKey(value: Written): string | null {
+  if (typeof value === "string") return value;
+  const parts = Array.isArray(value) ? (value as readonly (string | Hole)[]) : [value as Hole];
+  const texts = parts.map((part) =>
+    typeof part === "string" ? part : part.key === undefined ? null : `{${part.key.replace(/\s/g, "_")}}`,
+  );
+  return texts.includes(null) ? null : texts.join("");
 }
 
 function add(attributes: Map<string, Attribute>, { name, value, source }: TreeAttribute, world: World): void {

@@ -49,9 +49,14 @@ export interface AngularNode {
   readonly variables?: readonly Named[];
   readonly references?: readonly Named[];
   readonly children?: readonly AngularNode[];
-  readonly branches?: readonly (AngularNode & { readonly expression: AngularExpression | null; readonly expressionAlias?: Named | null })[];
+  readonly branches?: readonly (AngularNode & {
+    readonly expression: AngularExpression | null;
+    readonly expressionAlias?: Named | null;
+  })[];
   readonly cases?: readonly (AngularNode & { readonly expression: AngularExpression | null })[];
-  readonly groups?: readonly (AngularNode & { readonly cases: readonly { readonly expression: AngularExpression | null }[] })[];
+  readonly groups?: readonly (AngularNode & {
+    readonly cases: readonly { readonly expression: AngularExpression | null }[];
+  })[];
   readonly expression?: AngularExpression;
   readonly item?: Named;
   readonly contextVariables?: readonly Named[];
@@ -68,7 +73,11 @@ const CLASS = 2;
 const STYLE = 3;
 
 /** Angular's markup as every framework's. Offsets are those of the file that the template stands in. */
-export function angularTemplate(nodes: readonly AngularNode[], text: string, base: number): readonly TemplateNode[] {
+export function angularTemplate(
+  nodes: readonly AngularNode[],
+  text: string,
+  base: number,
+): readonly TemplateNode[] {
   const named = new Map<string, AngularNode>();
   collect(nodes);
   return siblings(nodes);
@@ -77,7 +86,8 @@ export function angularTemplate(nodes: readonly AngularNode[], text: string, bas
   function collect(list: readonly AngularNode[]): void {
     for (const node of list) {
       if (node.tagName === "ng-template") for (const { name } of node.references ?? []) named.set(name, node);
-      for (const inner of [node.children, node.branches, node.cases, node.groups]) if (inner !== undefined) collect(inner);
+      for (const inner of [node.children, node.branches, node.cases, node.groups])
+        if (inner !== undefined) collect(inner);
     }
   }
 
@@ -89,7 +99,9 @@ export function angularTemplate(nodes: readonly AngularNode[], text: string, bas
     const children = siblings(list.slice(at + 1));
     return [
       ...list.slice(0, at).flatMap(one),
-      value === null ? { kind: "group", children } : { kind: "let", name: identifier(found.name ?? ""), expression: value, children },
+      value === null
+        ? { kind: "group", children }
+        : { kind: "let", name: identifier(found.name ?? ""), expression: value, children },
     ];
   }
 
@@ -130,7 +142,14 @@ export function angularTemplate(nodes: readonly AngularNode[], text: string, bas
                   children:
                     expressionAlias == null || test === null
                       ? inner
-                      : [{ kind: "let", name: identifier(expressionAlias.name), expression: test, children: inner }],
+                      : [
+                          {
+                            kind: "let",
+                            name: identifier(expressionAlias.name),
+                            expression: test,
+                            children: inner,
+                          },
+                        ],
                 };
               },
             ),
@@ -160,7 +179,9 @@ export function angularTemplate(nodes: readonly AngularNode[], text: string, bas
 
   function loop(node: AngularNode): TemplateNode {
     const [start, end] = placed(node.sourceSpan);
-    const index = (node.contextVariables ?? []).find(({ name, value }) => value === "$index" && name !== "$index");
+    const index = (node.contextVariables ?? []).find(
+      ({ name, value }) => value === "$index" && name !== "$index",
+    );
     return {
       kind: "each",
       list: node.expression === undefined ? null : parsed(node.expression),
@@ -176,20 +197,31 @@ export function angularTemplate(nodes: readonly AngularNode[], text: string, bas
 
   function switched(node: AngularNode): TemplateNode {
     const subject = node.expression === undefined ? null : parsed(node.expression);
-    const groups = node.groups ?? node.cases?.map((one) => ({ ...one, cases: [{ expression: one.expression }] })) ?? [];
+    const groups =
+      node.groups ?? node.cases?.map((one) => ({ ...one, cases: [{ expression: one.expression }] })) ?? [];
     const branches = groups.map(({ cases, children }): TemplateBranch => {
       const [first] = cases;
       const value = first?.expression == null ? null : parsed(first.expression);
       const test =
         value === null || subject === null
           ? null
-          : ({ type: "BinaryExpression", operator: "===", left: subject, right: value, start: value.start, end: value.end } as Ast.BinaryExpression);
+          : ({
+              type: "BinaryExpression",
+              operator: "===",
+              left: subject,
+              right: value,
+              start: value.start,
+              end: value.end,
+            } as Ast.BinaryExpression);
       return { test, children: siblings(children ?? []) };
     });
     // What stands for all others comes last, wherever it is written.
     return {
       kind: "if",
-      branches: [...branches.filter(({ test }) => test !== null), ...branches.filter(({ test }) => test === null)],
+      branches: [
+        ...branches.filter(({ test }) => test !== null),
+        ...branches.filter(({ test }) => test === null),
+      ],
     };
   }
 
@@ -212,7 +244,9 @@ export function angularTemplate(nodes: readonly AngularNode[], text: string, bas
           list: parsed(list),
           item: identifier(variables.find(({ value }) => value === "$implicit")?.name ?? ""),
           index: index === undefined ? null : identifier(index.name),
-          extra: variables.filter(({ value }) => value !== "$implicit" && value !== "index").map(({ name }) => name),
+          extra: variables
+            .filter(({ value }) => value !== "$implicit" && value !== "index")
+            .map(({ name }) => name),
           children: inner,
           empty: [],
           start,
@@ -254,7 +288,8 @@ export function angularTemplate(nodes: readonly AngularNode[], text: string, bas
     ];
     const html = attributes.find((attribute) => attribute.kind === "value" && attribute.name === "innerHTML");
     const words = attributes.find(
-      (attribute) => attribute.kind === "value" && (attribute.name === "textContent" || attribute.name === "innerText"),
+      (attribute) =>
+        attribute.kind === "value" && (attribute.name === "textContent" || attribute.name === "innerText"),
     );
     const content: readonly TemplateNode[] =
       html?.kind === "value"
@@ -284,12 +319,27 @@ export function angularTemplate(nodes: readonly AngularNode[], text: string, bas
   function input({ name, type, value, sourceSpan }: Bound): TemplateAttribute {
     const [start, end] = placed(sourceSpan);
     if (typeof value === "string") return { kind: "text", name, value, start, end };
-    if (type === CLASS) return { kind: "toggle", name: "class", token: name, test: parsed(value), start, end };
+    if (type === CLASS)
+      return { kind: "toggle", name: "class", token: name, test: parsed(value), start, end };
     const parts = value.ast?.strings === undefined ? null : partsOf(value);
-    if (type === STYLE) return { kind: "parts", name: "style", parts: [`${name}: `, ...(parts ?? [parsed(value) ?? "inherit"]), "; "], start, end };
+    if (type === STYLE)
+      return {
+        kind: "parts",
+        name: "style",
+        parts: [`${name}: `, ...(parts ?? [parsed(value) ?? "inherit"]), "; "],
+        start,
+        end,
+      };
     if (parts !== null) return { kind: "parts", name: attributeName(name), parts, start, end };
     const bare = text.slice(start - base, end - base);
-    if (/^\[\(/.test(bare)) return { kind: "model", name: name === "ngModel" ? "value" : name, expression: parsed(value), start, end };
+    if (/^\[\(/.test(bare))
+      return {
+        kind: "model",
+        name: name === "ngModel" ? "value" : name,
+        expression: parsed(value),
+        start,
+        end,
+      };
     return {
       kind: "value",
       name: type === ATTRIBUTE ? name : attributeName(name),
@@ -311,15 +361,30 @@ export function angularTemplate(nodes: readonly AngularNode[], text: string, bas
 
   /** An expression that is no script stands for a value that nobody knows. */
   function unreadable({ sourceSpan }: AngularExpression): Ast.Node {
-    return { type: "Identifier", name: "(piped)", start: sourceSpan.start + base, end: sourceSpan.end + base } as Ast.Identifier;
+    return {
+      type: "Identifier",
+      name: "(piped)",
+      start: sourceSpan.start + base,
+      end: sourceSpan.end + base,
+    } as Ast.Identifier;
   }
 
   function output({ name, handler, handlerSpan, sourceSpan }: Output): TemplateAttribute {
     const [start, end] = placed(sourceSpan);
-    const code = handlerSpan === undefined ? (handler.source ?? "") : text.slice(handlerSpan.start.offset, handlerSpan.end.offset);
+    const code =
+      handlerSpan === undefined
+        ? (handler.source ?? "")
+        : text.slice(handlerSpan.start.offset, handlerSpan.end.offset);
     // `(keydown.enter)` is a handler of a key by its name.
     const [event = name] = name.split(".");
-    return { kind: "listener", event, expression: null, code: code.replaceAll("$event", "event"), start, end };
+    return {
+      kind: "listener",
+      event,
+      expression: null,
+      code: code.replaceAll("$event", "event"),
+      start,
+      end,
+    };
   }
 
   function parsed(value: AngularExpression): Ast.Expression | null {
@@ -339,22 +404,22 @@ export function angularTemplate(nodes: readonly AngularNode[], text: string, bas
 }
 
 /** Properties of elements whose attribute goes by another name. HTML, "reflect". */
-const attributeOf: Readonly<Record<string, string>> = {
-  className: "class",
-  htmlFor: "for",
-  tabIndex: "tabindex",
-  readOnly: "readonly",
-  maxLength: "maxlength",
-  colSpan: "colspan",
-  rowSpan: "rowspan",
-  ariaLabel: "aria-label",
-  ariaExpanded: "aria-expanded",
-  ariaHidden: "aria-hidden",
-  ngClass: "class",
-  ngStyle: "style",
-};
+const attributeOf: ReadonlyMap<string, string> = new Map([
+  ["className", "class"],
+  ["htmlFor", "for"],
+  ["tabIndex", "tabindex"],
+  ["readOnly", "readonly"],
+  ["maxLength", "maxlength"],
+  ["colSpan", "colspan"],
+  ["rowSpan", "rowspan"],
+  ["ariaLabel", "aria-label"],
+  ["ariaExpanded", "aria-expanded"],
+  ["ariaHidden", "aria-hidden"],
+  ["ngClass", "class"],
+  ["ngStyle", "style"],
+]);
 
-const attributeName = (name: string): string => attributeOf[name] ?? name;
+const attributeName = (name: string): string => attributeOf.get(name) ?? name;
 
 /** Which node it is: the parser's classes, told by their names as they are bundled, and by what they have otherwise. */
 function kindOf(node: AngularNode): string {

@@ -2,7 +2,7 @@ import { parseTemplate } from "@angular/compiler";
 import type * as Ast from "@babel/types";
 import type { TemplateNode } from "../components/source-module.ts";
 import { everyNode, type ScriptError } from "../script/parse-script.ts";
-import { angularTemplate, type AngularNode } from "./angular-template.ts";
+import { type AngularNode, angularTemplate } from "./angular-template.ts";
 
 /** A template as parsed, as far as it could be. */
 export interface ReadTemplate {
@@ -24,14 +24,19 @@ export function inlineTemplates(
   program: Ast.Program,
   text: string,
   file: string,
-): { readonly templates: ReadonlyMap<number, readonly TemplateNode[]>; readonly errors: readonly ScriptError[] } {
+): {
+  readonly templates: ReadonlyMap<number, readonly TemplateNode[]>;
+  readonly errors: readonly ScriptError[];
+} {
   const templates = new Map<number, readonly TemplateNode[]>();
   const errors: ScriptError[] = [];
   everyNode(program, (node) => {
-    if (node.type !== "ObjectProperty" || node.key.type !== "Identifier" || node.key.name !== "template") return true;
+    if (node.type !== "ObjectProperty" || node.key.type !== "Identifier" || node.key.name !== "template")
+      return true;
     const literal = node.value;
     const isText =
-      literal.type === "StringLiteral" || (literal.type === "TemplateLiteral" && literal.expressions.length === 0);
+      literal.type === "StringLiteral" ||
+      (literal.type === "TemplateLiteral" && literal.expressions.length === 0);
     if (!isText) return true;
     const start = (literal.start ?? 0) + 1;
     const read = readAngular(text.slice(start, (literal.end ?? 1) - 1), file, start);

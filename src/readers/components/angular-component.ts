@@ -4,7 +4,14 @@ import type { TreeNode } from "../../core/worlds/tree.ts";
 import { placeOf } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { bindLater, innerScope, type Scope } from "../script/scope.ts";
-import { anything, type Member, openMember, shapeOf, type TypeNames, typeArguments } from "../script/type-shape.ts";
+import {
+  anything,
+  type Member,
+  openMember,
+  shapeOf,
+  type TypeNames,
+  typeArguments,
+} from "../script/type-shape.ts";
 import {
   absent,
   type ClassValue,
@@ -12,16 +19,16 @@ import {
   known,
   listOf,
   native,
-  objectOf,
   type ObjectValue,
+  objectOf,
   type Value,
   yes,
 } from "../script/value.ts";
+import { importsOfClass, type Metadata, matchesSelector, metadataOf } from "./angular-metadata.ts";
 import { scopeAttribute } from "./component-styles.ts";
 import type { Composition } from "./composition.ts";
 import { hostElement } from "./host-element.ts";
 import { htmlTags } from "./html-tags.ts";
-import { importsOfClass, matchesSelector, type Metadata, metadataOf } from "./angular-metadata.ts";
 import type { ScopeMaking } from "./module-scopes.ts";
 import { instanceOf } from "./react-component.ts";
 import type { SourceModule, TemplateElement, TemplateNode } from "./source-module.ts";
@@ -55,7 +62,12 @@ export function angularComponent(
   const markup = markupOf(making, module, metadata);
   const statics = new Map<string, Value>([
     [SELECTOR, known(metadata.selector)],
-    [SELECTS, listOf([...markup.module.text.matchAll(/<ng-content[^>]*\sselect="([^"]+)"/g)].map((m) => known(m[1] ?? "")))],
+    [
+      SELECTS,
+      listOf(
+        [...markup.module.text.matchAll(/<ng-content[^>]*\sselect="([^"]+)"/g)].map((m) => known(m[1] ?? "")),
+      ),
+    ],
     [INPUTS, objectOf(inputs.map((input) => [input.name, yes] as const))],
   ]);
   return {
@@ -72,25 +84,38 @@ export function angularComponent(
       const fields = inputs.map((input): readonly [string, Value] => {
         const give = (): Value => {
           const given = call.props.properties.get(input.name);
-          if (given !== undefined && !(given.kind === "known" && given.value === undefined)) return asDeclared(given, input);
+          if (given !== undefined && !(given.kind === "known" && given.value === undefined))
+            return asDeclared(given, input);
           if (input.fallback === null) return absent;
           const scope = innerScope(type.scope, self.value);
           return machine.evaluate(input.fallback, scope);
         };
-        return [input.field, input.isSignal ? { kind: "native", name: input.name, call: give, members: () => native("set", () => absent) } : give()];
+        return [
+          input.field,
+          input.isSignal
+            ? { kind: "native", name: input.name, call: give, members: () => native("set", () => absent) }
+            : give(),
+        ];
       });
       self.value = instanceOf(composition, type, fields);
       const instance = self.value;
-      const scope = innerScope({ parent: type.scope, bindings: new Map(), self: instance, module: markup.module });
+      const scope = innerScope({
+        parent: type.scope,
+        bindings: new Map(),
+        self: instance,
+        module: markup.module,
+      });
       bindMembers(composition, type, instance, scope);
       const renderer = new TemplateRenderer(composition, {
         meaningOf: (element) => meaningOf(composition, making, module, type, element),
         propName: (attribute) => attribute,
         contentIsProp: false,
-        scopeAttribute: metadata.styles.length + metadata.styleUrls.length > 0 ? scopeAttribute(module) : null,
+        scopeAttribute:
+          metadata.styles.length + metadata.styleUrls.length > 0 ? scopeAttribute(module) : null,
         call,
         partedContent,
-        hostOf: (component, element, inner, parts) => hostOf(composition, making, component, element, inner, parts, scope),
+        hostOf: (component, element, inner, parts) =>
+          hostOf(composition, making, component, element, inner, parts, scope),
       });
       return renderer.render(markup.template, scope);
     },
@@ -107,7 +132,10 @@ function partedContent(
   children: readonly TemplateNode[],
 ): ReadonlyMap<string, readonly TemplateNode[]> {
   const selects = component.statics.get(SELECTS);
-  const names = selects?.kind === "list" ? selects.items.flatMap((item) => (item.kind === "known" ? [String(item.value)] : [])) : [];
+  const names =
+    selects?.kind === "list"
+      ? selects.items.flatMap((item) => (item.kind === "known" ? [String(item.value)] : []))
+      : [];
   const parted = new Map<string, TemplateNode[]>([["default", []]]);
   for (const child of children) {
     const name = child.kind === "element" ? names.find((one) => matchesSelector(one, child)) : undefined;
@@ -120,7 +148,10 @@ function partedContent(
 
 /** Text without a value is true for an input that takes yes or no. */
 const asDeclared = (value: Value, { member }: Input): Value =>
-  member.shape.kind === "literals" && member.shape.values.includes(true) && value.kind === "known" && value.value === ""
+  member.shape.kind === "literals" &&
+  member.shape.values.includes(true) &&
+  value.kind === "known" &&
+  value.value === ""
     ? yes
     : value;
 
@@ -165,18 +196,27 @@ function inputsOf(
   types: TypeNames<SourceModule>,
 ): readonly Input[] {
   return type.node.body.body.flatMap((member): Input[] => {
-    if ((member.type !== "ClassProperty" && member.type !== "ClassMethod") || member.key.type !== "Identifier") return [];
+    if (
+      (member.type !== "ClassProperty" && member.type !== "ClassMethod") ||
+      member.key.type !== "Identifier"
+    )
+      return [];
     const field = member.key.name;
-    const shapeFrom = (node: Ast.Node | null | undefined) => (node == null ? anything : shapeOf({ node, module }, types));
+    const shapeFrom = (node: Ast.Node | null | undefined) =>
+      node == null ? anything : shapeOf({ node, module }, types);
     const decorator = (member.decorators ?? []).find(
-      ({ expression }) => expression.type === "CallExpression" && expression.callee.type === "Identifier" && expression.callee.name === "Input",
+      ({ expression }) =>
+        expression.type === "CallExpression" &&
+        expression.callee.type === "Identifier" &&
+        expression.callee.name === "Input",
     );
     if (decorator !== undefined) {
       const [argument] = decorator.expression.type === "CallExpression" ? decorator.expression.arguments : [];
       const annotation = member.type === "ClassProperty" ? member.typeAnnotation : null;
       const required = optionOf(argument, "required")?.type === "BooleanLiteral";
       const value = member.type === "ClassProperty" ? (member.value ?? null) : null;
-      const isSure = required || value !== null || (member.type === "ClassProperty" && member.definite === true);
+      const isSure =
+        required || value !== null || (member.type === "ClassProperty" && member.definite === true);
       return [
         {
           name: aliasOf(argument) ?? field,
@@ -187,10 +227,14 @@ function inputsOf(
         },
       ];
     }
-    const call = member.type === "ClassProperty" && member.value?.type === "CallExpression" ? member.value : null;
+    const call =
+      member.type === "ClassProperty" && member.value?.type === "CallExpression" ? member.value : null;
     if (call === null) return [];
     const callee = call.callee.type === "MemberExpression" ? call.callee.object : call.callee;
-    const required = call.callee.type === "MemberExpression" && call.callee.property.type === "Identifier" && call.callee.property.name === "required";
+    const required =
+      call.callee.type === "MemberExpression" &&
+      call.callee.property.type === "Identifier" &&
+      call.callee.property.name === "required";
     if (callee.type !== "Identifier" || (callee.name !== "input" && callee.name !== "model")) return [];
     const [shape] = typeArguments(call);
     const [first, second] = call.arguments;
@@ -199,7 +243,10 @@ function inputsOf(
       {
         name: aliasOf(options) ?? field,
         field,
-        member: { shape: shape === undefined ? literalShape(composition, first, type) : shapeFrom(shape), optional: !required },
+        member: {
+          shape: shape === undefined ? literalShape(composition, first, type) : shapeFrom(shape),
+          optional: !required,
+        },
         isSignal: true,
         fallback: required ? null : ((first as Ast.Node | undefined) ?? null),
       },
@@ -211,7 +258,8 @@ function inputsOf(
 function literalShape({ machine }: Composition, node: Ast.Node | undefined, type: ClassValue) {
   const value = node === undefined ? absent : machine.evaluate(node, type.scope);
   if (value.kind !== "known") return anything;
-  if (typeof value.value === "boolean") return { kind: "literals", values: [true, false], others: null } as const;
+  if (typeof value.value === "boolean")
+    return { kind: "literals", values: [true, false], others: null } as const;
   return typeof value.value === "string" ? ({ kind: "plain", type: "string" } as const) : anything;
 }
 
@@ -219,7 +267,9 @@ const optionOf = (node: Ast.Node | undefined, name: string): Ast.Node | null =>
   node?.type === "ObjectExpression"
     ? (node.properties.find(
         (property): property is Ast.ObjectProperty =>
-          property.type === "ObjectProperty" && property.key.type === "Identifier" && property.key.name === name,
+          property.type === "ObjectProperty" &&
+          property.key.type === "Identifier" &&
+          property.key.name === name,
       )?.value ?? null)
     : null;
 
@@ -239,7 +289,8 @@ function meaningOf(
 ): TagMeaning {
   for (const component of importsOfClass(composition, making, module, type)) {
     const selector = component.statics.get(SELECTOR);
-    if (selector?.kind === "known" && matchesSelector(String(selector.value), element)) return { kind: "component", component };
+    if (selector?.kind === "known" && matchesSelector(String(selector.value), element))
+      return { kind: "component", component };
   }
   return htmlTags.has(element.tag) ? { kind: "host" } : { kind: "unknown" };
 }
@@ -277,17 +328,23 @@ function hostOf(
 }
 
 /** `host: { role: "listitem", "(click)": "pick()" }`. */
-function hostAttributes(making: ScopeMaking, component: Component): Pick<HostParts, "attributes" | "listeners"> {
+function hostAttributes(
+  making: ScopeMaking,
+  component: Component,
+): Pick<HostParts, "attributes" | "listeners"> {
   const module = [...making.allModules()].find(({ file }) => file === component.source.file);
-  const metadata = module?.content.kind === "script" ? metadataAt(module.content.program, component.source.start) : null;
+  const metadata =
+    module?.content.kind === "script" ? metadataAt(module.content.program, component.source.start) : null;
   const attributes = new Map<string, { name: string; value: Value; source: Span | null }>();
   const listeners = new Map<string, { value: Value; source: Span | null }>();
   for (const { name, value, start, end } of metadata?.host ?? []) {
     const source = { file: component.source.file, start, end };
     const event = /^\((\w+)/.exec(name)?.[1];
     const bound = /^\[(?:attr\.)?([\w-]+)\]$/.exec(name)?.[1];
-    if (event !== undefined) listeners.set(event, { value: unknownAt(source, value, `host ${start}`), source });
-    else if (bound !== undefined) attributes.set(bound, { name: bound, value: unknownAt(source, value, `host ${start}`), source });
+    if (event !== undefined)
+      listeners.set(event, { value: unknownAt(source, value, `host ${start}`), source });
+    else if (bound !== undefined)
+      attributes.set(bound, { name: bound, value: unknownAt(source, value, `host ${start}`), source });
     else if (!name.startsWith("[")) attributes.set(name, { name, value: known(value), source });
   }
   return { attributes: [...attributes.values()], listeners };
@@ -296,8 +353,11 @@ function hostAttributes(making: ScopeMaking, component: Component): Pick<HostPar
 function metadataAt(program: Ast.Program, start: number): Metadata | null {
   for (const statement of program.body) {
     const declaration =
-      statement.type === "ExportNamedDeclaration" || statement.type === "ExportDefaultDeclaration" ? statement.declaration : statement;
-    if (declaration?.type === "ClassDeclaration" && declaration.start === start) return metadataOf(declaration);
+      statement.type === "ExportNamedDeclaration" || statement.type === "ExportDefaultDeclaration"
+        ? statement.declaration
+        : statement;
+    if (declaration?.type === "ClassDeclaration" && declaration.start === start)
+      return metadataOf(declaration);
   }
   return null;
 }

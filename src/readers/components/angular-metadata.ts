@@ -1,7 +1,7 @@
 import type * as Ast from "@babel/types";
 import type { ClassValue, Component } from "../script/value.ts";
-import type { Composition } from "./composition.ts";
 import { addressFrom } from "./component-name.ts";
+import type { Composition } from "./composition.ts";
 import type { ScopeMaking } from "./module-scopes.ts";
 import type { SourceModule, StylePart, TemplateElement } from "./source-module.ts";
 
@@ -15,7 +15,12 @@ export interface Metadata {
   readonly styleUrls: readonly string[];
   /** The list of what its template may use. */
   readonly imports: Ast.Node | null;
-  readonly host: readonly { readonly name: string; readonly value: string; readonly start: number; readonly end: number }[];
+  readonly host: readonly {
+    readonly name: string;
+    readonly value: string;
+    readonly start: number;
+    readonly end: number;
+  }[];
 }
 
 /** The metadata of a class that is decorated as a component; null for another. */
@@ -25,9 +30,16 @@ export function metadataOf(node: Ast.Class): Metadata | null {
   const option = (name: string): Ast.Node | null =>
     argument.properties.find(
       (property): property is Ast.ObjectProperty =>
-        property.type === "ObjectProperty" && property.key.type === "Identifier" && property.key.name === name,
+        property.type === "ObjectProperty" &&
+        property.key.type === "Identifier" &&
+        property.key.name === name,
     )?.value ?? null;
-  const [selector, template, templateUrl, host] = [option("selector"), option("template"), option("templateUrl"), option("host")];
+  const [selector, template, templateUrl, host] = [
+    option("selector"),
+    option("template"),
+    option("templateUrl"),
+    option("host"),
+  ];
   const styles = option("styles");
   const urls = [option("styleUrl"), ...listed(option("styleUrls"))];
   return {
@@ -44,9 +56,16 @@ export function metadataOf(node: Ast.Class): Metadata | null {
       host?.type === "ObjectExpression"
         ? host.properties.flatMap((property) => {
             if (property.type !== "ObjectProperty") return [];
-            const name = property.key.type === "Identifier" ? property.key.name : property.key.type === "StringLiteral" ? property.key.value : null;
+            const name =
+              property.key.type === "Identifier"
+                ? property.key.name
+                : property.key.type === "StringLiteral"
+                  ? property.key.value
+                  : null;
             const value = plainText(property.value);
-            return name === null || value === null ? [] : [{ name, value, start: property.start ?? 0, end: property.end ?? 0 }];
+            return name === null || value === null
+              ? []
+              : [{ name, value, start: property.start ?? 0, end: property.end ?? 0 }];
           })
         : [],
   };
@@ -55,14 +74,22 @@ export function metadataOf(node: Ast.Class): Metadata | null {
 /** What a decorator of that name is given. */
 export function decoratorOf(node: Ast.Class, name: string): Ast.ObjectExpression | null {
   for (const { expression } of node.decorators ?? []) {
-    if (expression.type !== "CallExpression" || expression.callee.type !== "Identifier" || expression.callee.name !== name) continue;
+    if (
+      expression.type !== "CallExpression" ||
+      expression.callee.type !== "Identifier" ||
+      expression.callee.name !== name
+    )
+      continue;
     const [argument] = expression.arguments;
-    return argument?.type === "ObjectExpression" ? argument : { type: "ObjectExpression", properties: [] } as never;
+    return argument?.type === "ObjectExpression"
+      ? argument
+      : ({ type: "ObjectExpression", properties: [] } as never);
   }
   return null;
 }
 
-const listed = (node: Ast.Node | null): readonly (Ast.Node | null)[] => (node?.type === "ArrayExpression" ? node.elements : []);
+const listed = (node: Ast.Node | null): readonly (Ast.Node | null)[] =>
+  node?.type === "ArrayExpression" ? node.elements : [];
 
 const plainText = (node: Ast.Node): string | null =>
   node.type === "StringLiteral"
@@ -90,7 +117,8 @@ export function importsOfClass(
   };
   take(list);
   // Modules bring along what they declare.
-  return list.kind === "list" && list.items.some((item) => item.kind === "class" && decoratorOf(item.node, "NgModule") !== null)
+  return list.kind === "list" &&
+    list.items.some((item) => item.kind === "class" && decoratorOf(item.node, "NgModule") !== null)
     ? [...found, ...making.everyComponent()]
     : found;
 }
@@ -101,12 +129,22 @@ export function matchesSelector(selectors: string, { tag, attributes }: Template
     const match = /^\s*([\w-]*)((?:\[[^\]]+\]|\.[\w-]+)*)(:not\(.*\))?\s*$/.exec(selector);
     if (match === null || (match[1] === "" && match[2] === "")) return false;
     if (match[1] !== "" && match[1] !== tag) return false;
-    return [...(match[2] ?? "").matchAll(/\[([\w-]+)(?:=["']?([^"'\]]*)["']?)?\]|\.([\w-]+)/g)].every(([, name, value, token]) =>
-      attributes.some((attribute) => {
-        if (attribute.kind !== "text" && attribute.kind !== "value" && attribute.kind !== "parts") return false;
-        if (token !== undefined) return attribute.kind === "text" && attribute.name === "class" && attribute.value.split(/\s+/).includes(token);
-        return attribute.name === name && (value === undefined || (attribute.kind === "text" && attribute.value === value));
-      }),
+    return [...(match[2] ?? "").matchAll(/\[([\w-]+)(?:=["']?([^"'\]]*)["']?)?\]|\.([\w-]+)/g)].every(
+      ([, name, value, token]) =>
+        attributes.some((attribute) => {
+          if (attribute.kind !== "text" && attribute.kind !== "value" && attribute.kind !== "parts")
+            return false;
+          if (token !== undefined)
+            return (
+              attribute.kind === "text" &&
+              attribute.name === "class" &&
+              attribute.value.split(/\s+/).includes(token)
+            );
+          return (
+            attribute.name === name &&
+            (value === undefined || (attribute.kind === "text" && attribute.value === value))
+          );
+        }),
     );
   });
 }

@@ -8,14 +8,14 @@ import { memberOf } from "../script/members.ts";
 import type { Scope } from "../script/scope.ts";
 import type { TypeNames } from "../script/type-shape.ts";
 import type { ClassValue, Component, FunctionValue, Value } from "../script/value.ts";
-import { baseName, placeKey } from "./component-name.ts";
 import { angularComponent, isAngularClass } from "./angular-component.ts";
+import { baseName, placeKey } from "./component-name.ts";
 import type { Composition, UseOf } from "./composition.ts";
 import { markupOf, nodesOf, renderJsx } from "./jsx-markup.ts";
 import { exportOf, makeScope, programsOf, type ScopeMaking, typeNamesOf } from "./module-scopes.ts";
 import { packageExport } from "./packages.ts";
-import { declaredNames, mayRender, wrappedPropsTypes } from "./react-source.ts";
 import { classComponent, functionComponent, isClassComponent, staticsOf } from "./react-component.ts";
+import { declaredNames, mayRender, wrappedPropsTypes } from "./react-source.ts";
 import type { SourceModule } from "./source-module.ts";
 import { svelteComponent } from "./svelte-component.ts";
 import { vueComponent, vueOptionsComponent } from "./vue-component.ts";
@@ -98,7 +98,8 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
     markup: (node, scope) => markupOf(machine, node, scope),
     hooks: {
       global: (name) => globalValue(machine, name),
-      taggedTemplate: (tag, node, scope) => (tag.kind === "native" ? (tag.tagged?.(node, scope) ?? null) : null),
+      taggedTemplate: (tag, node, scope) =>
+        tag.kind === "native" ? (tag.tagged?.(node, scope) ?? null) : null,
       instantiate: () => null,
     },
   };
@@ -183,7 +184,8 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
 
   function fromFunction(value: FunctionValue): Component {
     const shown = value.statics.get("displayName");
-    const name = value.name || (shown?.kind === "known" ? String(shown.value) : baseName(value.scope.module.file));
+    const name =
+      value.name || (shown?.kind === "known" ? String(shown.value) : baseName(value.scope.module.file));
     return functionComponent(composition, value, name, types, propsTypeFor(value));
   }
 
@@ -215,7 +217,9 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
     if (state.steps <= 0 || owner.length >= DEEPEST_USE)
       return [{ kind: "hole", hole: { hole: `<${component.name}>`, source: call.source, mayBeEmpty: true } }];
     const before = { frames: state.frames, instance: state.instance };
-    state.frames = component.isTransparent ? owner : [...owner, { name: component.name, source: call.source, definition: component.source }];
+    state.frames = component.isTransparent
+      ? owner
+      : [...owner, { name: component.name, source: call.source, definition: component.source }];
     state.instance = `${before.instance}/${call.source.file}:${call.source.start}`;
     note(component);
     try {
@@ -231,7 +235,8 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
     const key = placeKey(component.source);
     rendered.add(key);
     const module = byFile.get(component.source.file);
-    if (module !== undefined && !defined.has(key)) defined.set(key, { component, module, name: component.name });
+    if (module !== undefined && !defined.has(key))
+      defined.set(key, { component, module, name: component.name });
   }
 
   function compose(found: FoundComponent): Composed {
@@ -276,7 +281,13 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
       if (value.kind === "function" && !mayRender(value)) return;
       if (value.kind !== "function" && value.kind !== "class" && value.kind !== "component") return;
       const component = componentOf(value);
-      if (component === null || component.isTransparent || component.source.file !== module.file || found.has(component)) return;
+      if (
+        component === null ||
+        component.isTransparent ||
+        component.source.file !== module.file ||
+        found.has(component)
+      )
+        return;
       found.set(component, { component, module, name: component.name });
     };
     add(fileComponent(module), baseName(module.file));

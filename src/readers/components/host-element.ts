@@ -1,5 +1,11 @@
 import type { ComponentFrame, Hole, Namespace, Span, Written } from "../../core/document/node.ts";
-import type { ListenerCode, TreeAttribute, TreeElement, TreeNode, TreeValue } from "../../core/worlds/tree.ts";
+import type {
+  ListenerCode,
+  TreeAttribute,
+  TreeElement,
+  TreeNode,
+  TreeValue,
+} from "../../core/worlds/tree.ts";
 import { type FunctionValue, isNullish, truthOf, type Unknown, type Value } from "../script/value.ts";
 
 /** One attribute as a component writes it, its value not yet turned into text. */
@@ -26,7 +32,12 @@ export interface HostRequest {
   readonly overwrites?: true;
 }
 
-export const holeOf = ({ text, source }: Unknown): Hole => ({ hole: text, source, mayBeEmpty: false });
+export const holeOf = ({ text, source, id }: Unknown): Hole => ({
+  hole: text,
+  source,
+  mayBeEmpty: false,
+  key: id,
+});
 
 export function hostElement(request: HostRequest): TreeElement {
   const attributes: TreeAttribute[] = [];
@@ -53,13 +64,19 @@ export function hostElement(request: HostRequest): TreeElement {
 
 /** Attributes whose `false` is a value and not their absence. HTML, "enumerated attribute"; WAI-ARIA states. */
 const saysFalse = (name: string): boolean =>
-  name.startsWith("aria-") || name.startsWith("data-") || /^(?:contenteditable|draggable|spellcheck)$/.test(name);
+  name.startsWith("aria-") ||
+  name.startsWith("data-") ||
+  /^(?:contenteditable|draggable|spellcheck)$/.test(name);
 
 /** A value as the attribute it becomes; null where it becomes none. */
 export function attributeValue(name: string, value: Value): TreeValue {
   switch (value.kind) {
     case "either":
-      return { kind: "either", decision: value.decision, arms: value.arms.map((arm) => attributeValue(name, arm)) };
+      return {
+        kind: "either",
+        decision: value.decision,
+        arms: value.arms.map((arm) => attributeValue(name, arm)),
+      };
     case "known":
       if (isNullish(value)) return null;
       if (typeof value.value === "boolean") {
@@ -118,7 +135,11 @@ function listenerOf(value: Value, source: Span | null): ListenerCode | null {
         : {
             code: some.code,
             source,
-            present: { kind: "either", decision: value.decision, arms: value.arms.map((arm) => mayCall(arm)) },
+            present: {
+              kind: "either",
+              decision: value.decision,
+              arms: value.arms.map((arm) => mayCall(arm)),
+            },
           };
     }
     default:
@@ -139,7 +160,9 @@ export function handlerCode({ node, scope }: FunctionValue): string {
       : text.slice(body.start ?? 0, body.end ?? 0);
   const [first] = node.params;
   const name = first?.type === "Identifier" ? first.name : null;
-  return name === null ? code.trim() : code.replace(new RegExp(`\\b${name.replaceAll("$", "\\$")}\\b`, "g"), "event").trim();
+  return name === null
+    ? code.trim()
+    : code.replace(new RegExp(`\\b${name.replaceAll("$", "\\$")}\\b`, "g"), "event").trim();
 }
 
 /** Elements that belong to drawings or formulas wherever they stand. */

@@ -4,25 +4,14 @@ import type { TreeNode } from "../../core/worlds/tree.ts";
 import { merged, placeOf, spanOf, unknownOf } from "../script/evaluate.ts";
 import { lift, type Machine } from "../script/machine.ts";
 import type { Scope } from "../script/scope.ts";
-import {
-  known,
-  listOf,
-  type MarkupValue,
-  objectOf,
-  type Value,
-  yes,
-} from "../script/value.ts";
+import { known, listOf, type MarkupValue, objectOf, type Value, yes } from "../script/value.ts";
 import type { Composition } from "./composition.ts";
 import { hostElement, namespaceOf, shownText, type WrittenAttribute } from "./host-element.ts";
 import { jsxAttributeNames, notAttributes } from "./jsx-attributes.ts";
 import { styleText } from "./style-object.ts";
 
 /** What JSX comes to before anything is rendered: its type, its props, where it stands and who wrote it. */
-export function markupOf(
-  machine: Machine,
-  node: Ast.JSXElement | Ast.JSXFragment,
-  scope: Scope,
-): Value {
+export function markupOf(machine: Machine, node: Ast.JSXElement | Ast.JSXFragment, scope: Scope): Value {
   const children = childrenOf(machine, node.children, scope);
   if (node.type === "JSXFragment") return listOf(children);
   const { openingElement } = node;
@@ -51,7 +40,8 @@ export function markupOf(
       key = value;
       continue;
     }
-    if (!places.has(name) && props.kind === "object" && saysSomething(props.properties.get(name))) overwrites = true;
+    if (!places.has(name) && props.kind === "object" && saysSomething(props.properties.get(name)))
+      overwrites = true;
     places.set(name, spanOf(attribute, scope));
     props = lift(machine, props, (one) =>
       one.kind === "object" ? { ...one, properties: new Map(one.properties).set(name, value) } : one,
@@ -62,7 +52,10 @@ export function markupOf(
       one.kind === "object"
         ? {
             ...one,
-            properties: new Map(one.properties).set("children", children.length === 1 ? (children[0] as Value) : listOf(children)),
+            properties: new Map(one.properties).set(
+              "children",
+              children.length === 1 ? (children[0] as Value) : listOf(children),
+            ),
           }
         : one,
     );
@@ -102,7 +95,10 @@ function typeOf(machine: Machine, name: Ast.JSXElement["openingElement"]["name"]
   if (name.type === "JSXMemberExpression")
     return machine.member(typeOf(machine, name.object, scope), name.property.name, placeOf(name, scope));
   if (/^[a-z]/.test(name.name) && !name.name.includes(".")) return known(name.name);
-  return machine.evaluate({ ...name, type: "Identifier", name: name.name } as unknown as Ast.Identifier, scope);
+  return machine.evaluate(
+    { ...name, type: "Identifier", name: name.name } as unknown as Ast.Identifier,
+    scope,
+  );
 }
 
 /** Children as JSX has them: lines are folded, and what is only white space between lines is nothing. */
@@ -132,7 +128,10 @@ function commentIn(scope: Scope, child: Ast.Node): Value | null {
     : { kind: "tree", nodes: [{ kind: "comment", value: match[1] ?? "", source: spanOf(child, scope) }] };
 }
 
-const textValue = (value: string, source: Span): Value => ({ kind: "tree", nodes: [{ kind: "text", value, source }] });
+const textValue = (value: string, source: Span): Value => ({
+  kind: "tree",
+  nodes: [{ kind: "text", value, source }],
+});
 
 function foldedLines(text: string): string {
   const lines = text.split(/\r\n|\n|\r/);
@@ -163,7 +162,9 @@ export function nodesOf(composition: Composition, value: Value, namespace: Names
           machine.state.path.delete(value.decision.id);
         }
       });
-      return arms.every((arm) => arm.length === 0) ? [] : [{ kind: "either", decision: value.decision, arms }];
+      return arms.every((arm) => arm.length === 0)
+        ? []
+        : [{ kind: "either", decision: value.decision, arms }];
     }
     case "list":
       return value.items.flatMap((item) => inner(item));
@@ -176,7 +177,13 @@ export function nodesOf(composition: Composition, value: Value, namespace: Names
     case "unknown":
       if (value.type === "boolean" || value.type === "function") return [];
       return value.type === "string" || value.type === "number"
-        ? [{ kind: "text", value: { hole: value.text, source: value.source, mayBeEmpty: false }, source: value.source }]
+        ? [
+            {
+              kind: "text",
+              value: { hole: value.text, source: value.source, mayBeEmpty: false },
+              source: value.source,
+            },
+          ]
         : [{ kind: "hole", hole: { hole: value.text, source: value.source, mayBeEmpty: false } }];
     default: {
       const text = shownText(value);
@@ -196,7 +203,11 @@ export const repeated = (nodes: readonly TreeNode[]): readonly TreeNode[] =>
   );
 
 /** Renders one JSX element: an element of the page, a component, or a hole where neither is known. */
-export function renderJsx(composition: Composition, markup: MarkupValue, namespace: Namespace): readonly TreeNode[] {
+export function renderJsx(
+  composition: Composition,
+  markup: MarkupValue,
+  namespace: Namespace,
+): readonly TreeNode[] {
   const { machine } = composition;
   const { type } = markup;
   if (type.kind === "either") {
@@ -218,7 +229,8 @@ export function renderJsx(composition: Composition, markup: MarkupValue, namespa
       },
     ];
   }
-  if (type.kind === "known") return typeof type.value === "string" ? [jsxHost(composition, markup, type.value, null, namespace)] : [];
+  if (type.kind === "known")
+    return typeof type.value === "string" ? [jsxHost(composition, markup, type.value, null, namespace)] : [];
   const component = composition.componentOf(type);
   if (component !== null)
     return composition.use(component, {
@@ -231,9 +243,11 @@ export function renderJsx(composition: Composition, markup: MarkupValue, namespa
     });
   const standIn = composition.standsFor(markup.name);
   if (standIn !== null) return [jsxHost(composition, markup, standIn, markup.name, namespace)];
-  if (type.kind === "unknown" && type.id.startsWith("import ")) composition.noteUnknown(markup.name, markup.source);
+  if (type.kind === "unknown" && type.id.startsWith("import "))
+    composition.noteUnknown(markup.name, markup.source);
   const content = markup.props.properties.get("children");
-  if (content !== undefined && content.kind !== "function") composition.addIsland(composition.toNodes(content, namespace));
+  if (content !== undefined && content.kind !== "function")
+    composition.addIsland(composition.toNodes(content, namespace));
   return [{ kind: "hole", hole: { hole: `<${markup.name}>`, source: markup.source, mayBeEmpty: true } }];
 }
 
@@ -255,7 +269,11 @@ function jsxHost(
   for (const [name, value] of properties) {
     const source = markup.places.get(name) ?? null;
     const event = /^on([A-Z]\w*?)(Capture)?$/.exec(name);
-    if (event !== null) listeners.set(jsxEvents[event[1] ?? ""] ?? (event[1] ?? "").toLowerCase(), { value, source });
+    if (event !== null)
+      listeners.set(event[1] === "DoubleClick" ? "dblclick" : (event[1] ?? "").toLowerCase(), {
+        value,
+        source,
+      });
     else if (name === "dangerouslySetInnerHTML") children = rawHtml(composition, value, markup);
     else if (name === "style")
       attributes.push({
@@ -281,15 +299,15 @@ function jsxHost(
     listeners,
     mayListen: properties.has("ref") && listensByScript(composition, markup),
     spread: markup.props.rest,
-    children: children ?? (inner === null ? [] : composition.toNodes(inner, tag === "foreignObject" ? "html" : namespace)),
+    children:
+      children ??
+      (inner === null ? [] : composition.toNodes(inner, tag === "foreignObject" ? "html" : namespace)),
     source: markup.source,
     endTag: markup.endTag,
     components: markup.owner,
     ...(markup.overwrites ? { overwrites: true as const } : {}),
   });
 }
-
-const jsxEvents: Readonly<Record<string, string>> = { DoubleClick: "dblclick" };
 
 /** One attribute of a name, the last: `defaultValue` and `value` are the same in HTML. */
 const lastOfEach = (attributes: readonly WrittenAttribute[]): readonly WrittenAttribute[] => [
@@ -303,7 +321,11 @@ function listensByScript(composition: Composition, { source }: MarkupValue): boo
 }
 
 /** Content written as a text of HTML: what it holds is open. */
-function rawHtml(composition: Composition, value: Value, { source, instance }: MarkupValue): readonly TreeNode[] {
+function rawHtml(
+  composition: Composition,
+  value: Value,
+  { source, instance }: MarkupValue,
+): readonly TreeNode[] {
   const html = composition.machine.member(value, "__html", { source, text: "__html", self: null });
   return htmlNodes(html, source, instance);
 }
@@ -311,7 +333,9 @@ function rawHtml(composition: Composition, value: Value, { source, instance }: M
 /** HTML that is put in as text: whether it says anything is a question. */
 export function htmlNodes(html: Value, source: Span, instance: string): readonly TreeNode[] {
   if (html.kind === "known") {
-    const text = String(html.value ?? "").replace(/<[^>]*>/g, "").trim();
+    const text = String(html.value ?? "")
+      .replace(/<[^>]*>/g, "")
+      .trim();
     return text === "" ? [] : [{ kind: "text", value: text, source }];
   }
   return [

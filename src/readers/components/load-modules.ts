@@ -70,10 +70,19 @@ type Read =
   | { readonly problem: Problem }
   | { readonly module: Omit<SourceModule, "imports">; readonly imports: readonly string[] };
 
-async function readModule(path: string, isEntry: boolean, request: ModuleRequest, files: Files): Promise<Read> {
+async function readModule(
+  path: string,
+  isEntry: boolean,
+  request: ModuleRequest,
+  files: Files,
+): Promise<Read> {
   const file = request.shownName(path);
-  const isText = scriptEnding.test(path) || styleEnding.test(path) || /\.(?:vue|svelte|html?|json)$/i.test(path);
-  const bare = (content: ModuleContent, text = ""): Read => ({ module: { path, file, text, content, errors: [] }, imports: [] });
+  const isText =
+    scriptEnding.test(path) || styleEnding.test(path) || /\.(?:vue|svelte|html?|json)$/i.test(path);
+  const bare = (content: ModuleContent, text = ""): Read => ({
+    module: { path, file, text, content, errors: [] },
+    imports: [],
+  });
   if (!isText) return bare({ kind: "asset" });
   const info = await files.info(path);
   if (info !== null && info.size > request.maxSize * MEGABYTE)
@@ -139,15 +148,20 @@ function jsonOf(text: string): unknown {
 export function importsOf(program: Ast.Program): readonly string[] {
   const found = new Set<string>();
   for (const statement of program.body) {
-    if (statement.type === "ImportDeclaration" || statement.type === "ExportAllDeclaration") found.add(statement.source.value);
-    if (statement.type === "ExportNamedDeclaration" && statement.source != null) found.add(statement.source.value);
+    if (statement.type === "ImportDeclaration" || statement.type === "ExportAllDeclaration")
+      found.add(statement.source.value);
+    if (statement.type === "ExportNamedDeclaration" && statement.source != null)
+      found.add(statement.source.value);
   }
   everyNode(program, (node) => {
     const isImport =
-      (node.type === "CallExpression" && (node.callee.type === "Import" || (node.callee.type === "Identifier" && node.callee.name === "require"))) ||
+      (node.type === "CallExpression" &&
+        (node.callee.type === "Import" ||
+          (node.callee.type === "Identifier" && node.callee.name === "require"))) ||
       node.type === "ImportExpression";
     if (isImport) {
-      const source = node.type === "ImportExpression" ? node.source : (node as Ast.CallExpression).arguments[0];
+      const source =
+        node.type === "ImportExpression" ? node.source : (node as Ast.CallExpression).arguments[0];
       if (source?.type === "StringLiteral") found.add(source.value);
     }
     if (node.type === "Decorator") for (const file of filesOfDecorator(node)) found.add(file);

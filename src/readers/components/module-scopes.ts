@@ -5,7 +5,15 @@ import { type Machine, unknownAt } from "../script/machine.ts";
 import { everyNode, reassignedIn } from "../script/parse-script.ts";
 import { bind, bindLater, innerScope, moduleScope, type Scope } from "../script/scope.ts";
 import type { TypeIn, TypeNames } from "../script/type-shape.ts";
-import { absent, type Component, known, listOf, objectOf, type ObjectValue, type Value } from "../script/value.ts";
+import {
+  absent,
+  type Component,
+  known,
+  listOf,
+  type ObjectValue,
+  objectOf,
+  type Value,
+} from "../script/value.ts";
 import type { ModuleContent, SourceModule } from "./source-module.ts";
 import { stateValue } from "./state-value.ts";
 
@@ -32,7 +40,11 @@ export const programsOf = (content: ModuleContent): readonly Ast.Program[] =>
       : [];
 
 /** A scope in which every name of a module's top level is worked out when it is first asked for. */
-export function makeScope(making: ScopeMaking, module: SourceModule, programs = programsOf(module.content)): Scope {
+export function makeScope(
+  making: ScopeMaking,
+  module: SourceModule,
+  programs = programsOf(module.content),
+): Scope {
   const reassigned = new Set(programs.flatMap((program) => [...reassignedIn(program)]));
   const scope = moduleScope({ file: module.file, text: module.text, reassigned });
   for (const program of programs) bindProgram(making, module, program, scope);
@@ -40,13 +52,22 @@ export function makeScope(making: ScopeMaking, module: SourceModule, programs = 
 }
 
 /** Binds what a program declares and imports. */
-export function bindProgram(making: ScopeMaking, module: SourceModule, program: Ast.Program, scope: Scope): void {
+export function bindProgram(
+  making: ScopeMaking,
+  module: SourceModule,
+  program: Ast.Program,
+  scope: Scope,
+): void {
   const { machine } = making;
   hoist(machine, program.body, scope);
   for (const statement of program.body) {
     if (statement.type === "ImportDeclaration") bindImports(making, module, statement, scope);
     const declaration =
-      statement.type === "ExportNamedDeclaration" ? statement.declaration : statement.type === "VariableDeclaration" ? statement : null;
+      statement.type === "ExportNamedDeclaration"
+        ? statement.declaration
+        : statement.type === "VariableDeclaration"
+          ? statement
+          : null;
     if (declaration?.type === "VariableDeclaration") bindVariables(making, declaration, scope);
   }
   for (const statement of program.body)
@@ -122,7 +143,12 @@ function writeStatic({ machine }: ScopeMaking, node: Ast.Expression, scope: Scop
   statics?.set(node.left.property.name, machine.evaluate(node.right, scope));
 }
 
-function bindImports(making: ScopeMaking, module: SourceModule, node: Ast.ImportDeclaration, scope: Scope): void {
+function bindImports(
+  making: ScopeMaking,
+  module: SourceModule,
+  node: Ast.ImportDeclaration,
+  scope: Scope,
+): void {
   const specifier = node.source.value;
   for (const one of node.specifiers) {
     const name =
@@ -178,7 +204,8 @@ export function exportOf(
   const trail = new Set(tried).add(`${module.path} ${name}`);
   const { content } = module;
   if (content.kind === "data") return name === "default" ? plainValue(content.value) : null;
-  if (content.kind === "style") return name === "default" ? classNamesOf(module) : known(`${name}${classSuffix(module)}`);
+  if (content.kind === "style")
+    return name === "default" ? classNamesOf(module) : known(`${name}${classSuffix(module)}`);
   if (content.kind === "asset") return name === "default" ? known(module.file) : null;
   if (name === "default") {
     const component = making.fileComponent(module);
@@ -189,7 +216,10 @@ export function exportOf(
   for (const statement of programsOf(content).flatMap((program) => program.body)) {
     if (statement.type === "ExportDefaultDeclaration" && name === "default") {
       const { declaration } = statement;
-      if ((declaration.type === "FunctionDeclaration" || declaration.type === "ClassDeclaration") && declaration.id != null)
+      if (
+        (declaration.type === "FunctionDeclaration" || declaration.type === "ClassDeclaration") &&
+        declaration.id != null
+      )
         return machine.evaluate({ ...declaration.id } as Ast.Identifier, scope);
       if (declaration.type === "FunctionDeclaration") return functionValue(declaration, scope);
       if (declaration.type === "ClassDeclaration") return classValue(declaration, scope);
@@ -202,19 +232,32 @@ export function exportOf(
         if (one.type === "ExportNamespaceSpecifier")
           return imported(making, module, statement.source?.value ?? "", "*", spanOf(one, scope));
         if (one.type === "ExportSpecifier" && statement.source != null)
-          return reExported(making, module, statement.source.value, one.local.name, trail, spanOf(one, scope));
+          return reExported(
+            making,
+            module,
+            statement.source.value,
+            one.local.name,
+            trail,
+            spanOf(one, scope),
+          );
         if (one.type === "ExportSpecifier") return machine.evaluate(one.local, scope);
       }
       const { declaration } = statement;
       if (declaration != null && scope.bindings.has(name) && declares(declaration, name))
-        return machine.evaluate({ type: "Identifier", name, start: declaration.start, end: declaration.end } as Ast.Identifier, scope);
+        return machine.evaluate(
+          { type: "Identifier", name, start: declaration.start, end: declaration.end } as Ast.Identifier,
+          scope,
+        );
     }
   }
   for (const statement of programsOf(content).flatMap((program) => program.body)) {
     if (statement.type !== "ExportAllDeclaration" || name === "default") continue;
     const path = module.imports.get(statement.source.value) ?? null;
     const from = path === null ? null : making.moduleAt(path);
-    const found = from === null ? making.packageExport(statement.source.value, name) : exportOf(making, from, name, trail);
+    const found =
+      from === null
+        ? making.packageExport(statement.source.value, name)
+        : exportOf(making, from, name, trail);
     if (found !== null) return found;
   }
   return null;
@@ -270,7 +313,8 @@ export function typeNamesOf(making: ScopeMaking): TypeNames<SourceModule> {
       )
         return { node: declaration, module };
       const specifiers =
-        statement.type === "ImportDeclaration" || (statement.type === "ExportNamedDeclaration" && statement.source != null)
+        statement.type === "ImportDeclaration" ||
+        (statement.type === "ExportNamedDeclaration" && statement.source != null)
           ? statement.specifiers
           : [];
       for (const one of specifiers) {

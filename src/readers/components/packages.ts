@@ -12,25 +12,29 @@ import {
   listOf,
   type MarkupValue,
   native,
-  objectOf,
   type ObjectValue,
+  objectOf,
   type Value,
 } from "../script/value.ts";
 import { classNames } from "./class-names.ts";
+import type { Composition } from "./composition.ts";
 import { anyProps } from "./react-component.ts";
 import { stateValue } from "./state-value.ts";
-import type { Composition } from "./composition.ts";
 
 /** What well-known packages give, as far as a tree hangs on it; null for what stays unknown. */
 export function packageExport(composition: Composition, specifier: string, name: string): Value | null {
   const { machine } = composition;
   const bare = specifier.replace(/^npm:/, "");
-  if (/^(?:react|preact|preact\/(?:hooks|compat)|react-dom)$/.test(bare)) return reactExport(composition, name);
+  if (/^(?:react|preact|preact\/(?:hooks|compat)|react-dom)$/.test(bare))
+    return reactExport(composition, name);
   if (/^(?:clsx|classnames|clsx\/lite|tailwind-merge)$/.test(bare)) return joinsClasses(machine);
-  if (/^(?:styled-components|@emotion\/styled|@emotion\/styled\/base)$/.test(bare) && (name === "default" || name === "styled"))
+  if (
+    /^(?:styled-components|@emotion\/styled|@emotion\/styled\/base)$/.test(bare) &&
+    (name === "default" || name === "styled")
+  )
     return styledFunction(composition);
-  if (bare === "vue") return boxes(machine)[name] ?? null;
-  if (bare === "@angular/core") return signals(machine)[name] ?? null;
+  if (bare === "vue") return boxes(machine).get(name) ?? null;
+  if (bare === "@angular/core") return signals(machine).get(name) ?? null;
   return null;
 }
 
@@ -52,7 +56,7 @@ const nowhere: Span = { file: "", start: 0, end: 0 };
 
 function reactExport(composition: Composition, name: string): Value | null {
   const { machine } = composition;
-  const hook = hooks[name];
+  const hook = Object.hasOwn(hooks, name) ? hooks[name] : undefined;
   if (hook !== undefined) return native(name, (args, at) => hook(machine, args, at));
   switch (name) {
     case "Fragment":
@@ -72,7 +76,9 @@ function reactExport(composition: Composition, name: string): Value | null {
     case "forwardRef":
       return native(name, ([inner]) => inner ?? absent);
     case "lazy":
-      return native(name, (_, at) => unknownAt(at.source, at.text, `import lazy ${at.source.file}:${at.source.start}`));
+      return native(name, (_, at) =>
+        unknownAt(at.source, at.text, `import lazy ${at.source.file}:${at.source.start}`),
+      );
     case "createPortal":
       return native(name, ([content]) => content ?? absent);
     case "createElement":
@@ -80,20 +86,43 @@ function reactExport(composition: Composition, name: string): Value | null {
     case "jsx":
       return native(name, (args, at) => createdMarkup(machine, args, at));
     case "cloneElement":
-      return native(name, ([element, props, ...children], at) => cloned(machine, element ?? absent, props ?? absent, children, at));
+      return native(name, ([element, props, ...children], at) =>
+        cloned(machine, element ?? absent, props ?? absent, children, at),
+      );
     case "Children":
       return objectOf([
         ["map", native("map", ([list, fn], at) => eachChild(machine, list ?? absent, fn ?? absent, at))],
-        ["toArray", native("toArray", ([list]) => (list?.kind === "list" ? list : listOf(list === undefined || isNullish(list) ? [] : [list])))],
+        [
+          "toArray",
+          native("toArray", ([list]) =>
+            list?.kind === "list" ? list : listOf(list === undefined || isNullish(list) ? [] : [list]),
+          ),
+        ],
         ["only", native("only", ([one]) => one ?? absent)],
-        ["count", native("count", ([list], at) => (list?.kind === "list" ? known(list.items.length) : unknownAt(at.source, at.text, `count ${keyOf(list ?? absent)}`, "number")))],
+        [
+          "count",
+          native("count", ([list], at) =>
+            list?.kind === "list"
+              ? known(list.items.length)
+              : unknownAt(at.source, at.text, `count ${keyOf(list ?? absent)}`, "number"),
+          ),
+        ],
       ]);
     case "isValidElement":
       return native(name, ([one], at) =>
-        one?.kind === "markup" ? known(true) : one?.kind === "known" ? known(false) : unknownAt(at.source, at.text, `isValidElement ${keyOf(one ?? absent)}`, "boolean"),
+        one?.kind === "markup"
+          ? known(true)
+          : one?.kind === "known"
+            ? known(false)
+            : unknownAt(at.source, at.text, `isValidElement ${keyOf(one ?? absent)}`, "boolean"),
       );
     case "default":
-      return { kind: "native", name: "React", call: () => absent, members: (member) => reactExport(composition, member) };
+      return {
+        kind: "native",
+        name: "React",
+        call: () => absent,
+        members: (member) => reactExport(composition, member),
+      };
     default:
       return null;
   }
@@ -106,14 +135,17 @@ const hooks: Readonly<Record<string, Hook>> = {
     const first = initial?.kind === "function" ? machine.call(initial, [], at) : (initial ?? absent);
     return listOf([stateValue(machine, first, at), native("setter", () => absent)]);
   },
-  useReducer: (machine, [, initial], at) => listOf([stateValue(machine, initial ?? absent, at), native("dispatch", () => absent)]),
+  useReducer: (machine, [, initial], at) =>
+    listOf([stateValue(machine, initial ?? absent, at), native("dispatch", () => absent)]),
   useMemo: (machine, [make], at) => machine.call(make ?? absent, [], at),
   useCallback: (_, [fn]) => fn ?? absent,
   useEffectEvent: (_, [fn]) => fn ?? absent,
   useId: (machine, _, at) => known(`:${machine.state.instance}${at.source.start}:`),
-  useRef: (_, __, at) => objectOf([["current", unknownAt(at.source, at.text, `ref ${at.source.file}:${at.source.start}`)]]),
+  useRef: (_, __, at) =>
+    objectOf([["current", unknownAt(at.source, at.text, `ref ${at.source.file}:${at.source.start}`)]]),
   useDeferredValue: (_, [value]) => value ?? absent,
-  useTransition: (machine, _, at) => listOf([stateValue(machine, known(false), at), native("start", () => absent)]),
+  useTransition: (machine, _, at) =>
+    listOf([stateValue(machine, known(false), at), native("start", () => absent)]),
   useEffect: () => absent,
   useLayoutEffect: () => absent,
   useInsertionEffect: () => absent,
@@ -163,8 +195,7 @@ const CONTEXT = "(context)";
 const INITIAL = "(initial)";
 
 function contextValue(machine: Machine, context: Value, at: CallPlace): Value {
-  if (context.kind !== "component")
-    return perhaps(machine, `context ${keyOf(context)}`, at);
+  if (context.kind !== "component") return perhaps(machine, `context ${keyOf(context)}`, at);
   const id = context.component.statics.get(CONTEXT);
   return id?.kind === "known"
     ? contextById(machine, String(id.value), context.component.statics.get(INITIAL) ?? absent, at)
@@ -190,13 +221,16 @@ const perhaps = (machine: Machine, id: string, at: CallPlace): Value =>
   unknownAt(at.source, at.text, `${id}@${machine.state.instance}`);
 
 function createdMarkup(machine: Machine, [type, props, ...children]: readonly Value[], at: CallPlace): Value {
-  const given: ObjectValue = props?.kind === "object" ? props : objectOf([], props?.kind === "unknown" ? props : null);
-  const content = children.length === 0 ? null : children.length === 1 ? (children[0] ?? absent) : listOf(children);
+  const given: ObjectValue =
+    props?.kind === "object" ? props : objectOf([], props?.kind === "unknown" ? props : null);
+  const content =
+    children.length === 0 ? null : children.length === 1 ? (children[0] ?? absent) : listOf(children);
   return {
     kind: "markup",
     type: type ?? absent,
     name: at.text,
-    props: content === null ? given : { ...given, properties: new Map(given.properties).set("children", content) },
+    props:
+      content === null ? given : { ...given, properties: new Map(given.properties).set("children", content) },
     places: new Map(),
     key: null,
     source: at.source,
@@ -208,19 +242,32 @@ function createdMarkup(machine: Machine, [type, props, ...children]: readonly Va
 }
 
 /** An element with other props: `cloneElement`. */
-function cloned(machine: Machine, element: Value, props: Value, children: readonly Value[], at: CallPlace): Value {
+function cloned(
+  machine: Machine,
+  element: Value,
+  props: Value,
+  children: readonly Value[],
+  at: CallPlace,
+): Value {
   return lift(machine, element, (one) =>
     lift(machine, props, (more) => {
-      if (one.kind !== "markup") return one.kind === "known" ? one : unknownAt(at.source, at.text, `clone ${keyOf(one)}`);
+      if (one.kind !== "markup")
+        return one.kind === "known" ? one : unknownAt(at.source, at.text, `clone ${keyOf(one)}`);
       const properties = new Map(one.props.properties);
       if (more.kind === "object") for (const [name, value] of more.properties) properties.set(name, value);
-      if (children.length > 0) properties.set("children", children.length === 1 ? (children[0] ?? absent) : listOf(children));
+      if (children.length > 0)
+        properties.set("children", children.length === 1 ? (children[0] ?? absent) : listOf(children));
       const markup: MarkupValue = {
         ...one,
         props: {
           ...one.props,
           properties,
-          rest: more.kind === "object" ? (more.rest ?? one.props.rest) : more.kind === "unknown" ? more : one.props.rest,
+          rest:
+            more.kind === "object"
+              ? (more.rest ?? one.props.rest)
+              : more.kind === "unknown"
+                ? more
+                : one.props.rest,
         },
       };
       return markup;
@@ -229,7 +276,8 @@ function cloned(machine: Machine, element: Value, props: Value, children: readon
 }
 
 function eachChild(machine: Machine, list: Value, fn: Value, at: CallPlace): Value {
-  if (list.kind === "list") return listOf(list.items.map((item, i) => machine.call(fn, [item, known(i)], at)));
+  if (list.kind === "list")
+    return listOf(list.items.map((item, i) => machine.call(fn, [item, known(i)], at)));
   if (isNullish(list)) return list;
   if (list.kind === "markup") return machine.call(fn, [list, known(0)], at);
   return unknownAt(at.source, at.text, `children ${keyOf(list)} ${at.source.start}`);
@@ -249,11 +297,12 @@ function styledFunction(composition: Composition): Value {
     name: "styled",
     call: () => of(inner),
     members: () => native("styled", () => of(inner)),
-    tagged: (node, scope) => styledComponent(composition, inner, node, textOf(node.tag, scope), {
-      file: scope.module.file,
-      start: node.start ?? 0,
-      end: node.end ?? 0,
-    }),
+    tagged: (node, scope) =>
+      styledComponent(composition, inner, node, textOf(node.tag, scope), {
+        file: scope.module.file,
+        start: node.start ?? 0,
+        end: node.end ?? 0,
+      }),
   });
   return {
     kind: "native",
@@ -283,7 +332,10 @@ function styledComponent(
       render: (call) => {
         const { as, ...others } = Object.fromEntries(call.props.properties);
         // What the style says is not read: nothing is known of how it looks.
-        const properties = new Map(Object.entries(others).filter(([key]) => !key.startsWith("$"))).set("style", style);
+        const properties = new Map(Object.entries(others).filter(([key]) => !key.startsWith("$"))).set(
+          "style",
+          style,
+        );
         return composition.renderMarkup(
           {
             kind: "markup",
@@ -314,67 +366,83 @@ export const boxed = (value: () => Value): ObjectValue => ({
   box: value,
 });
 
-const boxes = (machine: Machine): Readonly<Record<string, Value>> => {
+const boxes = (machine: Machine): ReadonlyMap<string, Value> => {
   const ref = native("ref", ([initial], at) => {
     const state = stateValue(machine, initial ?? absent, at);
     return boxed(() => state);
   });
   const same = native("same", ([value]) => value ?? absent);
-  return {
-    ref,
-    shallowRef: ref,
-    customRef: native("customRef", (_, at) => boxed(() => unknownAt(at.source, at.text, `ref ${at.source.start}@${machine.state.instance}`))),
-    computed: native("computed", ([make], at) => {
-      const memo: { value: Value | null } = { value: null };
-      return boxed(() => {
-        memo.value ??=
-          make?.kind === "object"
-            ? machine.call(make.properties.get("get") ?? absent, [], at)
-            : machine.call(make ?? absent, [], at);
-        return memo.value;
-      });
+  return new Map<string, Value>(
+    Object.entries({
+      ref,
+      shallowRef: ref,
+      customRef: native("customRef", (_, at) =>
+        boxed(() => unknownAt(at.source, at.text, `ref ${at.source.start}@${machine.state.instance}`)),
+      ),
+      computed: native("computed", ([make], at) => {
+        const memo: { value: Value | null } = { value: null };
+        return boxed(() => {
+          memo.value ??=
+            make?.kind === "object"
+              ? machine.call(make.properties.get("get") ?? absent, [], at)
+              : machine.call(make ?? absent, [], at);
+          return memo.value;
+        });
+      }),
+      reactive: native("reactive", ([value]) => value ?? absent),
+      readonly: same,
+      toRef: native("toRef", ([object, name], at) =>
+        name?.kind === "known"
+          ? boxed(() => machine.member(object ?? absent, String(name.value), at))
+          : (object ?? absent),
+      ),
+      toRefs: same,
+      unref: native("unref", ([value]) => unboxed(value ?? absent)),
+      toValue: native("toValue", ([value]) => unboxed(value ?? absent)),
+      useId: native("useId", (_, at) => known(`v-${machine.state.instance}${at.source.start}`)),
+      useTemplateRef: native("useTemplateRef", (_, at) =>
+        boxed(() => unknownAt(at.source, at.text, `ref ${at.source.start}`)),
+      ),
+      defineComponent: same,
+      defineAsyncComponent: native("defineAsyncComponent", (_, at) =>
+        unknownAt(at.source, at.text, `import async ${at.source.start}`),
+      ),
+      inject: native("inject", ([name, initial], at) => {
+        if (name?.kind === "known")
+          for (const [of, value] of machine.state.contexts.toReversed()) if (of === name.value) return value;
+        return {
+          kind: "either",
+          decision: {
+            id: `inject ${keyOf(name ?? absent)}`,
+            arms: [`\`${at.text}\` is provided`, `\`${at.text}\` is not provided`],
+            named: false,
+            source: at.source,
+          },
+          arms: [unknownAt(at.source, at.text, `inject ${keyOf(name ?? absent)}`), initial ?? absent],
+        };
+      }),
     }),
-    reactive: native("reactive", ([value]) => value ?? absent),
-    readonly: same,
-    toRef: native("toRef", ([object, name], at) =>
-      name?.kind === "known" ? boxed(() => machine.member(object ?? absent, String(name.value), at)) : (object ?? absent),
-    ),
-    toRefs: same,
-    unref: native("unref", ([value]) => unboxed(value ?? absent)),
-    toValue: native("toValue", ([value]) => unboxed(value ?? absent)),
-    useId: native("useId", (_, at) => known(`v-${machine.state.instance}${at.source.start}`)),
-    useTemplateRef: native("useTemplateRef", (_, at) => boxed(() => unknownAt(at.source, at.text, `ref ${at.source.start}`))),
-    defineComponent: same,
-    defineAsyncComponent: native("defineAsyncComponent", (_, at) => unknownAt(at.source, at.text, `import async ${at.source.start}`)),
-    inject: native("inject", ([name, initial], at) => {
-      if (name?.kind === "known")
-        for (const [of, value] of machine.state.contexts.toReversed()) if (of === name.value) return value;
-      return {
-        kind: "either",
-        decision: {
-          id: `inject ${keyOf(name ?? absent)}`,
-          arms: [`\`${at.text}\` is provided`, `\`${at.text}\` is not provided`],
-          named: false,
-          source: at.source,
-        },
-        arms: [unknownAt(at.source, at.text, `inject ${keyOf(name ?? absent)}`), initial ?? absent],
-      };
-    }),
-  };
+  );
 };
 
-export const unboxed = (value: Value): Value => (value.kind === "object" && value.box !== undefined ? value.box() : value);
+export const unboxed = (value: Value): Value =>
+  value.kind === "object" && value.box !== undefined ? value.box() : value;
 
 /** Signals: called without anything they give their value. */
-const signals = (machine: Machine): Readonly<Record<string, Value>> => ({
-  signal: native("signal", ([initial], at) => {
-    const state = stateValue(machine, initial ?? absent, at);
-    return {
-      kind: "native",
-      name: "signal",
-      call: () => state,
-      members: () => native("set", () => absent),
-    };
-  }),
-  computed: native("computed", ([make], at) => native("computed", () => machine.call(make ?? absent, [], at))),
-});
+const signals = (machine: Machine): ReadonlyMap<string, Value> =>
+  new Map<string, Value>(
+    Object.entries({
+      signal: native("signal", ([initial], at) => {
+        const state = stateValue(machine, initial ?? absent, at);
+        return {
+          kind: "native",
+          name: "signal",
+          call: () => state,
+          members: () => native("set", () => absent),
+        };
+      }),
+      computed: native("computed", ([make], at) =>
+        native("computed", () => machine.call(make ?? absent, [], at)),
+      ),
+    }),
+  );

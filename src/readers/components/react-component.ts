@@ -4,22 +4,30 @@ import type { TreeNode } from "../../core/worlds/tree.ts";
 import { evaluate, functionValue, placeOf, propertyName, spanOf } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { bind, innerScope, type Scope } from "../script/scope.ts";
-import { openValue, type Shape, shapeOf, type TypeIn, type TypeNames, typeArguments } from "../script/type-shape.ts";
+import {
+  openValue,
+  type Shape,
+  shapeOf,
+  type TypeIn,
+  type TypeNames,
+  typeArguments,
+} from "../script/type-shape.ts";
 import {
   absent,
   type ClassValue,
   type Component,
   type ComponentCall,
   type FunctionValue,
-  objectOf,
   type ObjectValue,
+  objectOf,
   type Value,
 } from "../script/value.ts";
 import type { Composition } from "./composition.ts";
 import type { SourceModule } from "./source-module.ts";
 
 /** Props of which nothing is known: any may be given. */
-export const anyProps = (source: Span): ObjectValue => objectOf([], unknownAt(source, "props", `props ${source.file}:${source.start}`));
+export const anyProps = (source: Span): ObjectValue =>
+  objectOf([], unknownAt(source, "props", `props ${source.file}:${source.start}`));
 
 /** Props as a type leaves them open; any where there is no type. */
 export function propsOfShape(shape: Shape | null, source: Span): ObjectValue {
@@ -65,7 +73,9 @@ export function functionComponent(
 
 function annotationOf(parameter: Ast.Node | undefined): Ast.Node | null {
   const bare = parameter?.type === "AssignmentPattern" ? parameter.left : parameter;
-  return bare !== undefined && "typeAnnotation" in bare ? ((bare.typeAnnotation as Ast.Node | null | undefined) ?? null) : null;
+  return bare !== undefined && "typeAnnotation" in bare
+    ? ((bare.typeAnnotation as Ast.Node | null | undefined) ?? null)
+    : null;
 }
 
 /** `Button.defaultProps`: what counts where a prop is not given. */
@@ -98,7 +108,12 @@ export const isClassComponent = ({ node }: ClassValue): boolean => {
 
 const methodOf = (node: Ast.Class, name: string): Ast.ClassMethod | null => {
   for (const member of node.body.body)
-    if (member.type === "ClassMethod" && member.key.type === "Identifier" && member.key.name === name && !member.static)
+    if (
+      member.type === "ClassMethod" &&
+      member.key.type === "Identifier" &&
+      member.key.name === name &&
+      !member.static
+    )
       return member;
   return null;
 };
@@ -129,7 +144,8 @@ export function classComponent(
     },
     openProps: () => {
       const module = composition.moduleOf(type.scope);
-      const holder = (type.node as { superTypeParameters?: { params: Ast.Node[] } | null }).superTypeParameters;
+      const holder = (type.node as { superTypeParameters?: { params: Ast.Node[] } | null })
+        .superTypeParameters;
       const written = holder?.params[0] ?? typeArguments({ typeParameters: holder })[0];
       return module === null || written === undefined
         ? anyProps(source)
@@ -149,7 +165,10 @@ export function instanceOf(
   const members = new Map<string, Ast.ClassBody["body"][number]>();
   for (const member of type.node.body.body) {
     if (!("key" in member) || ("static" in member && member.static)) continue;
-    const memberName = member.type === "ClassPrivateProperty" || member.type === "ClassPrivateMethod" ? `#${member.key.id.name}` : propertyName(machine, member as never, type.scope);
+    const memberName =
+      member.type === "ClassPrivateProperty" || member.type === "ClassPrivateMethod"
+        ? `#${member.key.id.name}`
+        : propertyName(machine, member as never, type.scope);
     if (memberName !== null && !members.has(memberName)) members.set(memberName, member);
   }
   const self: ObjectValue = {
@@ -194,7 +213,12 @@ function fieldOf(
 }
 
 /** What stands on the class itself. */
-export function staticsOf({ machine }: Composition, node: Ast.Class, scope: Scope, into: Map<string, Value>): void {
+export function staticsOf(
+  { machine }: Composition,
+  node: Ast.Class,
+  scope: Scope,
+  into: Map<string, Value>,
+): void {
   for (const member of node.body.body) {
     if (member.type === "ClassProperty" && member.static === true && member.key.type === "Identifier")
       into.set(member.key.name, member.value == null ? absent : machine.evaluate(member.value, scope));

@@ -100,7 +100,9 @@ export class ImportResolver {
   async #pathMap(file: string, depth: number): Promise<PathMap | null> {
     const config = await this.#json(file);
     if (config === null || depth > 5) return null;
-    const options = config["compilerOptions"] as { paths?: Record<string, string[]>; baseUrl?: string } | undefined;
+    const options = config["compilerOptions"] as
+      | { paths?: Record<string, string[]>; baseUrl?: string }
+      | undefined;
     const base = join(parent(file), options?.baseUrl ?? ".");
     if (options?.paths !== undefined || options?.baseUrl !== undefined) {
       const paths = Object.entries(options.paths ?? {}).filter(([, targets]) => Array.isArray(targets));
@@ -150,16 +152,22 @@ export class ImportResolver {
   async #readWorkspace(folder: string): Promise<ReadonlyMap<string, string>> {
     const manifest = await this.#json(`${folder}/package.json`);
     const written = manifest?.["workspaces"];
-    const listed = Array.isArray(written) ? written : (written as { packages?: unknown } | undefined)?.packages;
+    const listed = Array.isArray(written)
+      ? written
+      : (written as { packages?: unknown } | undefined)?.packages;
     const yaml = await this.#files.read(`${folder}/pnpm-workspace.yaml`);
     const globs = Array.isArray(listed)
       ? listed.map(String)
       : yaml.ok
-        ? [...new TextDecoder().decode(yaml.bytes).matchAll(/^\s*-\s*["']?([^"'\s#]+)/gm)].map((m) => m[1] ?? "")
+        ? [...new TextDecoder().decode(yaml.bytes).matchAll(/^\s*-\s*["']?([^"'\s#]+)/gm)].map(
+            (m) => m[1] ?? "",
+          )
         : [];
     if (globs.length > 0) {
       const found = new Map<string, string>();
-      const patterns = globs.filter((glob) => !glob.startsWith("!")).map((glob) => `${glob.replace(/\/$/, "")}/package.json`);
+      const patterns = globs
+        .filter((glob) => !glob.startsWith("!"))
+        .map((glob) => `${glob.replace(/\/$/, "")}/package.json`);
       for (const file of await this.#files.find(patterns, folder)) {
         const name = (await this.#json(file))?.["name"];
         if (typeof name === "string") found.set(name, parent(file));
@@ -180,7 +188,8 @@ function entryOf(manifest: Record<string, unknown> | null, inner: string): reado
     else if (Array.isArray(value)) value.forEach(take);
     else if (typeof value === "object" && value !== null) {
       const conditions = value as Record<string, unknown>;
-      for (const key of ["source", "development", "svelte", "import", "default", "require"]) if (key in conditions) take(conditions[key]);
+      for (const key of ["source", "development", "svelte", "import", "default", "require"])
+        if (key in conditions) take(conditions[key]);
     }
   };
   const exported = manifest["exports"];

@@ -52,15 +52,43 @@ export interface StylePart {
 export type TemplateNode =
   | { readonly kind: "text"; readonly value: string; readonly start: number; readonly end: number }
   | { readonly kind: "comment"; readonly value: string; readonly start: number; readonly end: number }
-  | { readonly kind: "value"; readonly expression: Ast.Node | null; readonly start: number; readonly end: number }
-  | { readonly kind: "html"; readonly expression: Ast.Node | null; readonly start: number; readonly end: number }
+  | {
+      readonly kind: "value";
+      readonly expression: Ast.Node | null;
+      readonly start: number;
+      readonly end: number;
+    }
+  | {
+      readonly kind: "html";
+      readonly expression: Ast.Node | null;
+      readonly start: number;
+      readonly end: number;
+    }
   | TemplateElement
   | { readonly kind: "if"; readonly branches: readonly TemplateBranch[] }
   | TemplateEach
-  | { readonly kind: "let"; readonly name: Ast.Node; readonly expression: Ast.Node; readonly children: readonly TemplateNode[] }
-  | { readonly kind: "outlet"; readonly name: string | null; readonly attributes: readonly TemplateAttribute[]; readonly fallback: readonly TemplateNode[]; readonly start: number; readonly end: number; readonly select?: string }
+  | {
+      readonly kind: "let";
+      readonly name: Ast.Node;
+      readonly expression: Ast.Node;
+      readonly children: readonly TemplateNode[];
+    }
+  | {
+      readonly kind: "outlet";
+      readonly name: string | null;
+      readonly attributes: readonly TemplateAttribute[];
+      readonly fallback: readonly TemplateNode[];
+      readonly start: number;
+      readonly end: number;
+      readonly select?: string;
+    }
   | { readonly kind: "render"; readonly expression: Ast.Node; readonly start: number; readonly end: number }
-  | { readonly kind: "snippet"; readonly name: string; readonly parameters: readonly Ast.Node[]; readonly children: readonly TemplateNode[] }
+  | {
+      readonly kind: "snippet";
+      readonly name: string;
+      readonly parameters: readonly Ast.Node[];
+      readonly children: readonly TemplateNode[];
+    }
   /** Something nobody can read: a promise, a directive of one's own. */
   | { readonly kind: "group"; readonly children: readonly TemplateNode[] };
 
@@ -106,14 +134,58 @@ export interface TemplateSlot {
 }
 
 export type TemplateAttribute =
-  | { readonly kind: "text"; readonly name: string; readonly value: string; readonly start: number; readonly end: number }
-  | { readonly kind: "value"; readonly name: string; readonly expression: Ast.Node | null; readonly start: number; readonly end: number; readonly property?: boolean }
-  | { readonly kind: "parts"; readonly name: string; readonly parts: readonly (string | Ast.Node)[]; readonly start: number; readonly end: number }
-  | { readonly kind: "spread"; readonly expression: Ast.Node | null; readonly start: number; readonly end: number }
-  | { readonly kind: "listener"; readonly event: string; readonly expression: Ast.Node | null; readonly code: string; readonly start: number; readonly end: number }
+  | {
+      readonly kind: "text";
+      readonly name: string;
+      readonly value: string;
+      readonly start: number;
+      readonly end: number;
+    }
+  | {
+      readonly kind: "value";
+      readonly name: string;
+      readonly expression: Ast.Node | null;
+      readonly start: number;
+      readonly end: number;
+      readonly property?: boolean;
+    }
+  | {
+      readonly kind: "parts";
+      readonly name: string;
+      readonly parts: readonly (string | Ast.Node)[];
+      readonly start: number;
+      readonly end: number;
+    }
+  | {
+      readonly kind: "spread";
+      readonly expression: Ast.Node | null;
+      readonly start: number;
+      readonly end: number;
+    }
+  | {
+      readonly kind: "listener";
+      readonly event: string;
+      readonly expression: Ast.Node | null;
+      readonly code: string;
+      readonly start: number;
+      readonly end: number;
+    }
   /** `class:name={test}`, `v-show`. */
-  | { readonly kind: "toggle"; readonly name: string; readonly token: string; readonly test: Ast.Node | null; readonly start: number; readonly end: number }
+  | {
+      readonly kind: "toggle";
+      readonly name: string;
+      readonly token: string;
+      readonly test: Ast.Node | null;
+      readonly start: number;
+      readonly end: number;
+    }
   /** Two ways at once: `v-model`, `bind:value`. */
-  | { readonly kind: "model"; readonly name: string; readonly expression: Ast.Node | null; readonly start: number; readonly end: number }
+  | {
+      readonly kind: "model";
+      readonly name: string;
+      readonly expression: Ast.Node | null;
+      readonly start: number;
+      readonly end: number;
+    }
   /** What runs code on the element that nobody sees here: `use:action`, `ref`. */
   | { readonly kind: "opaque"; readonly name: string; readonly start: number; readonly end: number };

@@ -3,9 +3,10 @@ import { type CallPlace, type Decision, known, type Value } from "../script/valu
 
 /** A value that changes while the interface lives: the first is sure, and what it turns into where that can be listed. */
 export function stateValue(machine: Machine, first: Value, at: CallPlace): Value {
-  const id = `state ${at.source.file}:${at.source.start}@${machine.state.instance}`;
   const name = machine.state.declaring ?? at.text;
-  const open = (text = name, type: "string" | "number" | "list" | "any" = "any") => unknownAt(at.source, text, id, type);
+  const id = `state ${name} ${at.source.file}:${at.source.start}@${machine.state.instance}`;
+  const open = (text = name, type: "string" | "number" | "list" | "any" = "any") =>
+    unknownAt(at.source, text, id, type);
   if (first.kind === "list" || first.kind === "each") return open(name, "list");
   if (first.kind !== "known") return first.kind === "text" ? open(name, "string") : open();
   const { value } = first;
@@ -22,7 +23,12 @@ export function stateValue(machine: Machine, first: Value, at: CallPlace): Value
   }
   return {
     kind: "either",
-    decision: { id, arms: [`\`${name}\` is there`, `\`${name}\` is not there`], named: false, source: at.source },
+    decision: {
+      id,
+      arms: [`\`${name}\` is there`, `\`${name}\` is not there`],
+      named: false,
+      source: at.source,
+    },
     arms: [unknownAt(at.source, name, `${id} there`), first],
   };
 }

@@ -16,12 +16,17 @@ export function styleText(machine: Machine, value: Value, at: CallPlace): Value 
     if (one.rest !== null) return unknownAt(at.source, at.text, `style ${keyOf(one)}`, "string");
     const step = (left: readonly (readonly [string, Value])[], so: readonly Value[]): Value => {
       const [first, ...rest] = left;
-      if (first === undefined) return concat(machine, so, () => unknownAt(at.source, at.text, "style", "string"));
+      if (first === undefined)
+        return concat(machine, so, () => unknownAt(at.source, at.text, "style", "string"));
       const [name, written] = first;
       return lift(machine, written, (given) => {
         if (isNullish(given) || given.kind === "object") return step(rest, so);
         const suffix =
-          given.kind === "known" && typeof given.value === "number" && given.value !== 0 && !unitless.has(name) && !name.startsWith("--")
+          given.kind === "known" &&
+          typeof given.value === "number" &&
+          given.value !== 0 &&
+          !unitless.has(name) &&
+          !name.startsWith("--")
             ? "px"
             : "";
         return step(rest, [...so, known(`${hyphenated(name)}: `), given, known(`${suffix}; `)]);

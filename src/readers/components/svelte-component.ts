@@ -1,9 +1,18 @@
 import type * as Ast from "@babel/types";
+import type { Span } from "../../core/document/node.ts";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { bind, bindLater, innerScope, type Scope } from "../script/scope.ts";
-import { shapeOf, type TypeNames } from "../script/type-shape.ts";
-import { absent, type Component, known, native, type ObjectValue, type Value } from "../script/value.ts";
+import { anything, openMember, type Shape, shapeOf, type TypeNames } from "../script/type-shape.ts";
+import {
+  absent,
+  type Component,
+  known,
+  native,
+  type ObjectValue,
+  objectOf,
+  type Value,
+} from "../script/value.ts";
 import { baseName } from "./component-name.ts";
 import { scopeAttribute } from "./component-styles.ts";
 import type { Composition } from "./composition.ts";
@@ -32,7 +41,11 @@ export function svelteComponent(
     statics: new Map(),
     takesProps: declaration !== null || legacy.length > 0 || hasOutlet(parts),
     openProps: () => {
-      const annotation = declaration?.id !== undefined && "typeAnnotation" in declaration.id ? declaration.id.typeAnnotation : null;
+      const annotation =
+        declaration?.id !== undefined && "typeAnnotation" in declaration.id
+          ? declaration.id.typeAnnotation
+          : null;
+      if (declaration === null) return propsOfDefaults(legacy, source);
       return annotation == null
         ? anyProps(source)
         : propsOfShape(shapeOf({ node: annotation as Ast.Node, module }, types), source);
@@ -44,7 +57,11 @@ export function svelteComponent(
       if (script !== null) bindProgram(making, module, script, scope);
       for (const { name, init } of legacy)
         bindLater(scope, name, () => {
-          const given = composition.machine.member(props, name, { source: call.source, text: name, self: null });
+          const given = composition.machine.member(props, name, {
+            source: call.source,
+            text: name,
+            self: null,
+          });
           return given.kind === "known" && given.value === undefined && init !== null
             ? composition.machine.evaluate(init, scope)
             : given;
@@ -61,14 +78,22 @@ export function svelteComponent(
   };
 }
 
-function meaningOf(composition: Composition, module: SourceModule, scope: Scope, { tag }: TemplateElement): TagMeaning {
+function meaningOf(
+  composition: Composition,
+  module: SourceModule,
+  scope: Scope,
+  { tag }: TemplateElement,
+): TagMeaning {
   if (tag === "svelte:self") {
     const self = composition.exported(module.path, "default");
     const component = self === null ? null : composition.componentOf(self);
     return component === null ? { kind: "unknown" } : { kind: "component", component };
   }
   if (!/^[A-Z]/.test(tag)) return { kind: "host" };
-  const value = composition.machine.evaluate({ type: "Identifier", name: tag, start: 0, end: 0 } as Ast.Identifier, scope);
+  const value = composition.machine.evaluate(
+    { type: "Identifier", name: tag, start: 0, end: 0 } as Ast.Identifier,
+    scope,
+  );
   const component = composition.componentOf(value);
   return component === null ? { kind: "unknown" } : { kind: "component", component };
 }
@@ -77,19 +102,38 @@ function meaningOf(composition: Composition, module: SourceModule, scope: Scope,
 function bindRunes(composition: Composition, scope: Scope, props: ObjectValue, instance: string): void {
   const { machine } = composition;
   const state = native("$state", ([initial], at) => stateValue(machine, initial ?? absent, at));
-  const rune = (name: string, call: Parameters<typeof native>[1], members: (name: string) => Value | null = () => null) =>
-    bind(scope, name, { kind: "native", name, call, members });
-  rune("$props", () => props, (name) => (name === "id" ? native("id", () => known(`s${instance}`)) : null));
-  rune("$state", state.call, (name) => (name === "raw" ? state : native("snapshot", ([value]) => value ?? absent)));
-  rune("$derived", ([value]) => value ?? absent, () => native("by", ([make], at) => machine.call(make ?? absent, [], at)));
+  const rune = (
+    name: string,
+    call: Parameters<typeof native>[1],
+    members: (name: string) => Value | null = () => null,
+  ) => bind(scope, name, { kind: "native", name, call, members });
+  rune(
+    "$props",
+    () => props,
+    (name) => (name === "id" ? native("id", () => known(`s${instance}`)) : null),
+  );
+  rune("$state", state.call, (name) =>
+    name === "raw" ? state : native("snapshot", ([value]) => value ?? absent),
+  );
+  rune(
+    "$derived",
+    ([value]) => value ?? absent,
+    () => native("by", ([make], at) => machine.call(make ?? absent, [], at)),
+  );
   rune("$bindable", ([value]) => value ?? absent);
-  rune("$effect", () => absent, () => native("pre", () => absent));
+  rune(
+    "$effect",
+    () => absent,
+    () => native("pre", () => absent),
+  );
   rune("$inspect", () => absent);
   rune("$host", (_, at) => unknownAt(at.source, at.text, `host ${instance}`));
 }
 
 /** `export let label = "x"`: props as they were written before runes. */
-function exportedLets(script: Ast.Program): readonly { readonly name: string; readonly init: Ast.Node | null }[] {
+function exportedLets(
+  script: Ast.Program,
+): readonly { readonly name: string; readonly init: Ast.Node | null }[] {
   return script.body.flatMap((statement) =>
     statement.type === "ExportNamedDeclaration" &&
     statement.declaration?.type === "VariableDeclaration" &&
@@ -98,6 +142,22 @@ function exportedLets(script: Ast.Program): readonly { readonly name: string; re
           id.type === "Identifier" ? [{ name: id.name, init: init ?? null }] : [],
         )
       : [],
+  );
+}
+
+/** What default values say of props without types: one that is yes or no may be either. */
+function propsOfDefaults(props: ReturnType<typeof exportedLets>, source: Span): ObjectValue {
+  const at = { name: "props", id: `props ${source.file}:${source.start}`, source };
+  return objectOf(
+    props.map(({ name, init }) => {
+      const shape: Shape =
+        init?.type === "BooleanLiteral"
+          ? { kind: "literals", values: [true, false], others: null }
+          : init?.type === "StringLiteral" && init.value !== ""
+            ? { kind: "plain", type: "string" }
+            : anything;
+      return [name, openMember({ shape, optional: false }, name, at)] as const;
+    }),
   );
 }
 

@@ -14,8 +14,8 @@ import {
   keyOf,
   known,
   native,
-  objectOf,
   type ObjectValue,
+  objectOf,
   type Slot,
   truthOf,
   type Unknown,
@@ -52,7 +52,12 @@ export interface TemplateLanguage {
     children: readonly TemplateNode[],
   ) => ReadonlyMap<string, readonly TemplateNode[]>;
   /** What the element of a component itself adds, where components have elements of their own. */
-  readonly hostOf?: (component: Component, element: TemplateElement, inner: readonly TreeNode[], own: HostParts) => TreeNode;
+  readonly hostOf?: (
+    component: Component,
+    element: TemplateElement,
+    inner: readonly TreeNode[],
+    own: HostParts,
+  ) => TreeNode;
 }
 
 /** The attributes and handlers of an element, worked out. */
@@ -86,7 +91,11 @@ export class TemplateRenderer {
     end,
   });
 
-  #evaluate(expression: Ast.Node | null, scope: Scope, at: { readonly start: number; readonly end: number }): Value {
+  #evaluate(
+    expression: Ast.Node | null,
+    scope: Scope,
+    at: { readonly start: number; readonly end: number },
+  ): Value {
     if (expression !== null) return this.#composition.machine.evaluate(expression, scope);
     const source = this.#span(scope, at);
     return unknownAt(
@@ -100,7 +109,9 @@ export class TemplateRenderer {
   #node(node: TemplateNode, scope: Scope, namespace: Namespace): readonly TreeNode[] {
     switch (node.kind) {
       case "text":
-        return node.value === "" ? [] : [{ kind: "text", value: node.value, source: this.#span(scope, node) }];
+        return node.value === ""
+          ? []
+          : [{ kind: "text", value: node.value, source: this.#span(scope, node) }];
       case "comment":
         return [{ kind: "comment", value: node.value, source: this.#span(scope, node) }];
       case "value":
@@ -139,7 +150,12 @@ export class TemplateRenderer {
     return this.#composition.toNodes(value, namespace);
   }
 
-  #fork(value: Value, text: string, source: Span, make: (holds: boolean) => readonly TreeNode[]): readonly TreeNode[] {
+  #fork(
+    value: Value,
+    text: string,
+    source: Span,
+    make: (holds: boolean) => readonly TreeNode[],
+  ): readonly TreeNode[] {
     const { path } = this.#composition.machine.state;
     const inArm = (decision: Decision, arm: number, go: () => readonly TreeNode[]): readonly TreeNode[] => {
       path.set(decision.id, arm);
@@ -195,7 +211,8 @@ export class TemplateRenderer {
       this.#evaluate(test, scope, place),
       scope.module.text.slice(place.start, place.end),
       this.#span(scope, place),
-      (holds) => (holds ? this.render(children, scope, namespace) : this.#branches(branches, at + 1, scope, namespace)),
+      (holds) =>
+        holds ? this.render(children, scope, namespace) : this.#branches(branches, at + 1, scope, namespace),
     );
   }
 
@@ -206,7 +223,11 @@ export class TemplateRenderer {
       if (node.item !== null) machine.bindPattern(node.item, value, inner);
       if (node.index !== null) machine.bindPattern(node.index, index, inner);
       for (const name of node.extra)
-        bind(inner, name, name === "$index" ? index : unknownAt(this.#span(scope, node), name, `${name} ${keyOf(index)}`));
+        bind(
+          inner,
+          name,
+          name === "$index" ? index : unknownAt(this.#span(scope, node), name, `${name} ${keyOf(index)}`),
+        );
       const before = machine.state.instance;
       machine.state.instance = `${before}[${index.kind === "known" ? index.value : "n"}]`;
       try {
@@ -223,7 +244,9 @@ export class TemplateRenderer {
           ? this.render(node.empty, scope, namespace)
           : list.items.flatMap((value, i) => item(value, known(i)));
       if (list.kind === "known" && typeof list.value === "number")
-        return Array.from({ length: Math.min(list.value, 60) }, (_, i) => item(known(i + 1), known(i))).flat();
+        return Array.from({ length: Math.min(list.value, 60) }, (_, i) =>
+          item(known(i + 1), known(i)),
+        ).flat();
       if (isNullish(list)) return this.render(node.empty, scope, namespace);
       const source = this.#span(scope, node);
       const index = unknownAt(source, "index", `index ${keyOf(list)}`, "number");
@@ -261,7 +284,11 @@ export class TemplateRenderer {
     };
   }
 
-  #outlet(node: Extract<TemplateNode, { kind: "outlet" }>, scope: Scope, namespace: Namespace): readonly TreeNode[] {
+  #outlet(
+    node: Extract<TemplateNode, { kind: "outlet" }>,
+    scope: Scope,
+    namespace: Namespace,
+  ): readonly TreeNode[] {
     const { call } = this.#language;
     const source = this.#span(scope, node);
     const slot = call.slots.get(node.select ?? node.name ?? "default");
@@ -269,7 +296,12 @@ export class TemplateRenderer {
     if (slot === undefined) {
       if (!call.isAlone) return fallback();
       // Nobody knows what callers put here.
-      return [{ kind: "hole", hole: { hole: scope.module.text.slice(node.start, node.end), source, mayBeEmpty: false } }];
+      return [
+        {
+          kind: "hole",
+          hole: { hole: scope.module.text.slice(node.start, node.end), source, mayBeEmpty: false },
+        },
+      ];
     }
     const given = this.#parts(node.attributes, scope);
     const nodes = slot(
@@ -283,7 +315,8 @@ export class TemplateRenderer {
 
   #element(element: TemplateElement, scope: Scope, namespace: Namespace): readonly TreeNode[] {
     const { machine } = this.#composition;
-    if (element.dynamic !== null) return this.#dynamic(element, machine.evaluate(element.dynamic, scope), scope, namespace);
+    if (element.dynamic !== null)
+      return this.#dynamic(element, machine.evaluate(element.dynamic, scope), scope, namespace);
     const meaning = this.#language.meaningOf(element, scope);
     switch (meaning.kind) {
       case "host":
@@ -294,7 +327,9 @@ export class TemplateRenderer {
         return this.#use(element, meaning.component, scope);
       case "unknown": {
         const standIn = this.#composition.standsFor(element.tag);
-        return standIn === null ? this.#unknown(element, scope) : [this.#host(element, standIn, scope, namespace)];
+        return standIn === null
+          ? this.#unknown(element, scope)
+          : [this.#host(element, standIn, scope, namespace)];
       }
     }
   }
@@ -367,10 +402,14 @@ export class TemplateRenderer {
       if (source !== null) places.set(listenerProp(event), source);
     }
     if (this.#language.contentIsProp) {
-      for (const child of element.children) if (child.kind === "snippet") properties.set(child.name, this.#snippet(child, scope));
+      for (const child of element.children)
+        if (child.kind === "snippet") properties.set(child.name, this.#snippet(child, scope));
       const inner = slots.get("default");
       if (inner !== undefined)
-        properties.set("children", native("children", () => ({ kind: "tree", nodes: inner(objectOf([])) })));
+        properties.set(
+          "children",
+          native("children", () => ({ kind: "tree", nodes: inner(objectOf([])) })),
+        );
     }
     const nodes = this.#composition.use(component, {
       props: objectOf(properties, parts.spread),
@@ -380,7 +419,9 @@ export class TemplateRenderer {
       endTag: null,
       owner: machine.state.frames,
     });
-    return this.#language.hostOf === undefined ? nodes : [this.#language.hostOf(component, element, nodes, parts)];
+    return this.#language.hostOf === undefined
+      ? nodes
+      : [this.#language.hostOf(component, element, nodes, parts)];
   }
 
   #host(element: TemplateElement, tag: string, scope: Scope, around: Namespace): TreeNode {
@@ -398,9 +439,12 @@ export class TemplateRenderer {
         ...(scopeAttribute === null ? [] : [{ name: scopeAttribute, value: known(""), source: null }]),
       ],
       listeners: parts.listeners,
-      mayListen: parts.mayListen && (this.#composition.textOf(scope.module.file)?.includes("addEventListener") ?? true),
+      mayListen:
+        parts.mayListen &&
+        (this.#composition.textOf(scope.module.file)?.includes("addEventListener") ?? true),
       spread: parts.spread,
-      children: model === undefined ? this.render(element.children, scope, inner) : this.#shown(model.value, inner),
+      children:
+        model === undefined ? this.render(element.children, scope, inner) : this.#shown(model.value, inner),
       source: { file: scope.module.file, start: element.start, end: element.startEnd },
       endTag: null,
       components: this.#composition.machine.state.frames,
@@ -427,7 +471,11 @@ export class TemplateRenderer {
     };
     for (const attribute of written) {
       const source = this.#span(scope, attribute);
-      const place: CallPlace = { source, text: scope.module.text.slice(source.start, source.end), self: null };
+      const place: CallPlace = {
+        source,
+        text: scope.module.text.slice(source.start, source.end),
+        self: null,
+      };
       switch (attribute.kind) {
         case "text":
           if (attribute.name === "class") classes.push({ value: known(attribute.value), source });
@@ -437,15 +485,24 @@ export class TemplateRenderer {
         case "value": {
           const value = this.#evaluate(attribute.expression, scope, attribute);
           if (attribute.name === "class") classes.push({ value, source });
-          else if (attribute.name === "style") styles.push({ value: styleText(machine, firstOfList(value), place), source });
+          else if (attribute.name === "style")
+            styles.push({ value: styleText(machine, firstOfList(value), place), source });
           else set(attribute.name, value, source);
           break;
         }
         case "parts": {
           const value = concat(
             machine,
-            attribute.parts.map((part) => (typeof part === "string" ? known(part) : machine.evaluate(part, scope))),
-            () => unknownAt(source, place.text, `${source.file}:${source.start}@${machine.state.instance}`, "string"),
+            attribute.parts.map((part) =>
+              typeof part === "string" ? known(part) : machine.evaluate(part, scope),
+            ),
+            () =>
+              unknownAt(
+                source,
+                place.text,
+                `${source.file}:${source.start}@${machine.state.instance}`,
+                "string",
+              ),
           );
           if (attribute.name === "class") classes.push({ value, source });
           else if (attribute.name === "style") styles.push({ value, source });
@@ -457,13 +514,17 @@ export class TemplateRenderer {
           const given = value.kind === "either" ? (value.arms[0] ?? absent) : value;
           if (given.kind === "object") {
             for (const [name, one] of given.properties) {
-              const event = /^on(?::|(?=[A-Z]))(\w+)/.exec(name) ?? (this.#language.contentIsProp ? /^on([a-z]+)$/.exec(name) : null);
+              const event =
+                /^on(?::|(?=[A-Z]))(\w+)/.exec(name) ??
+                (this.#language.contentIsProp ? /^on([a-z]+)$/.exec(name) : null);
               if (event !== null) listeners.set((event[1] ?? "").toLowerCase(), { value: one, source });
               else if (name === "class") classes.push({ value: one, source });
               else if (name !== "children") set(name, one, source, true);
             }
             if (given.rest !== null) spread = given.rest;
-          } else if (!isNullish(given)) spread = given.kind === "unknown" ? given : unknownAt(source, place.text, `spread ${source.start}`);
+          } else if (!isNullish(given))
+            spread =
+              given.kind === "unknown" ? given : unknownAt(source, place.text, `spread ${source.start}`);
           break;
         }
         case "listener":
@@ -473,7 +534,11 @@ export class TemplateRenderer {
           this.#toggle(attribute, scope, source, classes, styles);
           break;
         case "model":
-          set(attribute.name, unknownAt(source, place.text, `model ${source.file}:${source.start}@${machine.state.instance}`), source);
+          set(
+            attribute.name,
+            unknownAt(source, place.text, `model ${source.file}:${source.start}@${machine.state.instance}`),
+            source,
+          );
           listeners.set("input", { value: known(undefined), source });
           break;
         case "opaque":
@@ -486,15 +551,21 @@ export class TemplateRenderer {
     if (firstClass !== undefined)
       attributes.set("class", {
         name: "class",
-        value: classNames(machine, classes.map(({ value }) => value), at(firstClass.source)),
+        value: classNames(
+          machine,
+          classes.map(({ value }) => value),
+          at(firstClass.source),
+        ),
         source: firstClass.source,
       });
     const [firstStyle] = styles;
     if (firstStyle !== undefined)
       attributes.set("style", {
         name: "style",
-        value: concat(machine, styles.map(({ value }) => value), () =>
-          unknownAt(firstStyle.source, "style", `style ${firstStyle.source.start}`, "string"),
+        value: concat(
+          machine,
+          styles.map(({ value }) => value),
+          () => unknownAt(firstStyle.source, "style", `style ${firstStyle.source.start}`, "string"),
         ),
         source: firstStyle.source,
       });
@@ -533,7 +604,8 @@ export class TemplateRenderer {
 
 const listenerProp = (event: string): string => `on${event.slice(0, 1).toUpperCase()}${event.slice(1)}`;
 
-const isEmpty = (value: Value): boolean => value.kind === "known" && (value.value === "" || value.value == null);
+const isEmpty = (value: Value): boolean =>
+  value.kind === "known" && (value.value === "" || value.value == null);
 
 const firstOfList = (value: Value): Value => (value.kind === "list" ? (value.items[0] ?? absent) : value);
 

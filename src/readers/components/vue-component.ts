@@ -5,22 +5,28 @@ import { functionValue, placeOf, propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { bind, bindLater, innerScope, type Scope } from "../script/scope.ts";
-import { anything, type Member, openMember, type Shape, shapeOf, type TypeNames, typeArguments } from "../script/type-shape.ts";
+import {
+  anything,
+  type Member,
+  openMember,
+  type Shape,
+  shapeOf,
+  type TypeNames,
+  typeArguments,
+} from "../script/type-shape.ts";
 import {
   absent,
   type Component,
   type ComponentCall,
-
-
   native,
   no,
-  objectOf,
   type ObjectValue,
+  objectOf,
   type Value,
   yes,
 } from "../script/value.ts";
-import { scopeAttribute, stylesOf } from "./component-styles.ts";
 import { baseName } from "./component-name.ts";
+import { scopeAttribute, stylesOf } from "./component-styles.ts";
 import type { Composition } from "./composition.ts";
 import { attributeValue, holeOf } from "./host-element.ts";
 import { htmlTags } from "./html-tags.ts";
@@ -28,6 +34,7 @@ import { bindProgram, type ScopeMaking } from "./module-scopes.ts";
 import { boxed, unboxed } from "./packages.ts";
 import { anyProps } from "./react-component.ts";
 import type { SourceModule, TemplateElement, TemplateParts } from "./source-module.ts";
+import { stateValue } from "./state-value.ts";
 import { type TagMeaning, TemplateRenderer } from "./template-render.ts";
 
 /** The props that a component declares, with what each may be. */
@@ -63,12 +70,25 @@ export function vueComponent(
     name: baseName(module.file),
     source,
     statics: new Map(),
-    takesProps: script === null ? hasOutlet(parts) : declared().members.size > 0 || declared().open || hasOutlet(parts) || usesModel(script),
+    takesProps:
+      script === null
+        ? hasOutlet(parts)
+        : declared().members.size > 0 || declared().open || hasOutlet(parts) || usesModel(script),
     openProps: () => openProps(declared(), source),
     render: (call) => {
       const { props, attrs } = divided(declared(), call);
       const scope = innerScope(making.scopeOf({ ...module }));
-      const instance = instanceScope(composition, making, module, script, scope, call, props, attrs, declared());
+      const instance = instanceScope(
+        composition,
+        making,
+        module,
+        script,
+        scope,
+        call,
+        props,
+        attrs,
+        declared(),
+      );
       return rendered(composition, module, parts, instance, call, attrs, inherits, () => null);
     },
   };
@@ -101,7 +121,10 @@ function instanceScope(
       "defineModel",
       native("defineModel", ([name], at) => {
         const key = name?.kind === "known" && typeof name.value === "string" ? name.value : "modelValue";
-        return boxed(() => call.props.properties.get(key) ?? unknownAt(at.source, at.text, `model ${key} ${call.instance}`));
+        return boxed(
+          () =>
+            call.props.properties.get(key) ?? unknownAt(at.source, at.text, `model ${key} ${call.instance}`),
+        );
       }),
     ],
   ];
@@ -110,10 +133,14 @@ function instanceScope(
   const template = innerScope(scope);
   const names = new Set(scope.bindings.keys());
   for (const name of names)
-    bindLater(template, name, () => unboxed(machine.evaluate({ type: "Identifier", name, start: 0, end: 0 } as Ast.Identifier, scope)));
+    bindLater(template, name, () =>
+      unboxed(machine.evaluate({ type: "Identifier", name, start: 0, end: 0 } as Ast.Identifier, scope)),
+    );
   for (const name of declared.members.keys())
     if (!names.has(name))
-      bindLater(template, name, () => machine.member(withDefaults(), name, { source: call.source, text: name, self: null }));
+      bindLater(template, name, () =>
+        machine.member(withDefaults(), name, { source: call.source, text: name, self: null }),
+      );
   bindCommon(template, call, attrs, () => withDefaults());
   return template;
 }
@@ -124,10 +151,19 @@ const slotsOf = (call: ComponentCall): Value =>
     : objectOf([...call.slots.keys()].map((name) => [name, native(name, () => absent)] as const));
 
 /** What every template knows. */
-function bindCommon(template: Scope, call: ComponentCall, attrs: ObjectValue, props: () => ObjectValue): void {
+function bindCommon(
+  template: Scope,
+  call: ComponentCall,
+  attrs: ObjectValue,
+  props: () => ObjectValue,
+): void {
   bind(template, "$attrs", attrs);
   bind(template, "$slots", slotsOf(call));
-  bind(template, "$emit", native("$emit", () => absent));
+  bind(
+    template,
+    "$emit",
+    native("$emit", () => absent),
+  );
   bindLater(template, "$props", props);
 }
 
@@ -147,14 +183,18 @@ function rendered(
     for (const candidate of [name, camelCase(name), pascalCase(name)])
       for (let at: Scope | null = scope; at !== null; at = at.parent)
         if (at.bindings.has(candidate))
-          return machine.evaluate({ type: "Identifier", name: candidate, start: 0, end: 0 } as Ast.Identifier, scope);
+          return machine.evaluate(
+            { type: "Identifier", name: candidate, start: 0, end: 0 } as Ast.Identifier,
+            scope,
+          );
     return null;
   };
   const meaningOf = ({ tag }: TemplateElement): TagMeaning => {
     if (passes.has(pascalCase(tag))) return { kind: "pass" };
     const isNative = htmlTags.has(tag);
     if (isNative && !/[A-Z-]/.test(tag)) return { kind: "host" };
-    const own = registered(tag) ?? (pascalCase(tag) === baseName(module.file) ? fileOf(composition, module) : null);
+    const own =
+      registered(tag) ?? (pascalCase(tag) === baseName(module.file) ? fileOf(composition, module) : null);
     if (own !== null) return { kind: "component", component: own };
     const value = tag.includes(".") ? null : byName(tag);
     const component = value === null ? null : composition.componentOf(value);
@@ -182,11 +222,18 @@ const fileOf = (composition: Composition, module: SourceModule): Component | nul
 };
 
 /** Puts what is left of the attributes on the only root element. */
-function fallThrough(nodes: readonly TreeNode[], attrs: ObjectValue, call: ComponentCall): readonly TreeNode[] {
-  const roots = nodes.filter((node) => node.kind === "element" || node.kind === "either" || node.kind === "hole");
+function fallThrough(
+  nodes: readonly TreeNode[],
+  attrs: ObjectValue,
+  call: ComponentCall,
+): readonly TreeNode[] {
+  const roots = nodes.filter(
+    (node) => node.kind === "element" || node.kind === "either" || node.kind === "hole",
+  );
   if (roots.length !== 1 || (attrs.properties.size === 0 && attrs.rest === null)) return nodes;
   const put = (node: TreeNode): TreeNode => {
-    if (node.kind === "either") return { ...node, arms: node.arms.map((arm) => fallThrough(arm, attrs, call)) };
+    if (node.kind === "either")
+      return { ...node, arms: node.arms.map((arm) => fallThrough(arm, attrs, call)) };
     if (node.kind !== "element") return node;
     const attributes = new Map(node.attributes.map((attribute) => [attribute.name, attribute]));
     const listeners = new Map(node.listeners === "unknown" ? [] : node.listeners);
@@ -195,7 +242,11 @@ function fallThrough(nodes: readonly TreeNode[], attrs: ObjectValue, call: Compo
       const event = /^on([A-Z].*)$/.exec(prop)?.[1];
       if (event !== undefined) {
         if (value.kind !== "known")
-          listeners.set(event.toLowerCase(), { code: "text" in value ? String(value.text) : event, source, present: true });
+          listeners.set(event.toLowerCase(), {
+            code: "text" in value ? String(value.text) : event,
+            source,
+            present: true,
+          });
         continue;
       }
       const name = hyphenated(prop);
@@ -240,21 +291,37 @@ function divided(
 }
 
 /** Props with the defaults that the component gives them. */
-function defaulted(composition: Composition, props: ObjectValue, declared: DeclaredProps, scope: Scope): ObjectValue {
+function defaulted(
+  composition: Composition,
+  props: ObjectValue,
+  declared: DeclaredProps,
+  scope: Scope,
+): ObjectValue {
   const { machine } = composition;
   const written = declared.defaults === null ? null : machine.evaluate(declared.defaults, scope);
   const all = new Map(props.properties);
-  const names = new Set([...declared.inline.keys(), ...(written?.kind === "object" ? written.properties.keys() : [])]);
+  const names = new Set([
+    ...declared.inline.keys(),
+    ...(written?.kind === "object" ? written.properties.keys() : []),
+  ]);
   for (const name of names) {
     const node = declared.inline.get(name);
-    const value = node !== undefined ? machine.evaluate(node, scope) : written?.kind === "object" ? written.properties.get(name) : undefined;
+    const value =
+      node !== undefined
+        ? machine.evaluate(node, scope)
+        : written?.kind === "object"
+          ? written.properties.get(name)
+          : undefined;
     if (value === undefined) continue;
     // Objects and lists come from functions.
     const given = value.kind === "function" ? machine.call(value, [], placeOf(value.node, scope)) : value;
     const before = all.get(name);
     if (before === undefined || (before.kind === "known" && before.value === undefined)) all.set(name, given);
     else if (before.kind === "either")
-      all.set(name, { ...before, arms: before.arms.map((arm) => (arm.kind === "known" && arm.value === undefined ? given : arm)) });
+      all.set(name, {
+        ...before,
+        arms: before.arms.map((arm) => (arm.kind === "known" && arm.value === undefined ? given : arm)),
+      });
   }
   return { ...props, properties: all };
 }
@@ -262,7 +329,9 @@ function defaulted(composition: Composition, props: ObjectValue, declared: Decla
 const openProps = (declared: DeclaredProps, source: Span): ObjectValue => {
   if (declared.open && declared.members.size === 0) return anyProps(source);
   const at = { name: "props", id: `props ${source.file}:${source.start}`, source };
-  return objectOf([...declared.members].map(([name, member]) => [name, openMember(member, name, at)] as const));
+  return objectOf(
+    [...declared.members].map(([name, member]) => [name, openMember(member, name, at)] as const),
+  );
 };
 
 const nothingDeclared: DeclaredProps = {
@@ -284,17 +353,28 @@ function declaredProps(
   if (script === null) return nothingDeclared;
   let found: DeclaredProps = nothingDeclared;
   everyNode(script, (node) => {
-    if (node.type === "VariableDeclarator" && isCallOf(node.init, "defineProps") && node.id.type === "ObjectPattern") {
+    if (
+      node.type === "VariableDeclarator" &&
+      isCallOf(node.init, "defineProps") &&
+      node.id.type === "ObjectPattern"
+    ) {
       const inline = new Map<string, Ast.Node>();
       for (const property of node.id.properties)
-        if (property.type === "ObjectProperty" && property.key.type === "Identifier" && property.value.type === "AssignmentPattern")
+        if (
+          property.type === "ObjectProperty" &&
+          property.key.type === "Identifier" &&
+          property.value.type === "AssignmentPattern"
+        )
           inline.set(property.key.name, property.value.right);
       found = { ...found, inline };
     }
     if (isCallOf(node, "withDefaults")) found = { ...found, defaults: node.arguments[1] ?? null };
     if (isCallOf(node, "defineProps")) {
       const [type] = typeArguments(node);
-      const props = type !== undefined ? fromType(shapeOf({ node: type, module }, types)) : fromOptions(composition, node.arguments[0] ?? null, making.scopeOf(module));
+      const props =
+        type !== undefined
+          ? fromType(shapeOf({ node: type, module }, types))
+          : fromOptions(composition, node.arguments[0] ?? null, making.scopeOf(module));
       found = { ...props, inline: new Map([...props.inline, ...found.inline]), defaults: found.defaults };
     }
     return !/Function/.test(node.type);
@@ -334,7 +414,10 @@ export function fromOptions({ machine }: Composition, written: Ast.Node | null, 
     if (name === null) continue;
     const options = property.value.type === "ObjectExpression" ? property.value.properties : [];
     const option = (key: string) =>
-      options.find((one): one is Ast.ObjectProperty => one.type === "ObjectProperty" && one.key.type === "Identifier" && one.key.name === key)?.value ?? null;
+      options.find(
+        (one): one is Ast.ObjectProperty =>
+          one.type === "ObjectProperty" && one.key.type === "Identifier" && one.key.name === key,
+      )?.value ?? null;
     const type = property.value.type === "ObjectExpression" ? option("type") : property.value;
     const shape = shapeOfRuntimeType(type);
     if (isBoolean(shape)) booleans.add(name);
@@ -385,9 +468,15 @@ function usesModel(script: Ast.Program): boolean {
 
 /** Whether callers may put something into the template. */
 export const hasOutlet = ({ template }: TemplateParts): boolean =>
-  JSON.stringify(template, (key, value) => (key === "expression" || key === "test" ? undefined : value)).includes('"kind":"outlet"');
+  JSON.stringify(template, (key, value) =>
+    key === "expression" || key === "test" ? undefined : value,
+  ).includes('"kind":"outlet"');
 
-export const wholeOf = ({ file, text }: SourceModule): Span => ({ file, start: 0, end: Math.min(text.length, 1) });
+export const wholeOf = ({ file, text }: SourceModule): Span => ({
+  file,
+  start: 0,
+  end: Math.min(text.length, 1),
+});
 
 /** A value that is worked out once. */
 export function once<T>(make: () => T): () => T {
@@ -410,7 +499,12 @@ export function vueOptionsComponent(
   const options = once(() => optionsOf(parts.script));
   const section = (name: string): Ast.Node | null => {
     for (const property of options()) {
-      if (property.type === "SpreadElement" || property.key.type !== "Identifier" || property.key.name !== name) continue;
+      if (
+        property.type === "SpreadElement" ||
+        property.key.type !== "Identifier" ||
+        property.key.name !== name
+      )
+        continue;
       return property.type === "ObjectMethod" ? property : property.value;
     }
     return null;
@@ -445,15 +539,29 @@ export function vueOptionsComponent(
       const returned = (node: Ast.Node | null): Value =>
         node === null || !/Function|Method/.test(node.type)
           ? absent
-          : machine.call(functionValue(node as Ast.Function, scope, self), [given], placeOf(node, scope, self));
+          : machine.call(
+              functionValue(node as Ast.Function, scope, self),
+              [given],
+              placeOf(node, scope, self),
+            );
       for (const name of declared().members.keys())
         bindLater(template, name, () => machine.member(given, name, { source, text: name, self: null }));
-      for (const [node, make] of [
-        [section("data"), state],
-        [section("setup"), setup],
+      for (const [node, make, changes] of [
+        [section("data"), state, true],
+        [section("setup"), setup, false],
       ] as const)
         for (const name of returnedNames(node))
-          bindLater(template, name, () => unboxed(machine.member(make(), name, { source, text: name, self: null })));
+          bindLater(template, name, () => {
+            const at = { source: { ...source, start: node?.start ?? 0 }, text: name, self: null };
+            const value = unboxed(machine.member(make(), name, at));
+            // What `data` returns is there to change.
+            return changes
+              ? stateValue(machine, value, {
+                  ...at,
+                  source: { ...at.source, end: at.source.start + name.length },
+                })
+              : value;
+          });
       for (const kind of ["computed", "methods"]) {
         const table = section(kind);
         if (table?.type !== "ObjectExpression") continue;
@@ -501,12 +609,17 @@ function returnedNames(node: Ast.Node | null): readonly string[] {
   if (node === null) return [];
   const names: string[] = [];
   everyNode(node, (at) => {
-    const object = at.type === "ReturnStatement" ? at.argument : at.type === "ArrowFunctionExpression" && at.body.type === "ObjectExpression" ? at.body : null;
+    const object =
+      at.type === "ReturnStatement"
+        ? at.argument
+        : at.type === "ArrowFunctionExpression" && at.body.type === "ObjectExpression"
+          ? at.body
+          : null;
     if (object?.type === "ObjectExpression")
       for (const property of object.properties)
-        if (property.type !== "SpreadElement" && property.key.type === "Identifier") names.push(property.key.name);
+        if (property.type !== "SpreadElement" && property.key.type === "Identifier")
+          names.push(property.key.name);
     return at === node || !/Function|Method/.test(at.type) || at.type === "ArrowFunctionExpression";
   });
   return names;
 }
-

@@ -121,7 +121,11 @@ export function evaluate(machine: Machine, node: Ast.Node, scope: Scope): Value 
   }
 }
 
-export const functionValue = (node: Ast.Function, scope: Scope, self: Value | null = null): FunctionValue => ({
+export const functionValue = (
+  node: Ast.Function,
+  scope: Scope,
+  self: Value | null = null,
+): FunctionValue => ({
   kind: "function",
   node,
   scope,
@@ -278,8 +282,12 @@ function logical(machine: Machine, node: Ast.LogicalExpression, scope: Scope): V
       if (one.kind === "known") return isNullish(one) ? right() : one;
       // Whether a value that nobody knows is there is another question than whether it counts as true.
       return one.kind === "unknown" && one.type === "any"
-        ? whether(machine, one, () => null, { ...question, id: `there ${one.id}` }, (there) =>
-            there ? one : right(),
+        ? whether(
+            machine,
+            one,
+            () => null,
+            { ...question, id: `there ${one.id}` },
+            (there) => (there ? one : right()),
           )
         : one;
     }
@@ -292,7 +300,11 @@ function logical(machine: Machine, node: Ast.LogicalExpression, scope: Scope): V
 
 /** What a value that counts as false is when nothing else is known of it: nothing that would be rendered. */
 const falsy = (value: Value): Value =>
-  value.kind === "known" ? value : value.kind === "unknown" && value.type === "number" ? known(0) : known(false);
+  value.kind === "known"
+    ? value
+    : value.kind === "unknown" && value.type === "number"
+      ? known(0)
+      : known(false);
 
 function unary(machine: Machine, node: Ast.UnaryExpression, scope: Scope): Value {
   const argument = machine.evaluate(node.argument, scope);
@@ -366,7 +378,8 @@ function binary(machine: Machine, node: Ast.BinaryExpression, scope: Scope): Val
     lift(machine, right, (b) => {
       if (node.operator === "+") return plus(machine, node, a, b, scope);
       const operate = operators[node.operator];
-      if (operate !== undefined && a.kind === "known" && b.kind === "known") return known(operate(a.value, b.value));
+      if (operate !== undefined && a.kind === "known" && b.kind === "known")
+        return known(operate(a.value, b.value));
       const isEqual = node.operator === "===" || node.operator === "==";
       const isUnequal = node.operator === "!==" || node.operator === "!=";
       if ((isEqual || isUnequal) && surelyUnequal(a, b)) return known(isUnequal);
@@ -379,7 +392,11 @@ function binary(machine: Machine, node: Ast.BinaryExpression, scope: Scope): Val
         machine,
         unknown,
         () => null,
-        { text: textOf(node, scope).replace("!==", "===").replace("!=", "=="), source: spanOf(node, scope), id },
+        {
+          text: textOf(node, scope).replace("!==", "===").replace("!=", "=="),
+          source: spanOf(node, scope),
+          id,
+        },
         (holds) => known(!holds),
       );
     }),
@@ -435,14 +452,14 @@ function member(
 /** What a list or table of constants gives for a key that is not known. */
 function indexed(machine: Machine, node: Ast.Node, table: Value, key: Value, scope: Scope): Value {
   if (table.kind === "each") return table.item;
-  return unknownAt(spanOf(node, scope), textOf(node, scope), `${keyOf(table)}[${keyOf(key)}]@${machine.state.instance}`);
+  return unknownAt(
+    spanOf(node, scope),
+    textOf(node, scope),
+    `${keyOf(table)}[${keyOf(key)}]@${machine.state.instance}`,
+  );
 }
 
-export function args(
-  machine: Machine,
-  written: readonly Ast.Node[],
-  scope: Scope,
-): readonly Value[] {
+export function args(machine: Machine, written: readonly Ast.Node[], scope: Scope): readonly Value[] {
   const values: Value[] = [];
   for (const argument of written) {
     if (argument.type === "SpreadElement") {
@@ -463,7 +480,10 @@ function call(machine: Machine, node: Ast.CallExpression | Ast.OptionalCallExpre
   if (callee.type === "MemberExpression" || callee.type === "OptionalMemberExpression") {
     self = machine.evaluate(callee.object, scope);
     called = lift(machine, self, (one) => {
-      if (isNullish(one)) return node.type === "OptionalCallExpression" || callee.type === "OptionalMemberExpression" ? absent : unknownOf(machine, node, scope);
+      if (isNullish(one))
+        return node.type === "OptionalCallExpression" || callee.type === "OptionalMemberExpression"
+          ? absent
+          : unknownOf(machine, node, scope);
       const name = callee.computed ? machine.evaluate(callee.property, scope) : null;
       const property =
         name === null && callee.property.type === "Identifier"

@@ -35,7 +35,11 @@ export function callValue(machine: Machine, callee: Value, args: readonly Value[
 function callFunction(machine: Machine, fn: FunctionValue, args: readonly Value[], at: CallPlace): Value {
   const { state } = machine;
   const { node } = fn;
-  if (state.depth >= DEEPEST_CALL || ("generator" in node && node.generator === true) || ("async" in node && node.async === true))
+  if (
+    state.depth >= DEEPEST_CALL ||
+    ("generator" in node && node.generator === true) ||
+    ("async" in node && node.async === true)
+  )
     return unknownAt(at.source, at.text, `${fn.name}()@${at.source.start}@${state.instance}`);
   state.depth++;
   try {
@@ -77,13 +81,20 @@ export function bindPattern(machine: Machine, pattern: Ast.Node, value: Value, s
       const taken = new Set<string>();
       for (const property of pattern.properties) {
         if (property.type === "RestElement") {
-          bindPattern(machine, property.argument, without(machine, value, taken, placeOf(property, scope)), scope);
+          bindPattern(
+            machine,
+            property.argument,
+            without(machine, value, taken, placeOf(property, scope)),
+            scope,
+          );
           continue;
         }
         const name = propertyName(machine, property, scope);
         if (name !== null) taken.add(name);
         const part =
-          name === null ? unknownOf(machine, property, scope) : machine.member(value, name, placeOf(property.key, scope));
+          name === null
+            ? unknownOf(machine, property, scope)
+            : machine.member(value, name, placeOf(property.key, scope));
         bindPattern(machine, property.value, part, scope);
       }
       return;
@@ -137,7 +148,8 @@ function bindEnum(machine: Machine, node: Ast.TSEnumDeclaration, scope: Scope): 
     let next = 0;
     const properties = new Map<string, Value>();
     for (const { id, initializer } of node.members) {
-      const value: Value = initializer == null ? { kind: "known", value: next } : machine.evaluate(initializer, scope);
+      const value: Value =
+        initializer == null ? { kind: "known", value: next } : machine.evaluate(initializer, scope);
       next = value.kind === "known" && typeof value.value === "number" ? value.value + 1 : next + 1;
       properties.set(id.type === "Identifier" ? id.name : id.value, value);
     }
@@ -209,7 +221,12 @@ function runFrom(
 }
 
 /** Evaluates what a variable is declared with; a function without a name of its own is called by it. */
-export function initialOf(machine: Machine, id: Ast.Node, init: Ast.Expression | null | undefined, scope: Scope): Value {
+export function initialOf(
+  machine: Machine,
+  id: Ast.Node,
+  init: Ast.Expression | null | undefined,
+  scope: Scope,
+): Value {
   if (init == null) return absent;
   const { state } = machine;
   const before = state.declaring;
@@ -217,7 +234,9 @@ export function initialOf(machine: Machine, id: Ast.Node, init: Ast.Expression |
   state.declaring = first?.type === "Identifier" ? first.name : null;
   try {
     const value = machine.evaluate(init, scope);
-    return (value.kind === "function" || value.kind === "class") && value.name === "" && id.type === "Identifier"
+    return (value.kind === "function" || value.kind === "class") &&
+      value.name === "" &&
+      id.type === "Identifier"
       ? { ...value, name: id.name }
       : value;
   } finally {
@@ -241,11 +260,14 @@ type Outcome = Value | null | "went on";
  */
 function runIf(machine: Machine, node: Ast.IfStatement, scope: Scope, rest: () => Value | null): Outcome {
   const test = machine.evaluate(node.test, scope);
-  const branch = (holds: boolean) => runBody(machine, blockOf(holds ? node.consequent : node.alternate), innerScope(scope));
+  const branch = (holds: boolean) =>
+    runBody(machine, blockOf(holds ? node.consequent : node.alternate), innerScope(scope));
   const truth = test.kind === "either" ? null : truthOf(test);
   if (truth !== null) return branch(truth) ?? "went on";
   return inEachArm(scope, node, rest, (make) =>
-    whether(machine, test, truthOf, questionAt(machine, node.test, scope), (holds) => make(() => branch(holds))),
+    whether(machine, test, truthOf, questionAt(machine, node.test, scope), (holds) =>
+      make(() => branch(holds)),
+    ),
   );
 }
 
@@ -277,12 +299,16 @@ function runSwitch(
       const decision: Decision = {
         id: `case ${keyOf(one)}`,
         arms: node.cases.map(({ test }) =>
-          test == null ? `\`${placeOf(node.discriminant, scope).text}\` is none of these` : `\`${placeOf(node.discriminant, scope).text}\` is ${placeOf(test, scope).text}`,
+          test == null
+            ? `\`${placeOf(node.discriminant, scope).text}\` is none of these`
+            : `\`${placeOf(node.discriminant, scope).text}\` is ${placeOf(test, scope).text}`,
         ),
         named: false,
         source: placeOf(node, scope).source,
       };
-      return decision.arms.length === 0 ? make(() => null) : fork(machine, decision, (arm) => make(() => from(arm)));
+      return decision.arms.length === 0
+        ? make(() => null)
+        : fork(machine, decision, (arm) => make(() => from(arm)));
     }),
   );
 }
@@ -360,7 +386,8 @@ function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
   if (node.type === "AssignmentExpression" && node.left.type === "Identifier") {
     const binding = bindingOf(scope, node.left.name);
     if (binding === null) return;
-    binding.value = node.operator === "=" ? machine.evaluate(node.right, scope) : unknownOf(machine, node, scope);
+    binding.value =
+      node.operator === "=" ? machine.evaluate(node.right, scope) : unknownOf(machine, node, scope);
     binding.make = null;
   } else if (
     node.type === "AssignmentExpression" &&
@@ -386,6 +413,16 @@ function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
     if (binding?.value?.kind !== "list") return;
     const more = node.arguments.map((one) => machine.evaluate(one, scope));
     binding.value = listOf([...binding.value.items, ...more]);
+  } else if (
+    node.type === "CallExpression" &&
+    node.callee.type === "MemberExpression" &&
+    node.callee.object.type === "Identifier" &&
+    node.callee.object.name === "Object" &&
+    node.arguments[0]?.type === "Identifier"
+  ) {
+    // `Object.assign(props, …)` for what it does to its first.
+    const binding = bindingOf(scope, node.arguments[0].name);
+    if (binding !== null) binding.value = unknownOf(machine, node, scope);
   }
 }
 
@@ -396,8 +433,13 @@ function forget(machine: Machine, node: Ast.Node, scope: Scope): void {
     if (binding !== null) binding.value = unknownOf(machine, at, scope);
   };
   everyNode(node, (at) => {
-    if (at.type === "AssignmentExpression" && at.left.type === "Identifier") lose(at.left.name, at);
-    const called = at.type === "CallExpression" && at.callee.type === "MemberExpression" ? at.callee.object : null;
+    if (at.type === "AssignmentExpression") {
+      const target = at.left.type === "MemberExpression" ? at.left.object : at.left;
+      if (target.type === "Identifier") lose(target.name, at);
+    }
+    if (at.type === "UpdateExpression" && at.argument.type === "Identifier") lose(at.argument.name, at);
+    const called =
+      at.type === "CallExpression" && at.callee.type === "MemberExpression" ? at.callee.object : null;
     if (called?.type === "Identifier") lose(called.name, at);
     return true;
   });

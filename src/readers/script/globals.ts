@@ -24,7 +24,9 @@ export function globalValue(machine: Machine, name: string): Value | null {
     case "String":
       return native(name, ([value], at) =>
         lift(machine, value ?? known(""), (one) =>
-          one.kind === "known" ? known(String(one.value)) : unknownAt(at.source, at.text, `String ${keyOf(one)}`, "string"),
+          one.kind === "known"
+            ? known(String(one.value))
+            : unknownAt(at.source, at.text, `String ${keyOf(one)}`, "string"),
         ),
       );
     case "Number":
@@ -52,14 +54,28 @@ export function globalValue(machine: Machine, name: string): Value | null {
       return objectOf([
         ["keys", ofObject(machine, (properties) => listOf([...properties.keys()].map(known)))],
         ["values", ofObject(machine, (properties) => listOf([...properties.values()]))],
-        ["entries", ofObject(machine, (properties) => listOf([...properties].map(([key, value]) => listOf([known(key), value]))))],
+        [
+          "entries",
+          ofObject(machine, (properties) =>
+            listOf([...properties].map(([key, value]) => listOf([known(key), value]))),
+          ),
+        ],
         ["freeze", native("freeze", ([value]) => value ?? known(undefined))],
         // What is written on a component changes nothing of what it renders.
         ["assign", native("assign", ([target]) => target ?? known(undefined))],
       ]);
     case "Array":
       return objectOf([
-        ["isArray", native("isArray", ([value], at) => value?.kind === "list" || value?.kind === "each" ? known(true) : value?.kind === "known" || value?.kind === "object" || value?.kind === "markup" ? known(false) : unknownAt(at.source, at.text, `isArray ${keyOf(value ?? known(0))}`, "boolean"))],
+        [
+          "isArray",
+          native("isArray", ([value], at) =>
+            value?.kind === "list" || value?.kind === "each"
+              ? known(true)
+              : value?.kind === "known" || value?.kind === "object" || value?.kind === "markup"
+                ? known(false)
+                : unknownAt(at.source, at.text, `isArray ${keyOf(value ?? known(0))}`, "boolean"),
+          ),
+        ],
         ["of", native("of", (items) => listOf(items))],
         ["from", native("from", ([value, fn], at) => arrayFrom(machine, value ?? known(undefined), fn, at))],
       ]);
@@ -81,7 +97,12 @@ const ofObject = (machine: Machine, make: (properties: ReadonlyMap<string, Value
 
 const LONGEST_MADE = 60;
 
-function arrayFrom(machine: Machine, value: Value, fn: Value | undefined, at: Parameters<NativeCall>[1]): Value {
+function arrayFrom(
+  machine: Machine,
+  value: Value,
+  fn: Value | undefined,
+  at: Parameters<NativeCall>[1],
+): Value {
   if (value.kind === "list")
     return fn === undefined ? value : machine.call(machine.member(value, "map", at), [fn], at);
   const length = value.kind === "object" ? value.properties.get("length") : undefined;

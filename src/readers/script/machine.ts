@@ -22,7 +22,10 @@ export interface Machine {
   readonly member: (object: Value, name: string, at: CallPlace) => Value;
   /** Binds the names of a pattern to the parts of a value. */
   readonly bindPattern: (pattern: Ast.Node, value: Value, scope: Scope) => void;
-  readonly markup: (node: Ast.JSXElement | Ast.JSXFragment, scope: Scope) => MarkupValue | TreeFragment | Value;
+  readonly markup: (
+    node: Ast.JSXElement | Ast.JSXFragment,
+    scope: Scope,
+  ) => MarkupValue | TreeFragment | Value;
   readonly hooks: Hooks;
   readonly state: MachineState;
 }
@@ -83,12 +86,13 @@ export function lift(
   );
 }
 
-export const unknownAt = (
-  source: Span,
-  text: string,
-  id: string,
-  type: UnknownType = "any",
-): Unknown => ({ kind: "unknown", id, text, source, type });
+export const unknownAt = (source: Span, text: string, id: string, type: UnknownType = "any"): Unknown => ({
+  kind: "unknown",
+  id,
+  text,
+  source,
+  type,
+});
 
 /** Does one thing or the other, as a value counts as true or not. */
 export function whether(

@@ -23,7 +23,7 @@ export function memberOf(machine: Machine, object: Value, name: string, at: Call
       case "object": {
         const own = one.properties.get(name) ?? one.lazy?.(name) ?? null;
         if (own !== null) return own;
-        return one.rest === null ? (objectMethods[name] ?? absent) : memberOfUnknown(one.rest, name, at);
+        return one.rest === null ? absent : memberOfUnknown(one.rest, name, at);
       }
       case "list":
         return listMember(machine, one, name, at);
@@ -32,7 +32,11 @@ export function memberOf(machine: Machine, object: Value, name: string, at: Call
       case "text":
         return textMember(one, name, at);
       case "known":
-        return typeof one.value === "string" ? stringMember(one.value, name, at) : isNullish(one) ? absent : unknownMember(one, name, at);
+        return typeof one.value === "string"
+          ? stringMember(one.value, name, at)
+          : isNullish(one)
+            ? absent
+            : unknownMember(one, name, at);
       case "unknown":
         return memberOfUnknown(one, name, at);
       case "function":
@@ -51,8 +55,7 @@ export function memberOf(machine: Machine, object: Value, name: string, at: Call
 export const memberOfUnknown = (object: Unknown, name: string, at: CallPlace): Value => {
   if (object.members !== undefined) return object.members(name);
   if (object.type === "list" || object.type === "any") {
-    const method = unknownListMethods[name];
-    if (method !== undefined) return method(object, at);
+    if (name === "map" || name === "flatMap") return native(name, () => itemOf(object));
   }
   if (object.type === "string" && textMethods.has(name)) return textNative(object.id, name, at);
   return unknownMember(object, name, at);
@@ -60,8 +63,6 @@ export const memberOfUnknown = (object: Unknown, name: string, at: CallPlace): V
 
 const unknownMember = (object: Value, name: string, at: CallPlace): Unknown =>
   unknownAt(at.source, at.text, `${keyOf(object)}.${name}`, name === "length" ? "number" : "any");
-
-const objectMethods: Readonly<Record<string, Value>> = {};
 
 /** Calls a function on one item, in a use of the component of its own: what is made anew there differs from item to item. */
 function onItem(machine: Machine, fn: Value, item: Value, index: Value, at: CallPlace): Value {
@@ -91,14 +92,20 @@ function listMember(machine: Machine, list: ListValue, name: string, at: CallPla
     case "map":
       return native(name, ([fn]) => listOf(each(fn)));
     case "flatMap":
-      return native(name, ([fn]) => listOf(each(fn).flatMap((one) => (one.kind === "list" ? one.items : [one]))));
+      return native(name, ([fn]) =>
+        listOf(each(fn).flatMap((one) => (one.kind === "list" ? one.items : [one]))),
+      );
     case "filter":
       return native(name, ([fn], place) => {
         const kept: Value[] = [];
         for (const [i, test] of each(fn).entries()) {
           const truth = test.kind === "either" ? null : truthOf(test);
           if (truth === null)
-            return { kind: "each", item: openItem(machine, list, place), source: unknownAt(place.source, place.text, `${keyOf(list)} filter`, "list") };
+            return {
+              kind: "each",
+              item: openItem(machine, list, place),
+              source: unknownAt(place.source, place.text, `${keyOf(list)} filter`, "list"),
+            };
           const item = items[i];
           if (truth && item !== undefined) kept.push(item);
         }
@@ -108,7 +115,8 @@ function listMember(machine: Machine, list: ListValue, name: string, at: CallPla
       return native(name, ([fn], place) => {
         for (const [i, test] of each(fn).entries()) {
           const truth = test.kind === "either" ? null : truthOf(test);
-          if (truth === null) return unknownAt(place.source, place.text, `${keyOf(list)} ${keyOf(test)} find`);
+          if (truth === null)
+            return unknownAt(place.source, place.text, `${keyOf(list)} ${keyOf(test)} find`);
           if (truth) return items[i] ?? absent;
         }
         return absent;
@@ -131,7 +139,8 @@ function listMember(machine: Machine, list: ListValue, name: string, at: CallPla
       );
     case "join":
       return native(name, ([separator]) => {
-        const between = separator?.kind === "known" && separator.value !== undefined ? String(separator.value) : ",";
+        const between =
+          separator?.kind === "known" && separator.value !== undefined ? String(separator.value) : ",";
         const parts: (string | Unknown)[] = [];
         for (const [i, item] of items.entries()) {
           if (i > 0) parts.push(between);
@@ -147,11 +156,18 @@ function listMember(machine: Machine, list: ListValue, name: string, at: CallPla
     case "slice":
       return native(name, ([from, to]) =>
         (from === undefined || from.kind === "known") && (to === undefined || to.kind === "known")
-          ? listOf(list.items.slice(Number(from?.value ?? 0), to === undefined || isNullish(to) ? undefined : Number(to.value)))
+          ? listOf(
+              list.items.slice(
+                Number(from?.value ?? 0),
+                to === undefined || isNullish(to) ? undefined : Number(to.value),
+              ),
+            )
           : unknown("list"),
       );
     case "concat":
-      return native(name, (more) => listOf([...list.items, ...more.flatMap((one) => (one.kind === "list" ? one.items : [one]))]));
+      return native(name, (more) =>
+        listOf([...list.items, ...more.flatMap((one) => (one.kind === "list" ? one.items : [one]))]),
+      );
     case "reverse":
     case "toReversed":
       return native(name, () => listOf([...list.items].reverse()));
@@ -219,31 +235,35 @@ const itemOf = (list: Unknown): EachValue => ({
   source: list,
 });
 
-const unknownListMethods: Readonly<Record<string, (list: Unknown, at: CallPlace) => Value>> = Object.fromEntries(
-  ["map", "flatMap"].map((name) => [
-    name,
-    (list: Unknown) => native(name, () => itemOf(list)),
-  ]),
-);
-
 /** Methods of texts whose answer is text again, with what they do to one that is known. */
-const textMethods = new Map<string, (text: string, args: readonly (string | number | undefined)[]) => string>([
-  ["toUpperCase", (text) => text.toUpperCase()],
-  ["toLowerCase", (text) => text.toLowerCase()],
-  ["toLocaleUpperCase", (text) => text.toUpperCase()],
-  ["toLocaleLowerCase", (text) => text.toLowerCase()],
-  ["trim", (text) => text.trim()],
-  ["toString", (text) => text],
-  ["concat", (text, more) => text + more.join("")],
-  ["charAt", (text, [at]) => text.charAt(Number(at ?? 0))],
-  ["slice", (text, [from, to]) => text.slice(Number(from ?? 0), to === undefined ? undefined : Number(to))],
-  ["substring", (text, [from, to]) => text.substring(Number(from ?? 0), to === undefined ? undefined : Number(to))],
-  ["repeat", (text, [times]) => text.repeat(Math.min(100, Math.max(0, Number(times ?? 0))))],
-  ["replace", (text, [from, to]) => text.replace(String(from), () => String(to))],
-  ["replaceAll", (text, [from, to]) => text.replaceAll(String(from), () => String(to))],
-  ["padStart", (text, [length, fill]) => text.padStart(Number(length), fill === undefined ? " " : String(fill))],
-  ["padEnd", (text, [length, fill]) => text.padEnd(Number(length), fill === undefined ? " " : String(fill))],
-]);
+const textMethods = new Map<string, (text: string, args: readonly (string | number | undefined)[]) => string>(
+  [
+    ["toUpperCase", (text) => text.toUpperCase()],
+    ["toLowerCase", (text) => text.toLowerCase()],
+    ["toLocaleUpperCase", (text) => text.toUpperCase()],
+    ["toLocaleLowerCase", (text) => text.toLowerCase()],
+    ["trim", (text) => text.trim()],
+    ["toString", (text) => text],
+    ["concat", (text, more) => text + more.join("")],
+    ["charAt", (text, [at]) => text.charAt(Number(at ?? 0))],
+    ["slice", (text, [from, to]) => text.slice(Number(from ?? 0), to === undefined ? undefined : Number(to))],
+    [
+      "substring",
+      (text, [from, to]) => text.substring(Number(from ?? 0), to === undefined ? undefined : Number(to)),
+    ],
+    ["repeat", (text, [times]) => text.repeat(Math.min(100, Math.max(0, Number(times ?? 0))))],
+    ["replace", (text, [from, to]) => text.replace(String(from), () => String(to))],
+    ["replaceAll", (text, [from, to]) => text.replaceAll(String(from), () => String(to))],
+    [
+      "padStart",
+      (text, [length, fill]) => text.padStart(Number(length), fill === undefined ? " " : String(fill)),
+    ],
+    [
+      "padEnd",
+      (text, [length, fill]) => text.padEnd(Number(length), fill === undefined ? " " : String(fill)),
+    ],
+  ],
+);
 
 const textTests = new Map<string, (text: string, what: string) => boolean>([
   ["includes", (text, what) => text.includes(what)],
@@ -252,7 +272,9 @@ const textTests = new Map<string, (text: string, what: string) => boolean>([
 ]);
 
 const textNative = (key: string, name: string, at: CallPlace): Value =>
-  native(name, (_, place) => unknownAt(place.source, place.text, `${key}.${name} ${at.source.start}`, "string"));
+  native(name, (_, place) =>
+    unknownAt(place.source, place.text, `${key}.${name} ${at.source.start}`, "string"),
+  );
 
 const textMember = (text: Text, name: string, at: CallPlace): Value =>
   textMethods.has(name) ? textNative(keyOf(text), name, at) : unknownMember(text, name, at);
@@ -262,9 +284,14 @@ function stringMember(text: string, name: string, at: CallPlace): Value {
   if (/^\d+$/.test(name)) return known(text[Number(name)]);
   const method = textMethods.get(name);
   const test = textTests.get(name);
-  if (method === undefined && test === undefined && name !== "split") return unknownMember(known(text), name, at);
+  if (method === undefined && test === undefined && name !== "split")
+    return unknownMember(known(text), name, at);
   return native(name, (args, place) => {
-    const unknown = unknownAt(place.source, place.text, `${JSON.stringify(text)}.${name}(${args.map(keyOf)})`);
+    const unknown = unknownAt(
+      place.source,
+      place.text,
+      `${JSON.stringify(text)}.${name}(${args.map(keyOf)})`,
+    );
     const plain: (string | number | undefined)[] = [];
     for (const arg of args) {
       if (arg.kind !== "known" || typeof arg.value === "boolean" || arg.value === null)

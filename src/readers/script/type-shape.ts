@@ -39,7 +39,14 @@ const plain = (type: UnknownType): Shape => ({ kind: "plain", type });
 const DEEPEST_TYPE = 12;
 
 /** Types that give back what they are given, as far as this goes. */
-const transparent = new Set(["Readonly", "PropsWithChildren", "NonNullable", "Required", "PropsWithRef", "Simplify"]);
+const transparent = new Set([
+  "Readonly",
+  "PropsWithChildren",
+  "NonNullable",
+  "Required",
+  "PropsWithRef",
+  "Simplify",
+]);
 
 const keywords: Readonly<Record<string, Shape>> = {
   TSStringKeyword: plain("string"),
@@ -63,10 +70,16 @@ export function shapeOf<M>({ node, module }: TypeIn<M>, names: TypeNames<M>, dep
     case "TSParenthesizedType":
       return inner(node.typeAnnotation);
     case "TSTypeOperator":
-      return node.operator === "keyof" ? keysOf(node.typeAnnotation, module, names) : inner(node.typeAnnotation);
+      return node.operator === "keyof"
+        ? keysOf(node.typeAnnotation, module, names)
+        : inner(node.typeAnnotation);
     case "TSLiteralType": {
       const { literal } = node;
-      if (literal.type === "StringLiteral" || literal.type === "NumericLiteral" || literal.type === "BooleanLiteral")
+      if (
+        literal.type === "StringLiteral" ||
+        literal.type === "NumericLiteral" ||
+        literal.type === "BooleanLiteral"
+      )
         return { kind: "literals", values: [literal.value], others: null };
       if (literal.type === "UnaryExpression" && literal.argument.type === "NumericLiteral")
         return { kind: "literals", values: [-literal.argument.value], others: null };
@@ -103,15 +116,13 @@ export function shapeOf<M>({ node, module }: TypeIn<M>, names: TypeNames<M>, dep
   }
 }
 
-function members(
-  written: readonly Ast.Node[],
-  inner: (node: Ast.Node) => Shape,
-): Shape {
+function members(written: readonly Ast.Node[], inner: (node: Ast.Node) => Shape): Shape {
   const found = new Map<string, Member>();
   let open = false;
   let index: Shape | null = null;
   for (const member of written) {
-    if (member.type === "TSIndexSignature") index = member.typeAnnotation ? inner(member.typeAnnotation) : anything;
+    if (member.type === "TSIndexSignature")
+      index = member.typeAnnotation ? inner(member.typeAnnotation) : anything;
     else if (member.type === "TSPropertySignature" || member.type === "TSMethodSignature") {
       const name =
         member.key.type === "Identifier" && !member.computed
@@ -158,8 +169,10 @@ function reference<M>(
   if (found !== null) return shapeOf(found, names, depth + 1);
   if ((written.name === "Array" || written.name === "ReadonlyArray") && first !== undefined)
     return { kind: "list", item: inner(first) };
-  if (written.name === "Record" && first !== undefined && second !== undefined) return record(inner(first), inner(second));
-  if (written.name === "Partial" && first !== undefined) return everyMember(inner(first), (m) => ({ ...m, optional: true }));
+  if (written.name === "Record" && first !== undefined && second !== undefined)
+    return record(inner(first), inner(second));
+  if (written.name === "Partial" && first !== undefined)
+    return everyMember(inner(first), (m) => ({ ...m, optional: true }));
   if ((written.name === "Omit" || written.name === "Pick") && first !== undefined && second !== undefined)
     return chosen(inner(first), inner(second), written.name === "Pick");
   return anything;
@@ -167,7 +180,10 @@ function reference<M>(
 
 /** Type arguments, under the names that parsers have given them. */
 export const typeArguments = (node: object): readonly Ast.Node[] => {
-  const holder = node as { typeParameters?: { params?: Ast.Node[] } | null; typeArguments?: { params?: Ast.Node[] } | null };
+  const holder = node as {
+    typeParameters?: { params?: Ast.Node[] } | null;
+    typeArguments?: { params?: Ast.Node[] } | null;
+  };
   return holder.typeParameters?.params ?? holder.typeArguments?.params ?? [];
 };
 
@@ -255,7 +271,9 @@ function itemsOf<M>(
     const items =
       value?.kind === "list" ? value.items : value?.kind === "object" ? [...value.properties.values()] : [];
     const values = items.flatMap((item) => (item.kind === "known" ? [item.value] : []));
-    return values.length > 0 && values.length === items.length ? { kind: "literals", values, others: null } : anything;
+    return values.length > 0 && values.length === items.length
+      ? { kind: "literals", values, others: null }
+      : anything;
   }
   const shape = inner(object);
   if (shape.kind === "list") return shape.item;

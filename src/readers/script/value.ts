@@ -1,8 +1,8 @@
+import type * as Ast from "@babel/types";
 import type { ComponentFrame, Span } from "../../core/document/node.ts";
 import type { Decision, Either } from "../../core/worlds/decision.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
 import type { Scope } from "./scope.ts";
-import type * as Ast from "@babel/types";
 
 /** What an expression comes to, as far as source tells. */
 export type Value =
@@ -181,7 +181,11 @@ export const objectOf = (
 
 export const listOf = (items: readonly Value[]): ListValue => ({ kind: "list", items });
 
-export const native = (name: string, call: NativeValue["call"]): NativeValue => ({ kind: "native", name, call });
+export const native = (name: string, call: NativeValue["call"]): NativeValue => ({
+  kind: "native",
+  name,
+  call,
+});
 
 /** One of several values; one where all are the same. */
 export function joinedKnown(decision: Decision, arms: readonly Value[]): Value {

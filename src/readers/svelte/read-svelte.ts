@@ -51,7 +51,10 @@ function parsed(text: string, errors: ScriptError[]): AST.Root | null {
   try {
     return parse(text, { modern: true });
   } catch (error) {
-    const { message, start } = error as { readonly message: string; readonly start?: { readonly character: number } };
+    const { message, start } = error as {
+      readonly message: string;
+      readonly start?: { readonly character: number };
+    };
     errors.push({ message: message.split("\n")[0] ?? message, offset: start?.character ?? 0 });
   }
   try {

@@ -1,6 +1,12 @@
 import type * as Ast from "@babel/types";
 import type { AST } from "svelte/compiler";
-import type { TemplateAttribute, TemplateBranch, TemplateElement, TemplateNode, TemplateSlot } from "../components/source-module.ts";
+import type {
+  TemplateAttribute,
+  TemplateBranch,
+  TemplateElement,
+  TemplateNode,
+  TemplateSlot,
+} from "../components/source-module.ts";
 import { parseValue } from "../script/parse-script.ts";
 
 interface Placed {
@@ -12,7 +18,11 @@ type Parent = { readonly nodes: readonly AnyNode[] };
 type AnyNode = AST.Fragment["nodes"][number];
 
 /** Svelte's markup as every framework's. Expressions are parsed anew, so that all have trees of one kind. */
-export function svelteTemplate(fragment: AST.Fragment, text: string, typescript: boolean): readonly TemplateNode[] {
+export function svelteTemplate(
+  fragment: AST.Fragment,
+  text: string,
+  typescript: boolean,
+): readonly TemplateNode[] {
   const expression = (node: unknown): Ast.Expression | null => {
     const { start, end } = node as Placed;
     return parseValue(text.slice(start, end), { start, typescript, jsx: false });
@@ -64,7 +74,10 @@ export function svelteTemplate(fragment: AST.Fragment, text: string, typescript:
             kind: "each",
             list: expression(node.expression),
             item: node.context === null ? null : pattern(node.context),
-            index: node.index === undefined ? null : ({ type: "Identifier", name: node.index, start, end } as Ast.Identifier),
+            index:
+              node.index === undefined
+                ? null
+                : ({ type: "Identifier", name: node.index, start, end } as Ast.Identifier),
             extra: [],
             children: nodes(node.body),
             empty: node.fallback === undefined ? [] : nodes(node.fallback),
@@ -136,7 +149,13 @@ export function svelteTemplate(fragment: AST.Fragment, text: string, typescript:
   }
 
   function element(
-    node: AST.RegularElement | AST.SvelteElement | AST.Component | AST.SvelteComponent | AST.SvelteSelf | AST.TitleElement,
+    node:
+      | AST.RegularElement
+      | AST.SvelteElement
+      | AST.Component
+      | AST.SvelteComponent
+      | AST.SvelteSelf
+      | AST.TitleElement,
     tag: string,
     dynamic: Ast.Node | null,
     isComponent: boolean,
@@ -162,57 +181,82 @@ export function svelteTemplate(fragment: AST.Fragment, text: string, typescript:
   }
 
   function attributes(written: readonly unknown[], isComponent: boolean): readonly TemplateAttribute[] {
-    return (written as readonly (AST.RegularElement["attributes"][number])[]).flatMap((attribute): readonly TemplateAttribute[] => {
-      const { start, end } = attribute;
-      switch (attribute.type) {
-        case "Attribute":
-          return [plainAttribute(attribute, isComponent)];
-        case "SpreadAttribute":
-          return [{ kind: "spread", expression: expression(attribute.expression), start, end }];
-        case "OnDirective":
-          return [
-            {
-              kind: "listener",
-              event: attribute.name,
-              expression: attribute.expression === null ? null : expression(attribute.expression),
-              code: attribute.expression === null ? "" : codeOf(attribute.expression),
-              start,
-              end,
-            },
-          ];
-        case "BindDirective":
-          return attribute.name === "this"
-            ? [{ kind: "opaque", name: "bind:this", start, end }]
-            : [{ kind: "model", name: attribute.name, expression: expression(attribute.expression), start, end }];
-        case "ClassDirective":
-          return [{ kind: "toggle", name: "class", token: attribute.name, test: expression(attribute.expression), start, end }];
-        case "StyleDirective":
-          return attribute.value === true
-            ? []
-            : [
-                {
-                  kind: "parts",
-                  name: "style",
-                  parts: [`${attribute.name}: `, ...partsOf(attribute.value), "; "],
-                  start,
-                  end,
-                },
-              ];
-        case "LetDirective":
-        case "AnimateDirective":
-        case "TransitionDirective":
-          return [];
-        default:
-          return [{ kind: "opaque", name: attribute.type, start, end }];
-      }
-    });
+    return (written as readonly AST.RegularElement["attributes"][number][]).flatMap(
+      (attribute): readonly TemplateAttribute[] => {
+        const { start, end } = attribute;
+        switch (attribute.type) {
+          case "Attribute":
+            return [plainAttribute(attribute, isComponent)];
+          case "SpreadAttribute":
+            return [{ kind: "spread", expression: expression(attribute.expression), start, end }];
+          case "OnDirective":
+            return [
+              {
+                kind: "listener",
+                event: attribute.name,
+                expression: attribute.expression === null ? null : expression(attribute.expression),
+                code: attribute.expression === null ? "" : codeOf(attribute.expression),
+                start,
+                end,
+              },
+            ];
+          case "BindDirective":
+            return attribute.name === "this"
+              ? [{ kind: "opaque", name: "bind:this", start, end }]
+              : [
+                  {
+                    kind: "model",
+                    name: attribute.name,
+                    expression: expression(attribute.expression),
+                    start,
+                    end,
+                  },
+                ];
+          case "ClassDirective":
+            return [
+              {
+                kind: "toggle",
+                name: "class",
+                token: attribute.name,
+                test: expression(attribute.expression),
+                start,
+                end,
+              },
+            ];
+          case "StyleDirective":
+            return attribute.value === true
+              ? []
+              : [
+                  {
+                    kind: "parts",
+                    name: "style",
+                    parts: [`${attribute.name}: `, ...partsOf(attribute.value), "; "],
+                    start,
+                    end,
+                  },
+                ];
+          case "LetDirective":
+          case "AnimateDirective":
+          case "TransitionDirective":
+            return [];
+          default:
+            return [{ kind: "opaque", name: attribute.type, start, end }];
+        }
+      },
+    );
   }
 
   function plainAttribute(attribute: AST.Attribute, isComponent: boolean): TemplateAttribute {
     const { name, value, start, end } = attribute;
     if (value === true)
       return isComponent
-        ? { kind: "value", name, expression: { type: "BooleanLiteral", value: true, start, end } as Ast.Node, start, end }
+        ? {
+            kind: "value",
+            name,
+            expression: { type: "BooleanLiteral", value: true, start, end } as Ast.Node,
+            start,
+            end,
+          }
         : { kind: "text", name, value: "", start, end };
     const single = Array.isArray(value) ? (value.length === 1 ? value[0] : null) : value;
     if (single?.type === "ExpressionTag") {
@@ -220,7 +264,14 @@ export function svelteTemplate(fragment: AST.Fragment, text: string, typescript:
       const event = isComponent ? null : /^on([a-z]+)$/.exec(name);
       return event === null
         ? { kind: "value", name, expression: made, start, end }
-        : { kind: "listener", event: event[1] ?? "", expression: made, code: codeOf(single.expression), start, end };
+        : {
+            kind: "listener",
+            event: event[1] ?? "",
+            expression: made,
+            code: codeOf(single.expression),
+            start,
+            end,
+          };
     }
     if (single?.type === "Text") return { kind: "text", name, value: single.data, start, end };
     return { kind: "parts", name, parts: partsOf(value), start, end };
@@ -239,7 +290,8 @@ export function svelteTemplate(fragment: AST.Fragment, text: string, typescript:
 
 function staticText(attributes: readonly unknown[], name: string): string | null {
   for (const attribute of attributes as readonly AST.Attribute[]) {
-    if (attribute.type !== "Attribute" || attribute.name !== name || !Array.isArray(attribute.value)) continue;
+    if (attribute.type !== "Attribute" || attribute.name !== name || !Array.isArray(attribute.value))
+      continue;
     const [first] = attribute.value;
     if (first?.type === "Text") return first.data;
   }
@@ -248,10 +300,18 @@ function staticText(attributes: readonly unknown[], name: string): string | null
 
 /** Where the start tag ends: after its last attribute, at the next `>`. */
 function startTagEnd(
-  node: { readonly start: number; readonly end: number; readonly attributes: readonly unknown[]; readonly fragment: Parent },
+  node: {
+    readonly start: number;
+    readonly end: number;
+    readonly attributes: readonly unknown[];
+    readonly fragment: Parent;
+  },
   text: string,
 ): number {
-  const last = (node.attributes as readonly Placed[]).reduce((at, attribute) => Math.max(at, attribute.end), node.start + 1);
+  const last = (node.attributes as readonly Placed[]).reduce(
+    (at, attribute) => Math.max(at, attribute.end),
+    node.start + 1,
+  );
   const close = text.indexOf(">", last);
   return close < 0 ? node.end : close + 1;
 }

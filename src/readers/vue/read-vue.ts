@@ -1,7 +1,7 @@
 import type * as Ast from "@babel/types";
 import { parse, type SFCBlock } from "@vue/compiler-sfc";
-import type { ReadParts } from "../components/template-parts.ts";
 import type { StylePart } from "../components/source-module.ts";
+import type { ReadParts } from "../components/template-parts.ts";
 import { parseScript, type ScriptError } from "../script/parse-script.ts";
 import { type VueNode, vueTemplate } from "./vue-template.ts";
 
@@ -12,7 +12,9 @@ export function readVue(text: string, file: string): ReadParts {
     message: error.message,
     offset: ("loc" in error ? error.loc?.start.offset : undefined) ?? 0,
   }));
-  const typescript = [descriptor.script, descriptor.scriptSetup].some((block) => /^tsx?$/.test(block?.lang ?? ""));
+  const typescript = [descriptor.script, descriptor.scriptSetup].some((block) =>
+    /^tsx?$/.test(block?.lang ?? ""),
+  );
   const program = (block: SFCBlock | null): Ast.Program | null => {
     if (block === null || block.src !== undefined) return null;
     const parsed = parseScript(block.content, {
@@ -28,7 +30,10 @@ export function readVue(text: string, file: string): ReadParts {
   const setup = program(descriptor.scriptSetup);
   const { template } = descriptor;
   // Markup in another language than HTML is not read.
-  const nodes = template?.ast === undefined || (template.lang ?? "html") !== "html" ? [] : (template.ast.children as readonly VueNode[]);
+  const nodes =
+    template?.ast === undefined || (template.lang ?? "html") !== "html"
+      ? []
+      : (template.ast.children as readonly VueNode[]);
   const styles = descriptor.styles.flatMap((style): StylePart[] =>
     style.src !== undefined || (style.lang ?? "css") !== "css"
       ? []
@@ -37,11 +42,18 @@ export function readVue(text: string, file: string): ReadParts {
             text: style.content,
             start: style.loc.start.offset,
             scoped: style.scoped === true,
-            module: style.module === undefined || style.module === false ? null : style.module === true ? "$style" : style.module,
+            module:
+              style.module === undefined || style.module === false
+                ? null
+                : style.module === true
+                  ? "$style"
+                  : style.module,
           },
         ],
   );
-  const outer = [descriptor.script, descriptor.scriptSetup, template, ...descriptor.styles].flatMap((block) => block?.src ?? []);
+  const outer = [descriptor.script, descriptor.scriptSetup, template, ...descriptor.styles].flatMap(
+    (block) => block?.src ?? [],
+  );
   return {
     parts: {
       script: isSetup ? setup : plain,
@@ -54,7 +66,9 @@ export function readVue(text: string, file: string): ReadParts {
     // A style in another language is turned into CSS before anybody sees it: its colours are not known.
     imports: [
       ...outer,
-      ...descriptor.styles.flatMap((style, i) => ((style.lang ?? "css") === "css" ? [] : [`./${file}.${i}.${style.lang}`])),
+      ...descriptor.styles.flatMap((style, i) =>
+        (style.lang ?? "css") === "css" ? [] : [`./${file}.${i}.${style.lang}`],
+      ),
     ],
   };
 }

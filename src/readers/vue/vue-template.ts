@@ -1,5 +1,10 @@
 import type * as Ast from "@babel/types";
-import type { TemplateAttribute, TemplateElement, TemplateNode, TemplateSlot } from "../components/source-module.ts";
+import type {
+  TemplateAttribute,
+  TemplateElement,
+  TemplateNode,
+  TemplateSlot,
+} from "../components/source-module.ts";
 import { parseValue } from "../script/parse-script.ts";
 
 interface Place {
@@ -128,20 +133,25 @@ export function vueTemplate(nodes: readonly VueNode[], typescript: boolean): rea
     const [start, end] = [node.loc.start.offset, node.loc.end.offset];
     const children = node.children ?? [];
     if (tag === "slot") {
-      const name = props.find((prop) => prop.type !== DIRECTIVE && prop.name === "name")?.value?.content ?? null;
+      const name =
+        props.find((prop) => prop.type !== DIRECTIVE && prop.name === "name")?.value?.content ?? null;
       const isOpen = props.some((prop) => prop.type === DIRECTIVE && prop.arg?.content === "name");
       return [
         {
           kind: "outlet",
           name: isOpen ? "(open)" : name,
-          attributes: attributes(props.filter((prop) => prop.name !== "name"), false),
+          attributes: attributes(
+            props.filter((prop) => prop.name !== "name"),
+            false,
+          ),
           fallback: siblings(children),
           start,
           end,
         },
       ];
     }
-    if (tag === "template" && directive(node, "slot") === null && !props.some(isPlain)) return siblings(children);
+    if (tag === "template" && directive(node, "slot") === null && !props.some(isPlain))
+      return siblings(children);
     return [element(node, tag, props, children, start, end)];
   }
 
@@ -153,12 +163,21 @@ export function vueTemplate(nodes: readonly VueNode[], typescript: boolean): rea
     start: number,
     end: number,
   ): TemplateElement {
-    const is = props.find((prop) => (prop.type === DIRECTIVE ? prop.arg?.content === "is" : prop.name === "is"));
-    const dynamic = tag !== "component" || is === undefined ? null : is.exp === undefined ? textNode(is) : expression(is.exp);
+    const is = props.find((prop) =>
+      prop.type === DIRECTIVE ? prop.arg?.content === "is" : prop.name === "is",
+    );
+    const dynamic =
+      tag !== "component" || is === undefined
+        ? null
+        : is.exp === undefined
+          ? textNode(is)
+          : expression(is.exp);
     const isComponent = node.tagType === 1;
     const content = contentOf(props);
     const whole = directive(node, "slot");
-    const named = children.filter((child) => child.type === ELEMENT && child.tag === "template" && directive(child, "slot") !== null);
+    const named = children.filter(
+      (child) => child.type === ELEMENT && child.tag === "template" && directive(child, "slot") !== null,
+    );
     const slots: TemplateSlot[] = named.map((child) => slotOf(child));
     const others = siblings(children.filter((child) => !named.includes(child)));
     if (whole !== null && whole.exp !== undefined)
@@ -167,7 +186,10 @@ export function vueTemplate(nodes: readonly VueNode[], typescript: boolean): rea
       kind: "element",
       tag,
       dynamic,
-      attributes: attributes(props.filter((prop) => prop !== is || tag !== "component"), isComponent),
+      attributes: attributes(
+        props.filter((prop) => prop !== is || tag !== "component"),
+        isComponent,
+      ),
       children: content ?? (whole === null || whole.exp === undefined ? others : []),
       slots,
       start,
@@ -211,13 +233,32 @@ export function vueTemplate(nodes: readonly VueNode[], typescript: boolean): rea
           if (prop.arg === undefined) return [{ kind: "spread", expression: value, start, end }];
           if (!prop.arg.isStatic) return [{ kind: "spread", expression: null, start, end }];
           if (prop.arg.content === "key" || prop.arg.content === "ref") return [];
-          return [{ kind: "value", name: prop.arg.content, expression: value ?? sameName(prop.arg), start, end }];
+          return [
+            { kind: "value", name: prop.arg.content, expression: value ?? sameName(prop.arg), start, end },
+          ];
         case "on":
           return prop.arg?.isStatic === true
-            ? [{ kind: "listener", event: prop.arg.content, expression: value, code: codeOf(prop), start, end }]
+            ? [
+                {
+                  kind: "listener",
+                  event: prop.arg.content,
+                  expression: value,
+                  code: codeOf(prop),
+                  start,
+                  end,
+                },
+              ]
             : [{ kind: "opaque", name: "v-on", start, end }];
         case "model":
-          return [{ kind: "model", name: isComponent ? (prop.arg?.content ?? "modelValue") : "value", expression: value, start, end }];
+          return [
+            {
+              kind: "model",
+              name: isComponent ? (prop.arg?.content ?? "modelValue") : "value",
+              expression: value,
+              start,
+              end,
+            },
+          ];
         case "show":
           return [{ kind: "toggle", name: "style", token: "display", test: value, start, end }];
         case "text":
@@ -250,14 +291,27 @@ const isPlain = (prop: VueProp): boolean => prop.type !== DIRECTIVE;
 /** What a handler does; a modifier that keeps the event from others does nothing by itself. */
 const codeOf = ({ exp, modifiers }: VueProp): string =>
   exp === undefined || exp.content.trim() === ""
-    ? (modifiers ?? []).map(({ content }) => (content === "prevent" ? "event.preventDefault()" : content === "stop" ? "event.stopPropagation()" : "")).join(";")
+    ? (modifiers ?? [])
+        .map(({ content }) =>
+          content === "prevent"
+            ? "event.preventDefault()"
+            : content === "stop"
+              ? "event.stopPropagation()"
+              : "",
+        )
+        .join(";")
     : exp.content;
 
 const directive = (node: VueNode, ...names: readonly string[]): VueProp | null =>
   (node.props ?? []).find((prop) => prop.type === DIRECTIVE && names.includes(prop.name)) ?? null;
 
 const textNode = (prop: VueProp): Ast.Node =>
-  ({ type: "StringLiteral", value: prop.value?.content ?? "", start: prop.loc.start.offset, end: prop.loc.end.offset }) as Ast.Node;
+  ({
+    type: "StringLiteral",
+    value: prop.value?.content ?? "",
+    start: prop.loc.start.offset,
+    end: prop.loc.end.offset,
+  }) as Ast.Node;
 
 /** The start tag ends after its last attribute; Vue's parser does not say where. */
 function startTagEnd(node: VueNode, props: readonly VueProp[], start: number): number {

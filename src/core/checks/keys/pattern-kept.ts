@@ -35,6 +35,8 @@ function judge(widget: ElementNode, scene: Scene): Verdict {
   if (first === undefined || widget.tag === "select") return inapplicable;
   if (!isAlive(scene)) return inapplicable;
   const answers = [widget, ...inside, ...elementsAround(scene, widget)].some(listensForKeys);
+  // A field beside the widget may move through it and keep the focus.
+  if (scene.document.kind === "component" && scene.page.index.elements.some(listensForKeys)) return passed;
   if (answers || scriptsMay(scene, /key(?:down|up|press)/)) return passed;
   const word = spokenRole(scene.role(widget).role as Role, {}, null);
   const names = out.map((element) => scene.name(element).text).filter((name) => name !== "");

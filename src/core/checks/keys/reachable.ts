@@ -40,6 +40,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     return passed;
   const handler = pointerHandlerOf(element)?.code ?? "";
   if (reachableHandlers(scene).has(handler)) return passed;
+  // A widget of many items answers a click on any of them in one place.
+  if (composites.has(scene.role(element).role ?? "generic")) return passed;
   for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
     const { role } = scene.role(up);
     if (role !== null && composites.has(role)) return passed;
@@ -52,6 +54,23 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       `A click anywhere on this <${element.tag}> does something. Does ${describe(inside)} inside it do the same from the keyboard?`,
     );
   }
+  // Pressing without a click may begin to drag, or keep the focus where it is.
+  if (pointerHandlerOf(element)?.event.endsWith("click") !== true)
+    return cantTell(
+      `Pressing this <${element.tag}> does something. Can the same be done with a key?`,
+      ask("Give people a control that does the same, or let keys do it."),
+    );
+  // Nothing is there to press: a veil behind a dialog, a strip to drag.
+  if (
+    element.children.length === 0 &&
+    element.tag !== "input" &&
+    element.tag !== "button" &&
+    element.tag !== "a"
+  )
+    return cantTell(
+      `A click on this empty <${element.tag}> does something. Can the same be done with a key?`,
+      ask("Give people a button that does the same."),
+    );
   const own = scene.name(element).text;
   if (tabindexOf(element) !== null) {
     return failed(

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { attributeText } from "../../document/written.ts";
+import { attributeText, attributeToken } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute } from "../../repair/attribute-edits.ts";
 import { ask, withEdits } from "../../repair/edit.ts";
@@ -32,6 +32,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const { role, from } = scene.role(element);
   if (from !== "role attribute" || role === null || !Object.hasOwn(elementFor, role)) return inapplicable;
   if (!plain.has(element.tag) || element.attributes.has("href")) return passed;
+  // HTML has no link that is out of use, and no field for text with formats.
+  if (role === "link" && element.tag === "a" && attributeToken(element, "aria-disabled") === "true")
+    return passed;
+  if (role === "textbox" && element.attributes.has("contenteditable")) return passed;
   const imitated = elementFor[role as keyof typeof elementFor];
   const details = { facts: { role }, ...at(element, "role") };
   if (role === "heading") {
@@ -76,6 +80,8 @@ export const nativeFirst = {
       `<a href="x" role="button">Book</a>`,
       `<div role="tab" aria-selected="true">Fees</div>`,
       `<section role="banner"></section>`,
+      `<a role="link" aria-disabled="true">Slips</a>`,
+      `<div role="textbox" contenteditable="true" aria-label="Remarks"></div>`,
     ],
     broken: [
       `<div role="button" tabindex="0">Book</div>`,
