@@ -175,6 +175,7 @@ class Audit {
       settingsFor,
       scene: { device, themes, colourSchemes, palette },
       sheets: sources.sheets,
+      exceptions: this.#exceptions,
       told: (span) => {
         const place = this.#texts.place(span);
         return place === null ? span.file : `${place.file}:${place.line}`;
@@ -192,6 +193,7 @@ class Audit {
         ),
       );
       this.#count(result.run);
+      this.#accepted += result.run.allowed;
       this.#subjects.push({
         id,
         target: sources.entries.find(({ path }) => path === result.found.module.path)?.target ?? id,

@@ -13,6 +13,7 @@ import type { SourceModule } from "../readers/components/source-module.ts";
 import type { PageCheckSettings } from "./check-plan.ts";
 import { roleOfContext } from "./component-context.ts";
 import { applied, sheetsReached } from "./component-sheets.ts";
+import type { ExceptionBook } from "./exception-book.ts";
 
 /** A finding at the place to change. */
 export interface PlacedFinding {
@@ -41,6 +42,7 @@ export interface ComponentAuditRequest {
   readonly scene: SceneOptions;
   /** Stylesheets that every page has. */
   readonly sheets: readonly Sheet[];
+  readonly exceptions: ExceptionBook;
   /** How a place is told in a sentence: `file:line`. */
   readonly told: (span: Span) => string;
 }
@@ -77,19 +79,22 @@ export class ComponentAudit {
   }
 
   #judge(found: FoundComponent, tree: ComposedTree, isIsland = false) {
-    const { checks, settingsFor, scene: options, sheets: shared, modules } = this.#request;
+    const { checks, settingsFor, scene: options, sheets: shared, modules, exceptions } = this.#request;
     const settings = settingsFor(found.module.file);
     const running = checks.filter((check) => !settings(check).off);
     const { sheets, known } = sheetsReached(found.module, modules, this.#parsed);
     const scenes = new Map<WorldDocument, Scene>();
     let first: { readonly scene: Scene; readonly run: RunResult } | null = null;
-    const audit = (world: WorldDocument): readonly Finding[] => {
-      const scene = sceneFromSource(world.document, applied([...shared, ...sheets], world.document), {
+    const audit = (world: WorldDocument, only?: ReadonlySet<string>): readonly Finding[] => {
+      const styles = applied([...shared, ...sheets], world.document);
+      const scene = sceneFromSource(world.document, styles, {
         ...options,
         stylesKnown: known,
       });
       scenes.set(world, scene);
-      const run = runChecks(scene, running, ["failed", "cantTell"], settings);
+      const chosen = only === undefined ? running : running.filter((check) => only.has(check.id));
+      const { allows } = exceptions.ofPage(world.document, styles);
+      const run = runChecks(scene, chosen, ["failed", "cantTell"], settings, allows);
       first ??= { scene, run };
       return run.findings.filter((finding) => roleOfContext(found, scene, finding, isIsland) !== "decides");
     };
@@ -172,13 +177,15 @@ export class ComponentAudit {
     for (let at = frames.length - 1; at > 0; at--) {
       const frame = frames[at];
       if (frame === undefined || this.#faultsAlone(frame.definition).has(key)) break;
+      // Who gives nothing decides nothing.
+      if (this.#request.composer.definedAt(frame.definition)?.component.takesProps === false) break;
       level = at;
     }
     return level;
   }
 
   #message(
-    { finding, element, outcome, when }: JudgedFinding,
+    { finding, element, outcome, when, mayBeMended }: JudgedFinding,
     call: { readonly name: string } | null,
   ): string {
     const so = when.length === 0 ? "" : ` It is so when ${when.join(" and ")}.`;
@@ -187,7 +194,9 @@ export class ComponentAudit {
         ? ""
         : ` This use of ${call.name} decides it: the <${element.tag}> stands at ${this.#request.told(element.source)}.`;
     if (outcome === "cantTell" && finding.outcome === "failed")
-      return `Can it be that ${when.length === 0 ? "nothing is given here" : when.join(" and ")}? Then: ${finding.message}`;
+      return mayBeMended
+        ? `Does what is not in this source mend it? If not: ${finding.message}`
+        : `Can it be that ${when.length === 0 ? "nothing is given here" : when.join(" and ")}? Then: ${finding.message}`;
     return `${finding.message}${so}${where}`;
   }
 }

@@ -1,7 +1,8 @@
 import type { ElementNode } from "../document/node.ts";
 import type { Finding } from "../findings/verdict.ts";
 import type { Decision } from "./decision.ts";
-import type { ComposedTree, TreeElement } from "./tree.ts";
+import { type Filling, filled, fillings, hasHoles } from "./probe.ts";
+import type { ComposedTree, TreeElement, TreeNode } from "./tree.ts";
 import {
   armIn,
   decisionsIn,
@@ -12,8 +13,8 @@ import {
   type WorldDocument,
 } from "./world.ts";
 
-/** What checks say of one world. */
-export type AuditWorld = (world: WorldDocument) => readonly Finding[];
+/** What checks say of one world; of all that run, or of those that are named. */
+export type AuditWorld = (world: WorldDocument, only?: ReadonlySet<string>) => readonly Finding[];
 
 /** A finding of a composed tree, true whatever is open, or with what it hangs on. */
 export interface JudgedFinding {
@@ -24,6 +25,8 @@ export interface JudgedFinding {
   readonly outcome: "failed" | "cantTell";
   /** What must hold for the fault to show; empty where it shows always. */
   readonly when: readonly string[];
+  /** Whether what source leaves out may take it away. */
+  readonly mayBeMended: boolean;
 }
 
 /** How many worlds are looked at for one tree to find faults, and how many elements in all of them together. */
@@ -37,8 +40,8 @@ const MORE_ELEMENTS = 160_000;
 /** What hangs on more than this at once is asked, however sure each is: hardly anybody gives all of it together. */
 const MOST_TOGETHER = 2;
 
-/** Of how many decisions of a tree each is turned to see whether a fault hangs on it. */
-const MOST_TURNED = 10;
+/** Of how many decisions of a tree each is turned to see whether a fault hangs on it, the nearest first. */
+const MOST_TURNED = 24;
 
 interface Seen {
   readonly world: World;
@@ -56,6 +59,10 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
   const decisions = decisionsIn(tree.children);
   const seen = new Map<string, Seen>();
   const numbers = new Map<TreeElement, number>();
+  const elementNumbers = new Map<ElementNode, number>();
+  /** For each world the faults that stay, by filling. */
+  const borneOut = new Map<WorldDocument, readonly ReadonlySet<string>[]>();
+  let parents: ReadonlyMap<TreeElement, TreeElement | null> | null = null;
   let budget = MOST_ELEMENTS;
   let most = MOST_WORLDS;
 
@@ -101,38 +108,109 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
       const element = document.origins.get(finding.element as ElementNode);
       if (element === undefined) continue;
       const at = { finding, element, world: document };
-      if (finding.outcome === "cantTell") judged.set(key, { ...at, outcome: "cantTell", when: [] });
-      else judged.set(key, { ...at, ...hangsOn(key, element, world) });
+      const when: readonly string[] = [];
+      if (finding.outcome === "cantTell")
+        judged.set(key, { ...at, outcome: "cantTell", when, mayBeMended: false });
+      else if (holesMayMend(document, finding))
+        judged.set(key, { ...at, outcome: "cantTell", when, mayBeMended: true });
+      else judged.set(key, { ...at, ...hangsOn(key, element, world), mayBeMended: false });
     }
   }
   return [...judged.values()];
 
+  /** Whether something that may stand in the holes of a world takes a fault away. */
+  function holesMayMend(world: WorldDocument, { check, element }: Finding): boolean {
+    let bearing = borneOut.get(world);
+    if (bearing === undefined) {
+      bearing = hasHoles(world.document) ? fillings.map((filling) => faultsIn(world, filling)) : [];
+      borneOut.set(world, bearing);
+    }
+    return bearing.some((faults) => !faults.has(`${check} ${elementNumber(element)}`));
+  }
+
+  function faultsIn(world: WorldDocument, filling: Filling): ReadonlySet<string> {
+    const { document, originals } = filled(world.document, filling);
+    const failing = new Set(
+      [...(seenIn(world)?.findings.values() ?? [])].flatMap((finding) =>
+        finding.outcome === "failed" ? finding.check : [],
+      ),
+    );
+    const found = audit({ document, origins: new Map() }, failing);
+    return new Set(
+      found.flatMap(({ check, outcome, element }) => {
+        const original = originals.get(element);
+        return outcome === "failed" && original !== undefined ? `${check} ${elementNumber(original)}` : [];
+      }),
+    );
+  }
+
+  function elementNumber(element: ElementNode): number {
+    let number = elementNumbers.get(element);
+    if (number === undefined) {
+      number = elementNumbers.size;
+      elementNumbers.set(element, number);
+    }
+    return number;
+  }
+
+  function seenIn(world: WorldDocument): Seen | undefined {
+    return [...seen.values()].find(({ document }) => document === world);
+  }
+
   /** Which decisions, turned by themselves, take a fault away. */
   function hangsOn(key: string, element: TreeElement, world: World): Pick<JudgedFinding, "outcome" | "when"> {
-    const own = decisionsIn([element]);
-    const near = [...new Map([...own, ...decisions].map((decision) => [decision.id, decision])).values()];
+    const near = [
+      ...new Map([...decisionsAbout(element), ...decisions].map((one) => [one.id, one])).values(),
+    ];
+    const passes = (other: Seen) =>
+      other.exists.has(element) && other.findings.get(key)?.outcome !== "failed";
     const rescuing: Decision[] = [];
-    let isSure = true;
-    for (const decision of near.slice(0, Math.max(own.length, MOST_TURNED))) {
+    for (const decision of near.slice(0, MOST_TURNED)) {
       const here = armIn(world, decision);
       const rescues = decision.arms.some((_, arm) => {
-        if (arm === here) return false;
-        const other = look(turned(world, decision, arm));
-        // What was not looked at might take the fault away.
-        if (other === null) isSure = false;
-        return other?.exists.has(element) === true && other.findings.get(key)?.outcome !== "failed";
+        const other = arm === here ? null : look(turned(world, decision, arm));
+        return other !== null && passes(other);
       });
-      if (rescues) rescuing.push(decision);
-      if (!isSure || !(rescues ? decision.named : true)) break;
+      if (!rescues) continue;
+      rescuing.push(decision);
+      if (!decision.named) break;
     }
+    // Where it shows in one world and not in another, and nothing that was turned says why, nothing is sure.
+    const unexplained = [...seen.values()].some(
+      (other) =>
+        passes(other) &&
+        rescuing.every((decision) => armIn(other.world, decision) === armIn(world, decision)),
+    );
+    const isSure =
+      !unexplained && rescuing.length <= MOST_TOGETHER && rescuing.every((decision) => decision.named);
     return {
-      outcome:
-        isSure && rescuing.length <= MOST_TOGETHER && rescuing.every((decision) => decision.named)
-          ? "failed"
-          : "cantTell",
+      outcome: isSure ? "failed" : "cantTell",
       when: rescuing.map((decision) => decision.arms[armIn(world, decision)] ?? ""),
     };
   }
+
+  /** Decisions in an element, on what is around it, and on whether it is there, the nearest first. */
+  function decisionsAbout(element: TreeElement): readonly Decision[] {
+    parents ??= parentsIn(tree.children);
+    const found = [...decisionsIn([element])];
+    for (let up = parents.get(element); up != null; up = parents.get(up))
+      found.push(...decisionsIn([{ ...up, children: [] }]));
+    return found;
+  }
+}
+
+/** The element around each element, whatever is open between them. */
+function parentsIn(nodes: readonly TreeNode[]): ReadonlyMap<TreeElement, TreeElement | null> {
+  const parents = new Map<TreeElement, TreeElement | null>();
+  const visit = (node: TreeNode, parent: TreeElement | null): void => {
+    if (node.kind === "either") for (const arm of node.arms) for (const inner of arm) visit(inner, parent);
+    else if (node.kind === "element") {
+      parents.set(node, parent);
+      for (const inner of node.children) visit(inner, node);
+    }
+  };
+  for (const node of nodes) visit(node, null);
+  return parents;
 }
 
 const turned = ({ chosen, rest }: World, decision: Decision, arm: number): World => ({

@@ -89,16 +89,25 @@ export function nameOf(name: Ast.JSXElement["openingElement"]["name"]): string {
   return `${nameOf(name.object)}.${name.property.name}`;
 }
 
-/** Lower case names are elements, others are looked up. JSX, "element names". */
+/** Lower case names are elements, others are looked up, and so is what a member is of. JSX, "element names". */
 function typeOf(machine: Machine, name: Ast.JSXElement["openingElement"]["name"], scope: Scope): Value {
   if (name.type === "JSXNamespacedName") return known(nameOf(name));
   if (name.type === "JSXMemberExpression")
-    return machine.member(typeOf(machine, name.object, scope), name.property.name, placeOf(name, scope));
-  if (/^[a-z]/.test(name.name) && !name.name.includes(".")) return known(name.name);
-  return machine.evaluate(
-    { ...name, type: "Identifier", name: name.name } as unknown as Ast.Identifier,
-    scope,
-  );
+    return machine.member(
+      variableNamed(machine, name.object, scope),
+      name.property.name,
+      placeOf(name, scope),
+    );
+  return /^[a-z]/.test(name.name) ? known(name.name) : variableNamed(machine, name, scope);
+}
+
+function variableNamed(
+  machine: Machine,
+  name: Ast.JSXIdentifier | Ast.JSXMemberExpression,
+  scope: Scope,
+): Value {
+  if (name.type === "JSXMemberExpression") return typeOf(machine, name, scope);
+  return machine.evaluate({ ...name, type: "Identifier" } as unknown as Ast.Identifier, scope);
 }
 
 /** Children as JSX has them: lines are folded, and what is only white space between lines is nothing. */

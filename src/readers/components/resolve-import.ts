@@ -100,7 +100,7 @@ export class ImportResolver {
   async #pathMap(file: string, depth: number): Promise<PathMap | null> {
     const config = await this.#json(file);
     if (config === null || depth > 5) return null;
-    const options = config["compilerOptions"] as
+    const options = config.compilerOptions as
       | { paths?: Record<string, string[]>; baseUrl?: string }
       | undefined;
     const base = join(parent(file), options?.baseUrl ?? ".");
@@ -111,7 +111,7 @@ export class ImportResolver {
         paths: options.baseUrl === undefined ? paths : [...paths, ["*", ["*"]]],
       };
     }
-    for (const extended of [config["extends"]].flat())
+    for (const extended of [config.extends].flat())
       if (typeof extended === "string" && extended.startsWith(".")) {
         const target = join(parent(file), extended.endsWith(".json") ? extended : `${extended}.json`);
         const map = await this.#pathMap(target, depth + 1);
@@ -151,7 +151,7 @@ export class ImportResolver {
 
   async #readWorkspace(folder: string): Promise<ReadonlyMap<string, string>> {
     const manifest = await this.#json(`${folder}/package.json`);
-    const written = manifest?.["workspaces"];
+    const written = manifest?.workspaces;
     const listed = Array.isArray(written)
       ? written
       : (written as { packages?: unknown } | undefined)?.packages;
@@ -169,7 +169,7 @@ export class ImportResolver {
         .filter((glob) => !glob.startsWith("!"))
         .map((glob) => `${glob.replace(/\/$/, "")}/package.json`);
       for (const file of await this.#files.find(patterns, folder)) {
-        const name = (await this.#json(file))?.["name"];
+        const name = (await this.#json(file))?.name;
         if (typeof name === "string") found.set(name, parent(file));
       }
       return found;
@@ -192,7 +192,7 @@ function entryOf(manifest: Record<string, unknown> | null, inner: string): reado
         if (key in conditions) take(conditions[key]);
     }
   };
-  const exported = manifest["exports"];
+  const exported = manifest.exports;
   if (typeof exported === "object" && exported !== null && !Array.isArray(exported)) {
     const key = inner === "" ? "." : `./${inner}`;
     const table = exported as Record<string, unknown>;

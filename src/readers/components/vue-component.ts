@@ -263,12 +263,21 @@ function fallThrough(
     return {
       ...node,
       attributes: [...attributes.values()],
-      listeners: node.listeners === "unknown" || attrs.rest !== null ? "unknown" : listeners,
-      spread: attrs.rest === null ? node.spread : holeOf(attrs.rest),
+      listeners:
+        node.listeners === "unknown" || (attrs.rest !== null && !(call.isAlone && boxes.has(node.tag)))
+          ? "unknown"
+          : listeners,
+      // A box that nobody uses gets classes and no more: nothing hangs on those.
+      spread: attrs.rest === null || (call.isAlone && boxes.has(node.tag)) ? node.spread : holeOf(attrs.rest),
     };
   };
   return nodes.map((node) => (node === roots[0] ? put(node) : node));
 }
+
+/** Elements that hold others and mean little by themselves. */
+const boxes = new Set(
+  "div section main form header footer nav article aside ul ol dl fieldset table figure".split(" "),
+);
 
 const hyphenated = (name: string): string => name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
 

@@ -9,6 +9,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const { reason, because } = scene.presence.of(element);
   if (reason !== "aria-hidden" || because === null) return inapplicable;
   if (isTabbable(scene.page, scene.presence, element) !== true) return passed;
+  // An empty stop that listens for focus passes it on at once: it keeps focus inside a dialog.
+  if (
+    element.children.length === 0 &&
+    (element.listeners === "unknown" || element.listeners.has("focus") || element.listeners.has("focusin"))
+  )
+    return passed;
   const where = because === element ? "It is hidden" : `The <${because.tag}> around it is hidden`;
   return failed(
     `Tab stops here, but nothing is said. ${where} from assistive technology with aria-hidden="true".`,
@@ -32,6 +38,7 @@ export const hiddenHoldsNoFocus = {
       `<div aria-hidden="true"><a href="x" tabindex="-1">x</a></div>`,
       `<div aria-hidden="true" inert><button>x</button></div>`,
       `<div aria-hidden="true" style="display: none"><button>x</button></div>`,
+      `<span aria-hidden="true" tabindex="0" onfocus="first.focus()"></span>`,
     ],
     broken: [
       `<div aria-hidden="true"><a href="x">Slips</a></div>`,

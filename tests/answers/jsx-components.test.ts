@@ -1,0 +1,459 @@
+import { describe, expect, test } from "vitest";
+import { auditSources, found } from "./component-project.ts";
+
+const app = (body: string, imports = "") =>
+  `${imports}\nexport default function App() {\n  return ${body};\n}\n`;
+
+/** Each construct of JSX, with what must come of it. Lines count from 1; `App.tsx` renders from line 3 on. */
+const constructs: readonly (readonly [
+  name: string,
+  files: Readonly<Record<string, string>>,
+  expected: readonly string[],
+])[] = [
+  [
+    "className and htmlFor are class and for",
+    { "App.tsx": app(`<p><label htmlFor="a">Beam</label><input id="a" className="x" /></p>`) },
+    [],
+  ],
+  [
+    "a label that names nothing is a fault",
+    { "App.tsx": app(`<p><label htmlFor="b">Beam</label><input id="a" /></p>`) },
+    ["failed names.control-labelled App.tsx:3 [App]", "failed names.label-connected App.tsx:3 [App]"],
+  ],
+  ["fragments add no element", { "App.tsx": app(`<ul><><li>One</li></></ul>`) }, []],
+  [
+    "a div among the items of a list is a fault",
+    { "App.tsx": app(`<ul><div>One</div></ul>`) },
+    ["failed structure.lists App.tsx:3 [App]"],
+  ],
+  [
+    "of an object that is spread all is known",
+    { "App.tsx": `const given = { alt: "A hull" };\n${app(`<img src="a.png" {...given} />`)}` },
+    [],
+  ],
+  [
+    "what is spread last wins",
+    { "App.tsx": `const given = { "aria-label": "" };\n${app(`<button aria-label="Close" {...given} />`)}` },
+    ["failed names.action-named App.tsx:4 [App]"],
+  ],
+  [
+    "of an unknown object anything may come",
+    { "App.tsx": `import { given } from "elsewhere";\n${app(`<button {...given} />`)}` },
+    ["cantTell names.action-named App.tsx:4 [App]"],
+  ],
+  [
+    "both arms of a condition are looked at",
+    {
+      "App.tsx": `export function App({ on }: { on: boolean }) {\n  return on ? <button>Stop</button> : <button />;\n}`,
+    },
+    ["failed names.action-named App.tsx:2 [App]"],
+  ],
+  [
+    "what hangs on a number that nobody knows is asked",
+    {
+      "App.tsx": `export function App({ n }: { n: number }) {\n  return <button>{n > 0 && "Go"}</button>;\n}`,
+    },
+    ["cantTell names.action-named App.tsx:2 [App]"],
+  ],
+  [
+    "one condition decides alike in two places",
+    {
+      "App.tsx": `export function App({ on }: { on: boolean }) {\n  return <button aria-label={on ? undefined : "Stop"}>{on && "Go"}</button>;\n}`,
+    },
+    [],
+  ],
+  [
+    "a list of constants is rendered item by item",
+    {
+      "App.tsx": `const all = [{ alt: "One" }, {}];\n${app(`<p>{all.map((one, i) => <img key={i} src="a.png" alt={one.alt} />)}</p>`)}`,
+    },
+    ["failed names.image-described App.tsx:4 [App]"],
+  ],
+  [
+    "of a list that nobody knows each item is one",
+    {
+      "App.tsx": `export function App({ all }: { all: string[] }) {\n  return <ul>{all.map((one) => <li key={one}>{one}</li>)}</ul>;\n}`,
+    },
+    [],
+  ],
+  [
+    "a template string keeps what is known of it",
+    {
+      "App.tsx": `export function App({ n }: { n: number }) {\n  return <button aria-label={\`Slip \${n}\`} />;\n}`,
+    },
+    [],
+  ],
+  [
+    "words come from constants of other files",
+    {
+      "App.tsx": app(`<button aria-label={words.close} />`, `import { words } from "./words";`),
+      "words.ts": `export const words = { close: "" };`,
+    },
+    ["failed names.action-named App.tsx:3 [App]"],
+  ],
+  [
+    "enums have values",
+    { "App.tsx": `enum Word { Close = "Close" }\n${app(`<button aria-label={Word.Close} />`)}` },
+    [],
+  ],
+  [
+    "class helpers join what is true",
+    {
+      "App.tsx": app(
+        `<p className={clsx("a", false && "b", { c: true })}>x</p>`,
+        `import clsx from "clsx"; import "./a.css";`,
+      ),
+      "a.css": `.c { color: #ccc; background: #fff }`,
+    },
+    ["failed contrast.text App.tsx:3 [App]"],
+  ],
+  [
+    "raw HTML is asked about",
+    {
+      "App.tsx": `export function App({ html }: { html: string }) {\n  return <button dangerouslySetInnerHTML={{ __html: html }} />;\n}`,
+    },
+    ["cantTell names.action-named App.tsx:2 [App]"],
+  ],
+  [
+    "memo and forwardRef are seen through",
+    {
+      "App.tsx": app(
+        `<Pic />`,
+        `import { memo, forwardRef } from "react"; const Pic = memo(forwardRef((props, ref) => <img ref={ref} src="a.png" />));`,
+      ),
+    },
+    ["failed names.image-described App.tsx:1 [App › Pic]"],
+  ],
+  [
+    "default props fill what is not given",
+    {
+      "App.jsx": `function Pic({ alt }) { return <img src="a.png" alt={alt} />; }\nPic.defaultProps = { alt: "A hull" };\n${app(`<Pic />`)}`,
+    },
+    [],
+  ],
+  [
+    "defaults in the pattern fill what is not given",
+    {
+      "App.jsx": `function Pic({ alt = "A hull" }) { return <img src="a.png" alt={alt} />; }\n${app(`<Pic />`)}`,
+    },
+    [],
+  ],
+  [
+    "children stand where they are put",
+    {
+      "App.tsx": app(
+        `<Link><svg aria-hidden="true" /></Link>`,
+        `const Link = ({ children }) => <a href="x">{children}</a>;`,
+      ),
+    },
+    ["failed names.action-named App.tsx:3 [App › Link]"],
+  ],
+  [
+    "a function as child is given what it asks for",
+    {
+      "App.tsx": app(
+        `<Field>{(id) => <input id={id} />}</Field>`,
+        `const Field = ({ children }) => <p><label htmlFor="x">Beam</label>{children("x")}</p>;`,
+      ),
+    },
+    [],
+  ],
+  [
+    "cloneElement adds props",
+    {
+      "App.tsx": app(
+        `<Wrap><button /></Wrap>`,
+        `import { cloneElement } from "react"; const Wrap = ({ children }) => cloneElement(children, { "aria-label": "Close" });`,
+      ),
+    },
+    [],
+  ],
+  [
+    "createElement is markup",
+    {
+      "App.jsx": `import { createElement } from "react";\nexport default function App() {\n  return createElement("img", { src: "a.png" });\n}`,
+    },
+    ["failed names.image-described App.jsx:3 [App]"],
+  ],
+  [
+    "a context gives what its provider is given",
+    {
+      "App.tsx": `import { createContext, useContext } from "react";\nconst Words = createContext({ close: "Close" });\nfunction Close() { return <button aria-label={useContext(Words).close} />; }\nexport default function App() {\n  return <Words.Provider value={{ close: "" }}><Close /></Words.Provider>;\n}`,
+    },
+    ["failed names.action-named App.tsx:3 [App › Close]"],
+  ],
+  [
+    "styles as objects are styles",
+    { "App.tsx": app(`<p style={{ color: "#ccc", backgroundColor: "#fff", fontSize: 14 }}>High water</p>`) },
+    ["failed contrast.text App.tsx:3 [App]"],
+  ],
+  [
+    "a module of classes is no other's",
+    {
+      "App.tsx": app(
+        `<p className={a.note}>High water</p>`,
+        `import a from "./a.module.css"; import "./b.module.css";`,
+      ),
+      "a.module.css": `.note { color: #222; background: #fff }`,
+      "b.module.css": `.note { color: #ccc; background: #fff }`,
+    },
+    [],
+  ],
+  [
+    "a class of a module is found",
+    {
+      "App.tsx": app(`<p className={a.note}>High water</p>`, `import a from "./a.module.css";`),
+      "a.module.css": `.note { color: #ccc; background: #fff }`,
+    },
+    ["failed contrast.text App.tsx:3 [App]"],
+  ],
+  [
+    "what a styled component looks like is not read",
+    {
+      "App.tsx": app(
+        `<Note>High water</Note>`,
+        `import styled from "styled-components"; const Note = styled.p\`color: #eee; background: #fff;\`;`,
+      ),
+    },
+    [],
+  ],
+  [
+    "a styled component is the element it is made of",
+    {
+      "App.tsx": app(
+        `<Pic src="a.png" />`,
+        `import styled from "styled-components"; const Pic = styled.img\`border: 0;\`;`,
+      ),
+    },
+    ["failed names.image-described App.tsx:3 [App]"],
+  ],
+  [
+    "a div with a click handler takes no focus",
+    { "App.tsx": app(`<div onClick={() => book()}>Book</div>`) },
+    ["failed keys.reachable App.tsx:3 [App]"],
+  ],
+  [
+    "a role of one's own needs keys",
+    {
+      "App.tsx": app(
+        `<div role="checkbox" tabIndex={0} aria-checked={false} onClick={() => book()}>Book</div>`,
+      ),
+    },
+    ["failed keys.activates App.tsx:3 [App]", "failed roles.native-first App.tsx:3 [App]"],
+  ],
+  [
+    "a handler that only stops the event does nothing",
+    { "App.tsx": app(`<div onClick={(e) => e.stopPropagation()}>Book</div>`) },
+    [],
+  ],
+  [
+    "components of a package stay holes",
+    { "App.tsx": app(`<p><Pic src="a.png" /></p>`, `import { Pic } from "@yard/kit";`) },
+    [],
+  ],
+  [
+    "an id that nobody knows is the same wherever it is used",
+    {
+      "App.tsx": `export function App({ id }: { id: string }) {\n  return <p><label htmlFor={id}>Beam</label><input id={id} /></p>;\n}`,
+    },
+    [],
+  ],
+  [
+    "a component inside itself comes to an end",
+    {
+      "App.tsx": `export function Tree({ all }: { all: any }) {\n  return <ul><li>{all.name}<Tree all={all.below} /></li></ul>;\n}`,
+    },
+    [],
+  ],
+  [
+    "early returns part what follows",
+    {
+      "App.tsx": `export function App({ name }: { name?: string }) {\n  if (!name) return <button />;\n  return <button>{name}</button>;\n}`,
+    },
+    ["failed names.action-named App.tsx:2 [App]"],
+  ],
+  [
+    "a switch is looked at case by case",
+    {
+      "App.tsx": `type Kind = "a" | "b";\nexport function App({ kind }: { kind: Kind }) {\n  switch (kind) {\n    case "a": return <button>A</button>;\n    default: return <button />;\n  }\n}`,
+    },
+    ["failed names.action-named App.tsx:5 [App]"],
+  ],
+  [
+    "ids repeated by a repeated component are found",
+    {
+      "App.tsx": app(
+        `<form><Line /><Line /></form>`,
+        `const Line = () => <p><label htmlFor="n">Number</label><input id="n" /></p>;`,
+      ),
+    },
+    [
+      "failed names.control-labelled App.tsx:1 [App › Line]",
+      "failed names.label-connected App.tsx:1 [App › Line]",
+      "failed structure.ids-unique App.tsx:1 [App › Line]",
+    ],
+  ],
+  [
+    "a button in a button is found across components",
+    {
+      "App.tsx": app(
+        `<Card><button>Book</button></Card>`,
+        `const Card = ({ children }) => <button>{children}</button>;`,
+      ),
+    },
+    ["failed roles.no-nested-actions App.tsx:3 [App]"],
+  ],
+  [
+    "heading levels are judged across components",
+    { "App.tsx": app(`<main><h1>Slips</h1><Part /></main>`, `const Part = () => <h4>South</h4>;`) },
+    ["failed structure.headings-step App.tsx:1 [App › Part]"],
+  ],
+];
+
+describe("JSX", () => {
+  test.each(constructs)("%s", async (_, files, expected) => {
+    expect([...(await found(files))].sort()).toEqual([...expected].sort());
+  });
+});
+
+describe("the place to change", () => {
+  const button = `export const Icon = ({ label }: { label?: string }) => (\n  <button aria-label={label}><svg aria-hidden="true" /></button>\n);`;
+
+  test("one use of many goes wrong: the use is named, and the element it decides on", async () => {
+    const { findings } = await auditSources({
+      "App.tsx": app(`<p>\n<Icon label="Book" />\n<Icon />\n</p>`, `import { Icon } from "./Icon";`),
+      "Icon.tsx": button,
+    });
+    expect(findings.map(({ source, message }) => [source?.file, source?.line, message])).toEqual([
+      [
+        "App.tsx",
+        5,
+        "This button has no name. This use of Icon decides it: the <button> stands at Icon.tsx:2.",
+      ],
+    ]);
+  });
+
+  test("every use goes wrong: the component is named", async () => {
+    expect(
+      await found({
+        "App.tsx": app(`<p>\n<Icon />\n<Icon />\n</p>`, `import { Icon } from "./Icon";`),
+        "Icon.tsx": button,
+      }),
+    ).toEqual(["failed names.action-named Icon.tsx:2 [App › Icon]"]);
+  });
+
+  test("nobody uses it: the value that its type allows is named", async () => {
+    const { findings } = await auditSources({ "Icon.tsx": button });
+    expect(findings.map(({ message }) => message)).toEqual([
+      "This button has no name. It is so when `label` is not given.",
+    ]);
+  });
+
+  test("a fault that several roots show is told once", async () => {
+    const files = {
+      "One.tsx": app(`<Pic />`, `import { Pic } from "./Pic";`),
+      "Two.tsx": app(`<Pic />`, `import { Pic } from "./Pic";`),
+      "Pic.tsx": `export const Pic = () => <img src="a.png" />;`,
+    };
+    expect(await found(files, ["One.tsx", "Two.tsx"])).toEqual([
+      "failed names.image-described Pic.tsx:1 [App › Pic]",
+    ]);
+  });
+});
+
+describe("where components come from", () => {
+  const pic = `export const Pic = () => <img src="a.png" />;`;
+  const expected = (file: string) => [`failed names.image-described ${file}:1 [App › Pic]`];
+
+  test.each([
+    [
+      "a barrel",
+      {
+        "App.tsx": app(`<Pic />`, `import { Pic } from "./parts";`),
+        "parts/index.ts": `export * from "./Pic";`,
+        "parts/Pic.tsx": pic,
+      },
+      "parts/Pic.tsx",
+    ],
+    [
+      "another name",
+      {
+        "App.tsx": app(`<Pic />`, `import { Photo as Pic } from "./parts";`),
+        "parts.ts": `export { Pic as Photo } from "./Pic";`,
+        "Pic.tsx": pic,
+      },
+      "Pic.tsx",
+    ],
+    [
+      "a namespace",
+      { "App.tsx": app(`<parts.Pic />`, `import * as parts from "./Pic";`), "Pic.tsx": pic },
+      "Pic.tsx",
+    ],
+    [
+      "a path of the TypeScript configuration",
+      {
+        "App.tsx": app(`<Pic />`, `import { Pic } from "@/Pic";`),
+        "tsconfig.json": `{ "compilerOptions": { "paths": { "@/*": ["./src/*"] } } } // yes`,
+        "src/Pic.tsx": pic,
+      },
+      "src/Pic.tsx",
+    ],
+    [
+      "a package of the workspace",
+      {
+        "app/App.tsx": app(`<Pic />`, `import { Pic } from "@yard/kit";`),
+        "package.json": `{ "workspaces": ["kit", "app"] }`,
+        "kit/package.json": `{ "name": "@yard/kit", "exports": { ".": { "import": "./src/Pic.tsx" } } }`,
+        "kit/src/Pic.tsx": pic,
+      },
+      "kit/src/Pic.tsx",
+    ],
+    [
+      "a table of components",
+      {
+        "App.tsx": app(
+          `<Shown />`,
+          `import { Pic } from "./Pic"; const table = { pic: Pic }; const Shown = table["pic"];`,
+        ),
+        "Pic.tsx": pic,
+      },
+      "Pic.tsx",
+    ],
+  ])("%s", async (_, files, file) => {
+    expect(await found(files)).toEqual(expected(file));
+  });
+
+  test("files that import one another in a circle come to an end", async () => {
+    const files = {
+      "A.tsx": `import { B } from "./B";\nexport const A = () => <div><B /></div>;`,
+      "B.tsx": `import { A } from "./A";\nexport const B = () => <img src="a.png" />;\nexport const again = A;`,
+    };
+    expect(await found(files)).toEqual(["failed names.image-described B.tsx:2 [A › B]"]);
+  });
+
+  test("the configuration says what a component of a package stands for", async () => {
+    const files = { "App.tsx": app(`<p><Pic src="a.png" /></p>`, `import { Pic } from "@yard/kit";`) };
+    expect(await found(files, "App.tsx", { components: { Pic: "img" } })).toEqual([
+      "failed names.image-described App.tsx:3 [App]",
+    ]);
+  });
+});
+
+test("what parses is audited, and what does not is told with its place", async () => {
+  const { findings, problems } = await auditSources({
+    "App.tsx": `export const App = () => <img src="a.png" />;\nconst a = ;\n`,
+  });
+  expect(problems).toEqual([
+    { target: "App.tsx:2:11", message: expect.stringMatching(/^Does not parse: .*audited\.$/) },
+  ]);
+  expect(findings.map(({ check }) => check)).toEqual([]);
+});
+
+test("a comment in JSX allows a finding on the element after it", async () => {
+  const { findings, accepted } = await auditSources({
+    "App.tsx": app(
+      `<p>{/* keel: allow names.image-described because it is drawn anew */}<img src="a.png" /></p>`,
+    ),
+  });
+  expect([findings.length, accepted]).toEqual([0, 1]);
+});

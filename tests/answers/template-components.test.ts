@@ -1,0 +1,462 @@
+import { describe, expect, test } from "vitest";
+import { auditSources, found } from "./component-project.ts";
+
+type Construct = readonly [
+  name: string,
+  files: Readonly<Record<string, string>>,
+  expected: readonly string[],
+];
+
+const setup = (script: string, template: string, style = "") =>
+  `<script setup lang="ts">\n${script}\n</script>\n<template>\n${template}\n</template>\n${style}`;
+
+const noAlt = (file: string, line: number, chain: string) =>
+  `failed names.image-described ${file}:${line} [${chain}]`;
+const noName = (file: string, line: number, chain: string) =>
+  `failed names.action-named ${file}:${line} [${chain}]`;
+
+/** In `setup` the markup starts on line 5 where the script is one line. */
+const vue: readonly Construct[] = [
+  [
+    "v-if and v-else are never both there",
+    { "App.vue": setup("const on = ref(false)", `<div><i v-if="on" id="a"></i><b v-else id="a"></b></div>`) },
+    [],
+  ],
+  [
+    "an arm of v-if that fails is a fault",
+    {
+      "App.vue": setup(
+        "import { ref } from 'vue'; const on = ref(false)",
+        `<div><button v-if="on">Stop</button><button v-else></button></div>`,
+      ),
+    },
+    [noName("App.vue", 5, "App")],
+  ],
+  [
+    "v-for over constants is rendered item by item",
+    {
+      "App.vue": setup(
+        "const all = [{ alt: 'One' }, {}]",
+        `<div><img v-for="one in all" src="a.png" :alt="one.alt"></div>`,
+      ),
+    },
+    [noAlt("App.vue", 5, "App")],
+  ],
+  [
+    "v-for over what nobody knows is one item of many",
+    {
+      "App.vue": setup(
+        "const props = defineProps<{ all: string[] }>()",
+        `<ul><li v-for="one in all">{{ one }}</li></ul>`,
+      ),
+    },
+    [],
+  ],
+  [
+    "v-bind gives a value",
+    { "App.vue": setup("const words = ''", `<div><button :aria-label="words"></button></div>`) },
+    [noName("App.vue", 5, "App")],
+  ],
+  [
+    "v-bind of an object spreads it",
+    { "App.vue": setup("const given = { alt: 'A hull' }", `<div><img src="a.png" v-bind="given"></div>`) },
+    [],
+  ],
+  [
+    "v-on makes a div clickable",
+    { "App.vue": setup("const book = () => 1", `<section><div @click="book()">Book</div></section>`) },
+    ["failed keys.reachable App.vue:5 [App]"],
+  ],
+  [
+    "a handler with modifiers alone does nothing",
+    { "App.vue": setup("", `<section><div @click.stop>Book</div></section>`) },
+    [],
+  ],
+  [
+    "v-show takes away for all",
+    { "App.vue": setup("const on = false", `<section><img v-show="on" src="a.png"></section>`) },
+    [],
+  ],
+  [
+    "named slots stand where they are put",
+    {
+      "App.vue": setup(
+        "import Card from './Card.vue'",
+        `<Card><template #action><button></button></template></Card>`,
+      ),
+      "Card.vue": `<template><div><slot name="action" /></div></template>`,
+    },
+    [noName("App.vue", 5, "App")],
+  ],
+  [
+    "a slot hands out values",
+    {
+      "App.vue": setup(
+        "import Rows from './Rows.vue'",
+        `<Rows v-slot="{ word }"><button :aria-label="word"></button></Rows>`,
+      ),
+      "Rows.vue": `<template><div><slot word="" /></div></template>`,
+    },
+    [noName("App.vue", 5, "App")],
+  ],
+  [
+    "defaults of props fill what is not given",
+    {
+      "App.vue": setup("import Pic from './Pic.vue'", `<div><Pic /></div>`),
+      "Pic.vue": setup(
+        "withDefaults(defineProps<{ alt?: string }>(), { alt: 'A hull' })",
+        `<img src="a.png" :alt="alt">`,
+      ),
+    },
+    [],
+  ],
+  [
+    "attributes fall through to the root",
+    {
+      "App.vue": setup("import Close from './Close.vue'", `<div><Close aria-label="Close" /></div>`),
+      "Close.vue": `<template><button><svg aria-hidden="true"></svg></button></template>`,
+    },
+    [],
+  ],
+  [
+    "scoped styles reach their own component alone",
+    {
+      "App.vue": setup(
+        "import Note from './Note.vue'",
+        `<div class="page"><p>High</p><Note /></div>`,
+        `<style scoped>.page { background: #fff } p { color: #ccc; background: #fff }</style>`,
+      ),
+      "Note.vue": `<template><p>Low</p></template>`,
+    },
+    ["failed contrast.text App.vue:5 [App]"],
+  ],
+  [
+    "options of a component are its props, data and computed values",
+    {
+      "App.vue": `<script>\nexport default { data() { return { words: '' } }, computed: { label() { return 'Book ' + this.words } } }\n</script>\n<template>\n<div><button :aria-label="label"></button></div>\n</template>`,
+    },
+    [],
+  ],
+  [
+    "registered components are found",
+    {
+      "App.vue": `<script>\nimport Pic from './Pic.vue';\nexport default { components: { YardPic: Pic } }\n</script>\n<template>\n<div><yard-pic /></div>\n</template>`,
+      "Pic.vue": `<template><img src="a.png"></template>`,
+    },
+    [noAlt("Pic.vue", 1, "App › Pic")],
+  ],
+  [
+    "a component that nobody registered stays a hole",
+    { "App.vue": setup("", `<div><yard-pic src="a.png" /></div>`) },
+    [],
+  ],
+  [
+    "v-model on a component is its value",
+    {
+      "App.vue": setup(
+        "import { ref } from 'vue'; import Field from './Field.vue'; const v = ref('')",
+        `<div><Field v-model="v" label="Beam" /></div>`,
+      ),
+      "Field.vue": setup(
+        "defineProps<{ modelValue: string; label: string }>()",
+        `<label>{{ label }}<input :value="modelValue"></label>`,
+      ),
+    },
+    [],
+  ],
+  [
+    "provided values are asked about",
+    {
+      "App.vue": setup(
+        "import { inject } from 'vue'; const words = inject('words')",
+        `<div><button :aria-label="words"></button></div>`,
+      ),
+    },
+    ["cantTell names.action-named App.vue:5 [App]"],
+  ],
+];
+
+const svelteScript = (script: string, markup: string) =>
+  `<script lang="ts">\n${script}\n</script>\n${markup}\n`;
+
+/** In `svelteScript` the markup starts on line 4 where the script is one line. */
+const svelte: readonly Construct[] = [
+  [
+    "#if and :else are never both there",
+    {
+      "App.svelte": svelteScript(
+        "let on = $state(false)",
+        `{#if on}<i id="a"></i>{:else}<b id="a"></b>{/if}`,
+      ),
+    },
+    [],
+  ],
+  [
+    "an arm of :else if that fails is a fault",
+    {
+      "App.svelte": svelteScript(
+        "let { kind }: { kind: 'a' | 'b' } = $props()",
+        `<div>{#if kind === 'a'}<button>A</button>{:else if kind === 'b'}<button></button>{/if}</div>`,
+      ),
+    },
+    [noName("App.svelte", 4, "App")],
+  ],
+  [
+    "#each over constants is rendered item by item",
+    {
+      "App.svelte": svelteScript(
+        "const all = [{ alt: 'One' }, {}]",
+        `{#each all as one, i}<img src="a.png" alt={one.alt} />{/each}`,
+      ),
+    },
+    [noAlt("App.svelte", 4, "App")],
+  ],
+  [
+    "snippets take values",
+    {
+      "App.svelte": svelteScript(
+        "",
+        `{#snippet pic(alt)}<img src="a.png" {alt} />{/snippet}{@render pic("One")}{@render pic(undefined)}`,
+      ),
+    },
+    [noAlt("App.svelte", 4, "App")],
+  ],
+  [
+    "snippets are given to components",
+    {
+      "App.svelte": svelteScript(
+        "import Card from './Card.svelte'",
+        `<Card>{#snippet action()}<button></button>{/snippet}</Card>`,
+      ),
+      "Card.svelte": svelteScript("let { action } = $props()", `<div>{@render action()}</div>`),
+    },
+    [noName("App.svelte", 4, "App")],
+  ],
+  [
+    "bind: gives a value that nobody knows",
+    {
+      "App.svelte": svelteScript("let name = $state('')", `<label>Name <input bind:value={name} /></label>`),
+    },
+    [],
+  ],
+  [
+    "class: decides how it looks",
+    { "App.svelte": `<p class:pale={true}>High</p>\n<style>.pale { color: #ccc; background: #fff }</style>` },
+    ["failed contrast.text App.svelte:1 [App]"],
+  ],
+  [
+    "a handler makes a div clickable",
+    {
+      "App.svelte": svelteScript(
+        "const book = () => 1",
+        `<section><div onclick={() => book()}>Book</div></section>`,
+      ),
+    },
+    ["failed keys.reachable App.svelte:4 [App]"],
+  ],
+  [
+    "on: directives are handlers",
+    {
+      "App.svelte": svelteScript(
+        "const book = () => 1",
+        `<section><div on:click={() => book()}>Book</div></section>`,
+      ),
+    },
+    ["failed keys.reachable App.svelte:4 [App]"],
+  ],
+  [
+    "what is exported is a prop",
+    {
+      "App.svelte": svelteScript("import Pic from './Pic.svelte'", `<Pic />`),
+      "Pic.svelte": svelteScript("export let alt = 'A hull'", `<img src="a.png" {alt} />`),
+    },
+    [],
+  ],
+  [
+    "a derived value is worked out",
+    {
+      "App.svelte": svelteScript(
+        "let n = $state(1); const word = $derived(`Slip ${n}`)",
+        `<button aria-label={word}></button>`,
+      ),
+    },
+    [],
+  ],
+  [
+    "svelte:element is the element it is told",
+    { "App.svelte": `<svelte:element this={"button"}></svelte:element>` },
+    [noName("App.svelte", 1, "App")],
+  ],
+  [
+    "@const names a value",
+    { "App.svelte": `{#each [1] as n}{@const word = ""}<button aria-label={word}></button>{/each}` },
+    [noName("App.svelte", 1, "App")],
+  ],
+  [
+    "slots have fallbacks",
+    {
+      "App.svelte": svelteScript("import Send from './Send.svelte'", `<Send />`),
+      "Send.svelte": `<button><slot>Send</slot></button>`,
+    },
+    [],
+  ],
+];
+
+const angularApp = (template: string, body = "", imports = "", more = "") =>
+  `import { Component, input, signal } from "@angular/core";\n${imports}\n@Component({ selector: "app-root", ${more} template: \`\n${template}\n\` })\nexport class AppComponent {\n${body}\n}\n`;
+
+/** In `angularApp` the markup starts on line 4. */
+const angular: readonly Construct[] = [
+  [
+    "@if and @else are never both there",
+    {
+      "app.component.ts": angularApp(
+        `@if (on()) { <i id="a"></i> } @else { <b id="a"></b> }`,
+        "on = signal(false);",
+      ),
+    },
+    [],
+  ],
+  [
+    "@for over constants is rendered item by item",
+    {
+      "app.component.ts": angularApp(
+        `@for (one of all; track one) { <img src="a.png" [attr.alt]="one.alt" /> }`,
+        "all = [{ alt: 'One' }, {}];",
+      ),
+    },
+    [noAlt("app.component.ts", 4, "AppComponent")],
+  ],
+  [
+    "*ngIf and *ngFor are read",
+    {
+      "app.component.ts": angularApp(
+        `<ul><li *ngFor="let one of all"><button *ngIf="one.on"></button></li></ul>`,
+        "all = [{ on: true }];",
+      ),
+    },
+    [noName("app.component.ts", 4, "AppComponent")],
+  ],
+  [
+    "@switch shows one case",
+    {
+      "app.component.ts": angularApp(
+        `@switch (kind) { @case ("a") { <button>A</button> } @default { <button></button> } }`,
+        "kind = 'b';",
+      ),
+    },
+    [noName("app.component.ts", 4, "AppComponent")],
+  ],
+  [
+    "bound attributes have values",
+    { "app.component.ts": angularApp(`<button [attr.aria-label]="words"></button>`, "words = '';") },
+    [noName("app.component.ts", 4, "AppComponent")],
+  ],
+  [
+    "a pipe gives what nobody knows",
+    {
+      "app.component.ts": angularApp(
+        `<button [attr.aria-label]="words | translate"></button>`,
+        "words = '';",
+      ),
+    },
+    [],
+  ],
+  [
+    "an event makes a div clickable",
+    { "app.component.ts": angularApp(`<section><div (click)="book()">Book</div></section>`) },
+    ["failed keys.reachable app.component.ts:4 [AppComponent]"],
+  ],
+  [
+    "content goes where it is asked for",
+    {
+      "app.component.ts": angularApp(
+        `<app-card><button action></button>Words</app-card>`,
+        "",
+        `import { CardComponent } from "./card.component";`,
+        "imports: [CardComponent],",
+      ),
+      "card.component.ts": `import { Component } from "@angular/core";\n@Component({ selector: "app-card", template: \`<p><ng-content /></p><div><ng-content select="[action]" /></div>\` })\nexport class CardComponent {}`,
+    },
+    [noName("app.component.ts", 4, "AppComponent")],
+  ],
+  [
+    "inputs by decorator are read",
+    {
+      "app.component.ts": angularApp(
+        `<app-pic />`,
+        "",
+        `import { PicComponent } from "./pic.component";`,
+        "imports: [PicComponent],",
+      ),
+      "pic.component.ts": `import { Component, Input } from "@angular/core";\n@Component({ selector: "app-pic", template: \`<img src="a.png" [attr.alt]="alt" />\` })\nexport class PicComponent {\n @Input() alt = "A hull";\n}`,
+    },
+    [],
+  ],
+  [
+    "what a host is given by its component counts",
+    {
+      "app.component.ts": angularApp(
+        `<div role="list"><app-row /></div>`,
+        "",
+        `import { RowComponent } from "./row.component";`,
+        "imports: [RowComponent],",
+      ),
+      "row.component.ts": `import { Component } from "@angular/core";\n@Component({ selector: "app-row", host: { role: "listitem" }, template: \`One\` })\nexport class RowComponent {}`,
+    },
+    [],
+  ],
+  [
+    "styles of a component are its own",
+    {
+      "app.component.ts": angularApp(
+        `<p class="note">High</p>`,
+        "",
+        "",
+        "styles: [`.note { color: #ccc; background: #fff }`],",
+      ),
+    },
+    ["failed contrast.text app.component.ts:4 [AppComponent]"],
+  ],
+];
+
+describe.each([
+  ["Vue", vue],
+  ["Svelte", svelte],
+  ["Angular", angular],
+] as const)("%s", (_, constructs) => {
+  test.each(constructs)("%s", async (_name, files, expected) => {
+    expect([...(await found(files))].sort()).toEqual([...expected].sort());
+  });
+});
+
+test.each([
+  ["App.vue", "<template><div></template>"],
+  ["App.svelte", "{#if a}<p>x</p>"],
+  ["app.component.ts", "@Component({ template: `<p></div>` }) export class A {}"],
+])("broken markup in %s is told with its place", async (file, text) => {
+  const { problems } = await auditSources({ [file]: text });
+  expect(problems.map(({ target }) => target)).toEqual([
+    expect.stringMatching(new RegExp(`^${file.replaceAll(".", "\\.")}:1:\\d+$`)),
+  ]);
+});
+
+test("frameworks stand side by side in one project", async () => {
+  const { subjects, findings } = await auditSources(
+    {
+      "Pic.tsx": `export const Pic = () => <img src="a.png" />;`,
+      "Pic.vue": `<template><div><img src="a.png"></div></template>`,
+      "Pic.svelte": `<img src="a.png" />`,
+      "page.html": `<!doctype html><title>t</title><img src="a.png">`,
+    },
+    ".",
+    { checks: ["names.image-described"] },
+  );
+  expect(subjects.map(({ kind }) => kind).sort()).toEqual([
+    "component",
+    "component",
+    "component",
+    "document",
+  ]);
+  expect(findings.length).toBe(4);
+});
