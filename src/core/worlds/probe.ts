@@ -1,4 +1,5 @@
 import type { Attribute, Document, ElementNode, Hole, Node, TextNode, Written } from "../document/node.ts";
+import { references } from "./world.ts";
 
 /**
  * What might stand where source leaves a hole. A fault that goes away with any of it is not sure: the hole may mend it.
@@ -72,6 +73,7 @@ const staysOpen = new Set(["class", "style", "id", "for"]);
 export function filled(document: Document, filling: Filling): FilledDocument {
   const originals = new Map<ElementNode, ElementNode>();
   const ids = controlIds(document);
+  const missing = missingIds(document);
 
   function fillNodes(nodes: readonly Node[], parent: ElementNode | null): readonly Node[] {
     return nodes.flatMap((node): readonly Node[] => {
@@ -106,7 +108,12 @@ export function filled(document: Document, filling: Filling): FilledDocument {
     if (own !== undefined) return own.map((path) => nested(path.split(" "), hole));
     if (filling === "words") return [text(WORDS, hole)];
     if (filling === "controls")
-      return [nested(["button"], hole), nested(["h2"], hole), nested(["input"], hole)];
+      return [
+        nested(["button"], hole),
+        nested(["h2"], hole),
+        nested(["input"], hole),
+        ...missing.map((id) => plain("input", hole, { id, "aria-label": WORDS }, [])),
+      ];
     return [
       ...ids.map((id) => plain("label", hole, { for: id }, [text(WORDS, hole)])),
       nested(["legend"], hole),
@@ -156,15 +163,33 @@ const plain = (
 });
 
 /** The ids of controls: what a label that is not in source may name. */
-function controlIds(document: Document): readonly string[] {
-  const ids: string[] = [];
+const controlIds = (document: Document): readonly string[] =>
+  elementsOf(document).flatMap(({ tag, attributes }) => {
+    const id = attributes.get("id")?.value;
+    const isControl = /^(?:input|select|textarea|meter|progress|output)$/.test(tag);
+    return typeof id === "string" && isControl ? [id] : [];
+  });
+
+/** Ids that are referred to and that nothing in the document has: what is not in source may have them. */
+function missingIds(document: Document): readonly string[] {
+  const elements = elementsOf(document);
+  const there = new Set(elements.map(({ attributes }) => attributes.get("id")?.value));
+  const wanted = elements.flatMap(({ attributes }) =>
+    references.flatMap((name) => {
+      const value = attributes.get(name)?.value;
+      return typeof value === "string" ? value.split(/\s+/) : [];
+    }),
+  );
+  return [...new Set(wanted)].filter((id) => id !== "" && !there.has(id));
+}
+
+function elementsOf(document: Document): readonly ElementNode[] {
+  const found: ElementNode[] = [];
   const stack: Node[] = [...document.children];
   for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
     if (node.kind !== "element") continue;
-    const id = node.attributes.get("id")?.value;
-    if (typeof id === "string" && /^(?:input|select|textarea|meter|progress|output)$/.test(node.tag))
-      ids.push(id);
+    found.push(node);
     for (const child of node.children) stack.push(child);
   }
-  return ids;
+  return found;
 }

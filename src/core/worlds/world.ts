@@ -67,7 +67,7 @@ export function documentIn(tree: ComposedTree, world: World): WorldDocument {
 }
 
 /** Attributes that refer to elements by their ids. HTML §4.10.4, §4.9.11; WAI-ARIA 1.2, "ID reference". */
-const references = [
+export const references = [
   "for",
   "headers",
   "list",

@@ -132,7 +132,7 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
       unknown.set(name, uses);
     },
     addIsland: (nodes) => {
-      if (nodes.some((node) => node.kind !== "text")) islands.push(nodes);
+      if (nodes.some((node) => node.kind !== "text")) islands.push(nodes.map(open));
     },
   };
   const making: ScopeMaking = {
@@ -311,5 +311,13 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
         .sort((a, b) => b.uses.length - a.uses.length || (a.name < b.name ? -1 : 1)),
   };
 }
+
+/** What a component that is not in source is given, it may give more props. */
+const open = (node: TreeNode): TreeNode =>
+  node.kind === "element" && node.source !== null
+    ? { ...node, spread: { hole: "…", source: node.source, mayBeEmpty: true }, listeners: "unknown" }
+    : node.kind === "either"
+      ? { ...node, arms: node.arms.map((arm) => arm.map(open)) }
+      : node;
 
 const isComponentName = (name: string): boolean => /^[A-Z]/.test(name);

@@ -219,13 +219,17 @@ function object(machine: Machine, node: Ast.ObjectExpression, scope: Scope): Val
         ? property.kind === "method"
           ? functionValue(property, scope)
           : unknownOf(machine, property, scope)
-        : machine.evaluate(property.value, scope);
+        : named(machine.evaluate(property.value, scope), name);
     made = lift(machine, made, (one) =>
       one.kind === "object" ? { ...one, properties: new Map(one.properties).set(name, value) } : one,
     );
   }
   return made;
 }
+
+/** A function without a name of its own has that of what holds it. ECMAScript §8.4, "NamedEvaluation". */
+export const named = (value: Value, name: string): Value =>
+  (value.kind === "function" || value.kind === "class") && value.name === "" ? { ...value, name } : value;
 
 /** `{ ...one, ...two }`. */
 export function merged(machine: Machine, one: Value, two: Value, unknown: () => Unknown): Value {

@@ -1,5 +1,5 @@
 import type * as Ast from "@babel/types";
-import { classValue, functionValue, placeOf, propertyName, unknownOf } from "./evaluate.ts";
+import { classValue, functionValue, named, placeOf, propertyName, unknownOf } from "./evaluate.ts";
 import { fork, lift, type Machine, unknownAt, whether } from "./machine.ts";
 import { everyNode } from "./parse-script.ts";
 import { bind, bindingOf, bindLater, innerScope, type Scope } from "./scope.ts";
@@ -234,11 +234,7 @@ export function initialOf(
   state.declaring = first?.type === "Identifier" ? first.name : null;
   try {
     const value = machine.evaluate(init, scope);
-    return (value.kind === "function" || value.kind === "class") &&
-      value.name === "" &&
-      id.type === "Identifier"
-      ? { ...value, name: id.name }
-      : value;
+    return id.type === "Identifier" ? named(value, id.name) : value;
   } finally {
     state.declaring = before;
   }

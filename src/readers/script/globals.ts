@@ -1,5 +1,6 @@
+import { merged } from "./evaluate.ts";
 import { lift, type Machine, unknownAt } from "./machine.ts";
-import { keyOf, known, listOf, native, objectOf, truthOf, type Value } from "./value.ts";
+import { type CallPlace, keyOf, known, listOf, native, objectOf, truthOf, type Value } from "./value.ts";
 
 const numbers: Readonly<Record<string, (...args: number[]) => number>> = {
   round: Math.round,
@@ -61,8 +62,7 @@ export function globalValue(machine: Machine, name: string): Value | null {
           ),
         ],
         ["freeze", native("freeze", ([value]) => value ?? known(undefined))],
-        // What is written on a component changes nothing of what it renders.
-        ["assign", native("assign", ([target]) => target ?? known(undefined))],
+        ["assign", native("assign", (args, at) => assigned(machine, args, at))],
       ]);
     case "Array":
       return objectOf([
@@ -82,6 +82,26 @@ export function globalValue(machine: Machine, name: string): Value | null {
     default:
       return null;
   }
+}
+
+/** `Object.assign(Card, { Title })`: what is written on a component is found on it. */
+function assigned(machine: Machine, [target, ...sources]: readonly Value[], at: CallPlace): Value {
+  const statics =
+    target?.kind === "function" || target?.kind === "class"
+      ? target.statics
+      : target?.kind === "component"
+        ? target.component.statics
+        : null;
+  if (target === undefined || target.kind === "known") return target ?? known(undefined);
+  if (statics === null)
+    return sources.reduce(
+      (so, source) =>
+        merged(machine, so, source, () => unknownAt(at.source, at.text, `assign ${at.source.start}`)),
+      target,
+    );
+  for (const source of sources)
+    if (source.kind === "object") for (const [name, value] of source.properties) statics.set(name, value);
+  return target;
 }
 
 type NativeCall = Parameters<typeof native>[1];
