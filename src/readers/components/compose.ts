@@ -208,7 +208,7 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
   function propsTypes(module: SourceModule) {
     const known = propsTypesOf.get(module.path);
     if (known !== undefined) return known;
-    const found = wrappedPropsTypes(programsOf(module.content));
+    const found = wrappedPropsTypes(programsOf(module.content), module.text);
     propsTypesOf.set(module.path, found);
     return found;
   }

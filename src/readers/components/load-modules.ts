@@ -34,7 +34,7 @@ const styleEnding = /\.(?:css|scss|sass|less|styl|pcss|postcss)$/i;
 
 /** Reads files and all that they import within the project, each once. What cannot be read is told and left out. */
 export async function loadModules(request: ModuleRequest, files: Files): Promise<LoadedModules> {
-  const resolver = new ImportResolver(files);
+  const resolver = new ImportResolver(files, new Set(request.entries));
   const modules = new Map<string, SourceModule>();
   const problems: Problem[] = [];
   const unread = new Set<string>();
@@ -52,7 +52,7 @@ export async function loadModules(request: ModuleRequest, files: Files): Promise
       }
       const imports = new Map<string, string | null>();
       for (const specifier of result.imports) {
-        const target = await resolver.resolve(specifier, path);
+        const target = resolver.known(specifier, path) ?? (await resolver.resolve(specifier, path));
         imports.set(specifier, target);
         if (target !== null && !met.has(target)) {
           met.add(target);
@@ -84,11 +84,10 @@ async function readModule(
     imports: [],
   });
   if (!isText) return bare({ kind: "asset" });
-  const info = await files.info(path);
-  if (info !== null && info.size > request.maxSize * MEGABYTE)
-    return { problem: tooLarge(file, info.size / MEGABYTE, request.maxSize) };
   const read = await files.read(path);
   if (!read.ok) return { problem: unreadable(file, read.reason) };
+  if (read.bytes.length > request.maxSize * MEGABYTE)
+    return { problem: tooLarge(file, read.bytes.length / MEGABYTE, request.maxSize) };
   const decoded = decodeText(read.bytes, file, "css");
   if (!decoded.ok) return { problem: decoded.problem };
   const { text } = decoded.value;
@@ -111,7 +110,7 @@ async function readModule(
     const scripts = [parts.moduleScript, parts.script].filter((one) => one !== null);
     return {
       module: { path, file, text, content: { kind: "template", language, parts }, errors },
-      imports: [...scripts.flatMap(importsOf), ...imports],
+      imports: [...scripts.flatMap((script) => importsOf(script, text)), ...imports],
     };
   }
   const { program, errors } = parseScript(text, {
@@ -130,7 +129,7 @@ async function readModule(
       content: { kind: "script", program, templates: inline.templates },
       errors: [...errors, ...inline.errors],
     },
-    imports: importsOf(program),
+    imports: importsOf(program, text),
   };
 }
 
@@ -145,7 +144,7 @@ function jsonOf(text: string): unknown {
 }
 
 /** What a program imports, also what it names for a component: an outer template, its styles. */
-export function importsOf(program: Ast.Program): readonly string[] {
+export function importsOf(program: Ast.Program, text: string): readonly string[] {
   const found = new Set<string>();
   for (const statement of program.body) {
     if (statement.type === "ImportDeclaration" || statement.type === "ExportAllDeclaration")
@@ -153,6 +152,8 @@ export function importsOf(program: Ast.Program): readonly string[] {
     if (statement.type === "ExportNamedDeclaration" && statement.source != null)
       found.add(statement.source.value);
   }
+  // Only a file that has one of these words names files inside its statements.
+  if (!/\b(?:import|require)\s*\(|\b(?:templateUrl|styleUrls?)\b/.test(text)) return [...found];
   everyNode(program, (node) => {
     const isImport =
       (node.type === "CallExpression" &&

@@ -39,13 +39,17 @@ export const programsOf = (content: ModuleContent): readonly Ast.Program[] =>
       ? [content.parts.moduleScript, content.parts.script].filter((one) => one !== null)
       : [];
 
+const nothing: ReadonlySet<string> = new Set();
+
 /** A scope in which every name of a module's top level is worked out when it is first asked for. */
 export function makeScope(
   making: ScopeMaking,
   module: SourceModule,
   programs = programsOf(module.content),
 ): Scope {
-  const reassigned = new Set(programs.flatMap((program) => [...reassignedIn(program)]));
+  const reassigned = /\blet\b|\bvar\b/.test(module.text)
+    ? new Set(programs.flatMap((program) => [...reassignedIn(program)]))
+    : nothing;
   const scope = moduleScope({ file: module.file, text: module.text, reassigned });
   for (const program of programs) bindProgram(making, module, program, scope);
   return scope;

@@ -34,8 +34,12 @@ export function mayRender({ node }: FunctionValue): boolean {
 }
 
 /** Types of props that stand around a function: `forwardRef<E, Props>(…)`, `const Card: FC<Props> = …`; by its offset. */
-export function wrappedPropsTypes(programs: readonly Ast.Program[]): ReadonlyMap<number, Ast.Node> {
+export function wrappedPropsTypes(
+  programs: readonly Ast.Program[],
+  text: string,
+): ReadonlyMap<number, Ast.Node> {
   const found = new Map<number, Ast.Node>();
+  if (!/\b(?:forwardRef|memo|\w+Component|FC|VFC)\s*</.test(text)) return found;
   const isFunction = (node: Ast.Node | null | undefined): node is Ast.Function =>
     node?.type === "ArrowFunctionExpression" || node?.type === "FunctionExpression";
   for (const program of programs)

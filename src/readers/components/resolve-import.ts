@@ -11,6 +11,18 @@ const sourceOf: Readonly<Record<string, readonly string[]>> = {
   ".jsx": [".tsx"],
 };
 
+/** The files that a path may mean, the likeliest first. */
+function candidates(path: string): readonly string[] {
+  const ending = /\.[a-z]+$/.exec(path)?.[0] ?? "";
+  const bare = path.slice(0, path.length - ending.length);
+  return [
+    path,
+    ...(sourceOf[ending] ?? []).map((other) => bare + other),
+    ...endings.map((added) => path + added),
+    ...endings.map((added) => `${path}/index${added}`),
+  ];
+}
+
 interface PathMap {
   readonly folder: string;
   readonly paths: readonly (readonly [pattern: string, targets: readonly string[]])[];
@@ -19,12 +31,22 @@ interface PathMap {
 /** Finds the files that imports name. Paths are absolute, with forward slashes. */
 export class ImportResolver {
   readonly #files: Files;
+  readonly #known: ReadonlySet<string>;
   readonly #isFile = new Map<string, Promise<boolean>>();
   readonly #paths = new Map<string, Promise<readonly PathMap[]>>();
   readonly #packages = new Map<string, Promise<ReadonlyMap<string, string>>>();
 
-  constructor(files: Files) {
+  /** @param known files that are there for certain, absolute: imports of those ask no disk */
+  constructor(files: Files, known: ReadonlySet<string>) {
     this.#files = files;
+    this.#known = known;
+  }
+
+  /** The file that a relative import names, where it is among those known; null for any other. */
+  known(specifier: string, from: string): string | null {
+    if (!/^\.{1,2}\//.test(specifier)) return null;
+    const path = join(parent(from), specifier);
+    return candidates(path).find((candidate) => this.#known.has(candidate)) ?? null;
   }
 
   /** The file an import in `from` names; null where it is in no source of the project. */
@@ -47,17 +69,7 @@ export class ImportResolver {
 
   async #file(path: string): Promise<string | null> {
     if (path.includes("/node_modules/")) return null;
-    if (await this.#exists(path)) return path;
-    const ending = /\.[a-z]+$/.exec(path)?.[0] ?? "";
-    for (const other of sourceOf[ending] ?? []) {
-      const candidate = path.slice(0, path.length - ending.length) + other;
-      if (await this.#exists(candidate)) return candidate;
-    }
-    for (const added of endings) if (await this.#exists(path + added)) return path + added;
-    for (const added of endings) {
-      const candidate = `${path}/index${added}`;
-      if (await this.#exists(candidate)) return candidate;
-    }
+    for (const candidate of candidates(path)) if (await this.#exists(candidate)) return candidate;
     return null;
   }
 

@@ -99,14 +99,19 @@ export function everyNode(root: Ast.Node, visit: (node: Ast.Node) => boolean): v
   const stack: Ast.Node[] = [root];
   for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
     if (!visit(node)) continue;
-    for (const [key, value] of Object.entries(node)) {
-      if (key === "loc" || key === "extra") continue;
+    const parts = node as unknown as Record<string, unknown>;
+    // Own properties in the order of the parser, without a list of them: this runs for every node of every file.
+    for (const key in parts) {
+      const value = parts[key];
+      if (typeof value !== "object" || value === null || notChildren.has(key)) continue;
       if (Array.isArray(value)) {
         for (let i = value.length - 1; i >= 0; i--) if (isNode(value[i])) stack.push(value[i]);
       } else if (isNode(value)) stack.push(value);
     }
   }
 }
+
+const notChildren = new Set(["loc", "extra", "errors", "comments", "tokens"]);
 
 const isNode = (value: unknown): value is Ast.Node =>
   typeof value === "object" && value !== null && typeof (value as { type?: unknown }).type === "string";
