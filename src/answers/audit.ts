@@ -24,7 +24,7 @@ import { composer } from "../readers/components/compose.ts";
 import { type CheckPlan, checksFor } from "./check-plan.ts";
 import { ComponentAudit } from "./component-audit.ts";
 import { composedRoots, subjectName } from "./component-roots.ts";
-import { SourceTexts } from "./element-answer.ts";
+import { type SourceAnswer, SourceTexts } from "./element-answer.ts";
 import { ExceptionBook } from "./exception-book.ts";
 import {
   type FindingAnswer,
@@ -76,9 +76,17 @@ export interface AuditAnswer {
   /** How many findings comments in the source allow. */
   readonly accepted: number;
   readonly problems: readonly Problem[];
+  /** Components that are used and not in source, the most used first. */
+  readonly unknownComponents: readonly UnknownAnswer[];
   /** Whether some target could not be audited at all. */
   readonly incomplete: boolean;
   readonly texts: SourceTexts;
+}
+
+/** A component that is used and not in source, and where. */
+export interface UnknownAnswer {
+  readonly name: string;
+  readonly uses: readonly SourceAnswer[];
 }
 
 /** Audits every page the targets name. What cannot be read is a problem; the rest is audited all the same. */
@@ -128,6 +136,7 @@ class Audit {
   #several = false;
   #facts: PageFacts | null = null;
   #accepted = 0;
+  #unknown: readonly UnknownAnswer[] = [];
 
   constructor(request: AuditRequest, host: Host) {
     this.#request = request;
@@ -153,7 +162,7 @@ class Audit {
     const run = runChecks(scene, checks, outcomes, settings, exceptions.allows);
     this.#accepted += run.allowed;
     this.#subjects.push(subjectOf(page, loaded, scene, run.checks));
-    this.#count(run);
+    this.#counted(run);
     const facts = pageFacts(scene);
     this.#facts = this.#facts === null ? facts : addFacts(this.#facts, facts);
     const answers = new FindingAnswers(page.name, this.#texts, this.#host, conformance);
@@ -192,7 +201,7 @@ class Audit {
           answers.answer(finding, placeOf(scene, finding.element, this.#texts), chain),
         ),
       );
-      this.#count(result.run);
+      this.#counted(result.run);
       this.#accepted += result.run.allowed;
       this.#subjects.push({
         id,
@@ -205,9 +214,13 @@ class Audit {
         outcomes: outcomesOf(result.run.checks),
       });
     }
+    this.#unknown = composing.unknownComponents().map(({ name, uses }) => ({
+      name,
+      uses: uses.flatMap((use) => this.#texts.place(use) ?? []),
+    }));
   }
 
-  #count(run: RunResult): void {
+  #counted(run: RunResult): void {
     for (const result of run.checks)
       this.#results.set(result.id, addResults(this.#results.get(result.id), result));
     for (const [criterion, tally] of run.criteria)
@@ -277,6 +290,7 @@ class Audit {
               this.#facts,
             ),
       accepted: this.#accepted,
+      unknownComponents: this.#unknown,
       problems: this.#exceptions.problems(this.#texts, new Set(checks.map((check) => check.id))),
       texts: this.#texts,
     };

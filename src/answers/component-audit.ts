@@ -115,8 +115,8 @@ export class ComponentAudit {
     const faults = new Set<string>();
     if (found !== null) {
       const { judged } = this.#judge(found, this.#request.composer.compose(found).tree);
-      for (const { finding, element, outcome, when } of judged)
-        if (outcome === "failed" && when.length === 0) faults.add(faultKey(finding, element));
+      for (const { finding, element, outcome, isLeftToCalls, mayBeMended } of judged)
+        if ((outcome === "failed" && !isLeftToCalls) || mayBeMended) faults.add(faultKey(finding, element));
     }
     this.#alone.set(key, faults);
     return faults;

@@ -1,11 +1,15 @@
 import type { Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
+import { componentPages } from "./component-pages.ts";
 import { type LoadedPage, type LoadOptions, loadPage } from "./load-page.ts";
 import { type LoadedSources, loadSources } from "./load-sources.ts";
 import { findPages, isComponentFile, type PageFile, type TargetRequest } from "./targets.ts";
 
 /** What a command asks to read, and within which limits. */
-export interface ReadRequest extends LoadOptions, TargetRequest {}
+export interface ReadRequest extends LoadOptions, TargetRequest {
+  /** Whether composed components are visited like pages, as they first appear; they are handed over whole otherwise. */
+  readonly componentsAsPages?: boolean;
+}
 
 /** What came of reading: everything that went wrong, and whether some target could not be read at all. */
 export interface ReadOutcome {
@@ -53,5 +57,8 @@ export async function readPages(
       incomplete = true;
     }
   }
+  if (sources !== null && request.componentsAsPages === true)
+    for (const { page, loaded } of componentPages(sources, request))
+      visit({ page, loaded, several: pages.length > 1 });
   return { problems, incomplete, sources };
 }

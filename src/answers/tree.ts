@@ -24,7 +24,7 @@ export interface TreeAnswer extends ReadOutcome {
 /** The accessibility tree of every page the targets name. */
 export async function trees(request: TreeRequest, host: Host): Promise<TreeAnswer> {
   const pages: PageTree[] = [];
-  const outcome = await readPages(request, host, ({ page, loaded }) => {
+  const outcome = await readPages({ ...request, componentsAsPages: true }, host, ({ page, loaded }) => {
     const scene = sceneFromSource(loaded.document, loaded.sheets, {
       device: request.device,
       stylesKnown: loaded.stylesKnown,

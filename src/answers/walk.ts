@@ -73,11 +73,15 @@ export type WalkAnswer =
 export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer> {
   const walks: PageWalk[] = [];
   const refused: string[] = [];
-  const outcome = await readPages({ ...request, withFrames: true }, host, ({ page, loaded }) => {
-    const walked = walkPage(page.name, loaded, request, host);
-    if (typeof walked === "string") refused.push(walked);
-    else walks.push(walked);
-  });
+  const outcome = await readPages(
+    { ...request, withFrames: true, componentsAsPages: true },
+    host,
+    ({ page, loaded }) => {
+      const walked = walkPage(page.name, loaded, request, host);
+      if (typeof walked === "string") refused.push(walked);
+      else walks.push(walked);
+    },
+  );
   const [message] = refused;
   return message === undefined ? { ok: true, walks, ...outcome } : { ok: false, message };
 }

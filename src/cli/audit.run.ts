@@ -11,8 +11,10 @@ import { type Theme, themeName } from "../core/scene/schemes.ts";
 import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
 import { auditJson } from "../report/json/audit.ts";
+import { unknownComponentsJson } from "../report/json/unknown-components.ts";
 import { auditText } from "../report/terminal/audit.ts";
 import { settingsText } from "../report/terminal/settings.ts";
+import { unknownComponentsText } from "../report/terminal/unknown-components.ts";
 import type { AuditArguments } from "./audit.ts";
 import { chooseChecks } from "./choose-checks.ts";
 import { STANDARD_INPUT } from "./command.ts";
@@ -50,6 +52,12 @@ export async function runAudit(args: AuditArguments): Promise<void> {
   );
   progress.clear();
   reportProblems(answer.problems);
+  if (args["unknown-components"]) {
+    const listed =
+      args.format === "json" ? unknownComponentsJson(answer) : unknownComponentsText(answer, paint);
+    if (await deliver([listed], args, host)) process.exitCode = answer.incomplete ? COULD_NOT : DONE;
+    return;
+  }
   const text =
     args.format === "json"
       ? `${auditJson(answer, packageVersion())}\n`
@@ -172,6 +180,7 @@ async function configuredPalette(
 function apart(
   words: readonly string[] | undefined,
 ): readonly [checks: readonly string[] | undefined, targets: readonly string[]] {
-  const isTarget = (word: string) => word === STANDARD_INPUT || word === "." || /[/\\*]|\.html?$/i.test(word);
+  const isTarget = (word: string) =>
+    word === STANDARD_INPUT || word === "." || /[/\\*]|\.(?:html?|[cm]?[jt]sx?|vue|svelte)$/i.test(word);
   return [words?.filter((word) => !isTarget(word)), words?.filter(isTarget) ?? []];
 }

@@ -47,6 +47,11 @@ const options = {
     type: "boolean",
     describe: "Show every finding in full instead of three of a kind, and every criterion",
   },
+  "unknown-components": {
+    type: "boolean",
+    default: false,
+    describe: "List the components that are used and not in source, and how often, instead of findings",
+  },
   "show-config": {
     type: "boolean",
     default: false,
@@ -65,6 +70,7 @@ export interface AuditArguments extends PageArguments, PrintArguments {
   readonly theme?: string[] | undefined;
   readonly outcomes?: string | undefined;
   readonly all?: boolean | undefined;
+  readonly "unknown-components": boolean;
   readonly "show-config": boolean;
   readonly quiet: boolean;
 }
@@ -81,6 +87,8 @@ export const auditCommand = command<AuditArguments>("audit", options, {
         "keel audit 'pages/**/*.html' --fail-on barrier",
         "many pages; friction does not fail the build",
       )
+      .example("keel audit src/App.tsx", "a component with all that it renders")
+      .example("keel audit src --unknown-components", "what the configuration could say more about")
       .example("keel audit pages --format json -o audit.json", "for other programs")
       .example("keel audit --show-config", "what is in force, and from where")
       .example("keel audit pages --only names roles.exists", "a family and one check") as never,

@@ -10,6 +10,8 @@ export interface Hole {
   readonly hole: string;
   readonly source: Span;
   readonly mayBeEmpty: boolean;
+  /** Whether words stand in it rather than elements, as far as source tells. */
+  readonly isWords?: boolean;
   /** The same for the same value, wherever it is used; absent where no two are known to be the same. */
   readonly key?: string;
 }

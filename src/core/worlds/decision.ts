@@ -14,6 +14,8 @@ export interface Decision {
    * fault; what fails in another is a question.
    */
   readonly named: boolean;
+  /** Whether it asks if a caller gives something at all: where it is left out, the call is at fault. */
+  readonly isLeftToCalls?: true;
   readonly source: Span;
 }
 

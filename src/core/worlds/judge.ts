@@ -25,6 +25,8 @@ export interface JudgedFinding {
   readonly outcome: "failed" | "cantTell";
   /** What must hold for the fault to show; empty where it shows always. */
   readonly when: readonly string[];
+  /** Whether it shows only where a caller leaves something out. */
+  readonly isLeftToCalls: boolean;
   /** Whether what source leaves out may take it away. */
   readonly mayBeMended: boolean;
 }
@@ -110,9 +112,9 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
       const at = { finding, element, world: document };
       const when: readonly string[] = [];
       if (finding.outcome === "cantTell")
-        judged.set(key, { ...at, outcome: "cantTell", when, mayBeMended: false });
+        judged.set(key, { ...at, outcome: "cantTell", when, isLeftToCalls: false, mayBeMended: false });
       else if (holesMayMend(document, finding))
-        judged.set(key, { ...at, outcome: "cantTell", when, mayBeMended: true });
+        judged.set(key, { ...at, outcome: "cantTell", when, isLeftToCalls: false, mayBeMended: true });
       else judged.set(key, { ...at, ...hangsOn(key, element, world), mayBeMended: false });
     }
   }
@@ -158,7 +160,11 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
   }
 
   /** Which decisions, turned by themselves, take a fault away. */
-  function hangsOn(key: string, element: TreeElement, world: World): Pick<JudgedFinding, "outcome" | "when"> {
+  function hangsOn(
+    key: string,
+    element: TreeElement,
+    world: World,
+  ): Pick<JudgedFinding, "outcome" | "when" | "isLeftToCalls"> {
     const near = [
       ...new Map([...decisionsAbout(element), ...decisions].map((one) => [one.id, one])).values(),
     ];
@@ -185,6 +191,7 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
       !unexplained && rescuing.length <= MOST_TOGETHER && rescuing.every((decision) => decision.named);
     return {
       outcome: isSure ? "failed" : "cantTell",
+      isLeftToCalls: rescuing.some((decision) => decision.isLeftToCalls === true),
       when: rescuing.map((decision) => decision.arms[armIn(world, decision)] ?? ""),
     };
   }

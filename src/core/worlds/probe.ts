@@ -105,6 +105,7 @@ export function filled(document: Document, filling: Filling): FilledDocument {
   function given(parent: ElementNode | null, hole: Hole): readonly Node[] {
     const own =
       parent === null ? undefined : Object.hasOwn(contentOf, parent.tag) ? contentOf[parent.tag] : undefined;
+    if (hole.isWords === true) return [text(WORDS, hole)];
     if (own !== undefined) return own.map((path) => nested(path.split(" "), hole));
     if (filling === "words") return [text(WORDS, hole)];
     if (filling === "controls")

@@ -4,14 +4,8 @@ import type { TreeNode } from "../../core/worlds/tree.ts";
 import { placeOf } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { bindLater, innerScope, type Scope } from "../script/scope.ts";
-import {
-  anything,
-  type Member,
-  openMember,
-  shapeOf,
-  type TypeNames,
-  typeArguments,
-} from "../script/type-shape.ts";
+import { typeArguments } from "../script/type-arguments.ts";
+import { anything, type Member, openMember, shapeOf, type TypeNames } from "../script/type-shape.ts";
 import {
   absent,
   type ClassValue,

@@ -3,10 +3,10 @@ import { metadataOf } from "./angular-metadata.ts";
 import type { SourceModule, StylePart } from "./source-module.ts";
 
 /** Styles that stand in a component file itself. */
-export const stylesOf = ({ content }: SourceModule): readonly StylePart[] =>
+export const stylesOf = ({ content, text }: SourceModule): readonly StylePart[] =>
   content.kind === "template"
     ? content.parts.styles
-    : content.kind === "script" && content.templates.size > 0
+    : content.kind === "script" && /@Component\b/.test(text)
       ? decoratedStyles(content.program)
       : [];
 

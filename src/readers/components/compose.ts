@@ -6,7 +6,7 @@ import { globalValue } from "../script/globals.ts";
 import type { Machine, MachineState } from "../script/machine.ts";
 import { memberOf } from "../script/members.ts";
 import type { Scope } from "../script/scope.ts";
-import type { TypeNames } from "../script/type-shape.ts";
+import { anything, shapeOf, type TypeNames } from "../script/type-shape.ts";
 import type { ClassValue, Component, FunctionValue, Value } from "../script/value.ts";
 import { angularComponent, isAngularClass } from "./angular-component.ts";
 import { baseName, placeKey } from "./component-name.ts";
@@ -87,6 +87,7 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
     instance: "",
     frames: [],
     contexts: [],
+    ids: new Map(),
   };
   const machine: Machine = {
     state,
@@ -125,6 +126,10 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
     toNodes: (value, namespace) => nodesOf(composition, value, namespace),
     renderMarkup: (markup, namespace) => renderJsx(composition, markup, namespace),
     use,
+    shapeIn: (node, scope) => {
+      const module = composition.moduleOf(scope);
+      return module === null ? anything : shapeOf({ node, module }, types);
+    },
     textOf: (file) => byFile.get(file)?.text ?? null,
     noteUnknown: (name, source) => {
       const uses = unknown.get(name) ?? [];
@@ -249,6 +254,7 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
       instance: `/${placeKey(component.source)}`,
       frames: [{ name: component.name, source: component.source, definition: component.source }],
       contexts: [],
+      ids: new Map(),
     });
     rendered.clear();
     islands.length = 0;

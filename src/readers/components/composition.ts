@@ -1,7 +1,9 @@
+import type * as Ast from "@babel/types";
 import type { Namespace, Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
 import type { Machine } from "../script/machine.ts";
 import type { Scope } from "../script/scope.ts";
+import type { Shape } from "../script/type-shape.ts";
 import type { Component, ComponentCall, MarkupValue, Unknown, Value } from "../script/value.ts";
 import type { SourceModule } from "./source-module.ts";
 
@@ -21,6 +23,8 @@ export interface Composition {
   readonly toNodes: (value: Value, namespace: Namespace) => readonly TreeNode[];
   readonly renderMarkup: (markup: MarkupValue, namespace: Namespace) => readonly TreeNode[];
   /** Renders one use of a component: its frames and its instance are those of the call while it lasts. */
+  /** What a type says, in the file that a scope belongs to. */
+  readonly shapeIn: (node: Ast.Node, scope: Scope) => Shape;
   readonly use: (component: Component, call: UseOf) => readonly TreeNode[];
   /** The text of a file by the name that spans have for it. */
   readonly textOf: (file: string) => string | null;

@@ -6,7 +6,7 @@ import { lift, type Machine } from "../script/machine.ts";
 import type { Scope } from "../script/scope.ts";
 import { known, listOf, type MarkupValue, objectOf, type Value, yes } from "../script/value.ts";
 import type { Composition } from "./composition.ts";
-import { hostElement, namespaceOf, shownText, type WrittenAttribute } from "./host-element.ts";
+import { holeOf, hostElement, namespaceOf, shownText, type WrittenAttribute } from "./host-element.ts";
 import { jsxAttributeNames, notAttributes } from "./jsx-attributes.ts";
 import { styleText } from "./style-object.ts";
 
@@ -193,7 +193,12 @@ export function nodesOf(composition: Composition, value: Value, namespace: Names
               source: value.source,
             },
           ]
-        : [{ kind: "hole", hole: { hole: value.text, source: value.source, mayBeEmpty: false } }];
+        : [
+            {
+              kind: "hole",
+              hole: { ...holeOf(value), isWords: value.type === "any" && !/children|slot/i.test(value.text) },
+            },
+          ];
     default: {
       const text = shownText(value);
       return text === null || text === "" ? [] : [{ kind: "text", value: text, source: null }];

@@ -1,7 +1,8 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
 import { textOf } from "../script/evaluate.ts";
-import { lift, type Machine, unknownAt } from "../script/machine.ts";
+import { lift, type Machine, madeId, unknownAt } from "../script/machine.ts";
+import type { Shape } from "../script/type-shape.ts";
 import {
   absent,
   type CallPlace,
@@ -57,7 +58,13 @@ const nowhere: Span = { file: "", start: 0, end: 0 };
 function reactExport(composition: Composition, name: string): Value | null {
   const { machine } = composition;
   const hook = Object.hasOwn(hooks, name) ? hooks[name] : undefined;
-  if (hook !== undefined) return native(name, (args, at) => hook(machine, args, at));
+  if (hook !== undefined)
+    return native(name, (args, at) => {
+      const [type] = at.types?.nodes ?? [];
+      const shape =
+        type === undefined || at.types === undefined ? null : composition.shapeIn(type, at.types.scope);
+      return hook(machine, args, at, shape);
+    });
   switch (name) {
     case "Fragment":
     case "StrictMode":
@@ -128,19 +135,19 @@ function reactExport(composition: Composition, name: string): Value | null {
   }
 }
 
-type Hook = (machine: Machine, args: readonly Value[], at: CallPlace) => Value;
+type Hook = (machine: Machine, args: readonly Value[], at: CallPlace, shape: Shape | null) => Value;
 
 const hooks: Readonly<Record<string, Hook>> = {
-  useState: (machine, [initial], at) => {
+  useState: (machine, [initial], at, shape) => {
     const first = initial?.kind === "function" ? machine.call(initial, [], at) : (initial ?? absent);
-    return listOf([stateValue(machine, first, at), native("setter", () => absent)]);
+    return listOf([stateValue(machine, first, at, shape), native("setter", () => absent)]);
   },
   useReducer: (machine, [, initial], at) =>
     listOf([stateValue(machine, initial ?? absent, at), native("dispatch", () => absent)]),
   useMemo: (machine, [make], at) => machine.call(make ?? absent, [], at),
   useCallback: (_, [fn]) => fn ?? absent,
   useEffectEvent: (_, [fn]) => fn ?? absent,
-  useId: (machine, _, at) => known(`:${machine.state.instance}${at.source.start}:`),
+  useId: (machine, _, at) => known(madeId(machine, at.source)),
   useRef: (_, __, at) =>
     objectOf([["current", unknownAt(at.source, at.text, `ref ${at.source.file}:${at.source.start}`)]]),
   useDeferredValue: (_, [value]) => value ?? absent,
@@ -399,7 +406,7 @@ const boxes = (machine: Machine): ReadonlyMap<string, Value> => {
       toRefs: same,
       unref: native("unref", ([value]) => unboxed(value ?? absent)),
       toValue: native("toValue", ([value]) => unboxed(value ?? absent)),
-      useId: native("useId", (_, at) => known(`v-${machine.state.instance}${at.source.start}`)),
+      useId: native("useId", (_, at) => known(madeId(machine, at.source))),
       useTemplateRef: native("useTemplateRef", (_, at) =>
         boxed(() => unknownAt(at.source, at.text, `ref ${at.source.start}`)),
       ),

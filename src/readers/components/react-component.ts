@@ -4,14 +4,8 @@ import type { TreeNode } from "../../core/worlds/tree.ts";
 import { evaluate, functionValue, placeOf, propertyName, spanOf } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { bind, innerScope, type Scope } from "../script/scope.ts";
-import {
-  openValue,
-  type Shape,
-  shapeOf,
-  type TypeIn,
-  type TypeNames,
-  typeArguments,
-} from "../script/type-shape.ts";
+import { typeArguments } from "../script/type-arguments.ts";
+import { openValue, type Shape, shapeOf, type TypeIn, type TypeNames } from "../script/type-shape.ts";
 import {
   absent,
   type ClassValue,

@@ -1,6 +1,6 @@
 import type * as Ast from "@babel/types";
 import { everyNode } from "../script/parse-script.ts";
-import { typeArguments } from "../script/type-shape.ts";
+import { typeArguments } from "../script/type-arguments.ts";
 import type { FunctionValue } from "../script/value.ts";
 
 /** The names that programs declare at their top level, in order. */

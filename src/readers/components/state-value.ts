@@ -1,12 +1,25 @@
 import { type Machine, unknownAt } from "../script/machine.ts";
-import { type CallPlace, type Decision, known, type Value } from "../script/value.ts";
+import { openValue, type Shape } from "../script/type-shape.ts";
+import { type CallPlace, type Decision, isNullish, known, type Value } from "../script/value.ts";
 
 /** A value that changes while the interface lives: the first is sure, and what it turns into where that can be listed. */
-export function stateValue(machine: Machine, first: Value, at: CallPlace): Value {
+export function stateValue(machine: Machine, first: Value, at: CallPlace, shape: Shape | null = null): Value {
   const name = machine.state.declaring ?? at.text;
   const id = `state ${name} ${at.source.file}:${at.source.start}@${machine.state.instance}`;
   const open = (text = name, type: "string" | "number" | "list" | "any" = "any") =>
     unknownAt(at.source, text, id, type);
+  const isThere = shape === null ? null : thereOf(shape);
+  if (isThere !== null && isNullish(first))
+    return {
+      kind: "either",
+      decision: {
+        id: `there ${id}`,
+        arms: [`\`${name}\` is there`, `\`${name}\` is not there`],
+        named: false,
+        source: at.source,
+      },
+      arms: [openValue(isThere, { name, id, source: at.source }), first],
+    };
   if (first.kind === "list" || first.kind === "each") return open(name, "list");
   if (first.kind !== "known") return first.kind === "text" ? open(name, "string") : open();
   const { value } = first;
@@ -32,3 +45,10 @@ export function stateValue(machine: Machine, first: Value, at: CallPlace): Value
     arms: [unknownAt(at.source, name, `${id} there`), first],
   };
 }
+
+/** A type without null and undefined. */
+const thereOf = (shape: Shape): Shape => {
+  if (shape.kind !== "literals") return shape;
+  const values = shape.values.filter((value) => value != null);
+  return values.length === 0 && shape.others !== null ? shape.others : { ...shape, values };
+};

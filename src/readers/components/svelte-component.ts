@@ -1,6 +1,6 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
-import { unknownAt } from "../script/machine.ts";
+import { madeId, unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { bind, bindLater, innerScope, type Scope } from "../script/scope.ts";
 import { anything, openMember, type Shape, shapeOf, type TypeNames } from "../script/type-shape.ts";
@@ -110,7 +110,7 @@ function bindRunes(composition: Composition, scope: Scope, props: ObjectValue, i
   rune(
     "$props",
     () => props,
-    (name) => (name === "id" ? native("id", () => known(`s${instance}`)) : null),
+    (name) => (name === "id" ? native("id", (_, at) => known(madeId(machine, at.source))) : null),
   );
   rune("$state", state.call, (name) =>
     name === "raw" ? state : native("snapshot", ([value]) => value ?? absent),

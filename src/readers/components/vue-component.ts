@@ -5,6 +5,7 @@ import { functionValue, placeOf, propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { bind, bindLater, innerScope, type Scope } from "../script/scope.ts";
+import { typeArguments } from "../script/type-arguments.ts";
 import {
   anything,
   type Member,
@@ -12,7 +13,6 @@ import {
   type Shape,
   shapeOf,
   type TypeNames,
-  typeArguments,
 } from "../script/type-shape.ts";
 import {
   absent,

@@ -3,6 +3,7 @@ import type { Span } from "../../core/document/node.ts";
 import { shortened } from "../../core/document/shortened.ts";
 import { fork, lift, type Machine, unknownAt, whether } from "./machine.ts";
 import { bindingOf, innerScope, type Scope, selfOf } from "./scope.ts";
+import { typeArguments } from "./type-arguments.ts";
 import {
   absent,
   type CallPlace,
@@ -14,6 +15,7 @@ import {
   type Text,
   truthOf,
   type Unknown,
+  type UnknownType,
   type Value,
 } from "./value.ts";
 
@@ -336,6 +338,17 @@ function unary(machine: Machine, node: Ast.UnaryExpression, scope: Scope): Value
   }
 }
 
+/** What `typeof` says of an unknown value of a type; null where that is open. */
+const typeNames: Readonly<Record<UnknownType, string | null>> = {
+  string: "string",
+  number: "number",
+  boolean: "boolean",
+  function: "function",
+  list: "object",
+  content: null,
+  any: null,
+};
+
 function typeName(value: Value): string | null {
   switch (value.kind) {
     case "known":
@@ -343,7 +356,7 @@ function typeName(value: Value): string | null {
     case "text":
       return "string";
     case "unknown":
-      return value.type === "any" ? null : value.type === "list" ? "object" : value.type;
+      return typeNames[value.type];
     case "function":
     case "native":
     case "class":
@@ -503,7 +516,10 @@ function call(machine: Machine, node: Ast.CallExpression | Ast.OptionalCallExpre
   const given = args(machine, node.arguments, scope);
   return lift(machine, called, (one) => {
     if (isNullish(one)) return absent;
-    return machine.call(one, given, placeOf(node, scope, self));
+    return machine.call(one, given, {
+      ...placeOf(node, scope, self),
+      types: { nodes: typeArguments(node), scope },
+    });
   });
 }
 

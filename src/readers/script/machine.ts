@@ -50,6 +50,8 @@ export interface MachineState {
   instance: string;
   /** The way to that use, the outermost first. */
   frames: readonly ComponentFrame[];
+  /** Ids that are made anew for each use of a component, by what asks for them. */
+  ids: Map<string, string>;
   /** Values that components around have provided, by what they are provided as. */
   contexts: readonly (readonly [of: unknown, value: Value])[];
 }
@@ -113,4 +115,12 @@ export function whether(
     };
     return fork(machine, decision, (arm) => make(arm === 0));
   });
+}
+
+/** An id of its own for each use of a component: the same for the same use. */
+export function madeId({ state }: Machine, at: Span): string {
+  const key = `${state.instance} ${at.file}:${at.start}`;
+  const known = state.ids.get(key) ?? `id-${state.ids.size + 1}`;
+  state.ids.set(key, known);
+  return known;
 }

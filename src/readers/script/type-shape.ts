@@ -1,6 +1,7 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
 import { unknownAt } from "./machine.ts";
+import { typeArguments } from "./type-arguments.ts";
 import { absent, type Decision, joinedKnown, known, type UnknownType, type Value } from "./value.ts";
 
 /** What a type says of the values it allows, as far as a tree may hang on it. */
@@ -46,6 +47,18 @@ const transparent = new Set([
   "Required",
   "PropsWithRef",
   "Simplify",
+]);
+
+/** Types of what is rendered. */
+const contentTypes = new Set([
+  "ReactNode",
+  "ReactElement",
+  "Element",
+  "ComponentChildren",
+  "Snippet",
+  "VNode",
+  "VNodeChild",
+  "TemplateRef",
 ]);
 
 const keywords: Readonly<Record<string, Shape>> = {
@@ -157,6 +170,8 @@ function reference<M>(
 ): Shape {
   const written = node.type === "TSTypeReference" ? node.typeName : node.expression;
   const parameters = typeArguments(node);
+  if (written.type === "TSQualifiedName")
+    return contentTypes.has(written.right.name) ? plain("content") : anything;
   if (written.type !== "Identifier") return anything;
   const [first, second] = parameters;
   if (transparent.has(written.name) && first !== undefined) {
@@ -165,6 +180,7 @@ function reference<M>(
       ? { ...shape, members: new Map([["children", { shape: anything, optional: false }], ...shape.members]) }
       : shape;
   }
+  if (contentTypes.has(written.name)) return plain("content");
   const found = names.named(written.name, module);
   if (found !== null) return shapeOf(found, names, depth + 1);
   if ((written.name === "Array" || written.name === "ReadonlyArray") && first !== undefined)
@@ -177,15 +193,6 @@ function reference<M>(
     return chosen(inner(first), inner(second), written.name === "Pick");
   return anything;
 }
-
-/** Type arguments, under the names that parsers have given them. */
-export const typeArguments = (node: object): readonly Ast.Node[] => {
-  const holder = node as {
-    typeParameters?: { params?: Ast.Node[] } | null;
-    typeArguments?: { params?: Ast.Node[] } | null;
-  };
-  return holder.typeParameters?.params ?? holder.typeArguments?.params ?? [];
-};
 
 function record(keys: Shape, item: Shape): Shape {
   if (keys.kind !== "literals" || keys.others !== null) return { kind: "record", item };
@@ -303,6 +310,7 @@ export function openValue(shape: Shape, at: Opening, optional = false): Value {
       id: `given ${at.id}`,
       arms: [`\`${at.name}\` is given`, `\`${at.name}\` is not given`],
       named: true,
+      isLeftToCalls: true,
       source: at.source,
     };
     return { kind: "either", decision, arms: [openValue(given, at), absent] };
@@ -370,7 +378,8 @@ export function openValue(shape: Shape, at: Opening, optional = false): Value {
 export const openMember = ({ shape, optional }: Member, name: string, at: Opening): Value =>
   openValue(shape, { ...at, name, id: `${at.id}.${name}` }, optional);
 
-const isContent = (shape: Shape): boolean => shape.kind === "plain" && shape.type === "any";
+const isContent = (shape: Shape): boolean =>
+  shape.kind === "plain" && (shape.type === "any" || shape.type === "content");
 
 const withoutUndefined = (shape: Shape): Shape => {
   if (shape.kind !== "literals") return shape;

@@ -32,7 +32,7 @@ export interface Text {
 }
 
 /** What may be said of a value that nobody can list. */
-export type UnknownType = "string" | "number" | "boolean" | "function" | "list" | "any";
+export type UnknownType = "string" | "number" | "boolean" | "function" | "list" | "content" | "any";
 
 export interface Unknown {
   readonly kind: "unknown";
@@ -166,6 +166,8 @@ export interface CallPlace {
   readonly source: Span;
   readonly text: string;
   readonly self: Value | null;
+  /** What a call says of the types it is for: `useState<Slip | null>(null)`. */
+  readonly types?: { readonly nodes: readonly Ast.Node[]; readonly scope: Scope };
 }
 
 export const known = (value: Known["value"]): Known => ({ kind: "known", value });

@@ -195,6 +195,14 @@ function findingText(
       4,
     ),
   );
+  if (finding.components.length > 1)
+    lines.push(
+      paint.paragraph(
+        `    ${colours.dim("way ")}  `,
+        finding.components.map(({ name }) => printable(name)).join(" › "),
+        10,
+      ),
+    );
   const frame =
     finding.source === null ? null : sourceFrame(answer.texts, finding.source, heardNote(finding), paint);
   if (frame !== null) lines.push(...frame.map((line) => `  ${line}`));
@@ -294,6 +302,14 @@ function editLines(finding: FindingAnswer, answer: AuditAnswer, view: AuditView)
   return [...changed.values()];
 }
 
+/** How many components are used and not in source. */
+function unknownLine({ unknownComponents }: AuditAnswer): string | null {
+  const uses = unknownComponents.reduce((sum, one) => sum + one.uses.length, 0);
+  return uses === 0
+    ? null
+    : `${counted(unknownComponents.length, "component is", "components are")} not in this source (${counted(uses, "use", "uses")}): keel audit --unknown-components lists them.`;
+}
+
 function closing(answer: AuditAnswer, view: AuditView, unshown: number): string {
   const { colours } = view.paint;
   const failed = answer.findings.filter((finding) => finding.outcome === "failed");
@@ -316,6 +332,8 @@ function closing(answer: AuditAnswer, view: AuditView, unshown: number): string 
     ...(passed > 0 ? [`${counted(passed, "check", "checks")} passed`] : []),
   ].join(" · ");
   const lines = [view.paint.paragraph("", summary, 0)];
+  const unknown = unknownLine(answer);
+  if (unknown !== null) lines.push(view.paint.paragraph(colours.dim("also  "), colours.dim(unknown), 6));
   const first = failed[0] ?? answer.findings[0];
   if (first !== undefined) {
     const id = /\bid="([\w-]+)"/.exec(first.element.snippet)?.[1];
@@ -326,7 +344,7 @@ function closing(answer: AuditAnswer, view: AuditView, unshown: number): string 
       view.paint.paragraph(
         colours.dim("next  "),
         colours.dim(
-          `keel tree ${shellWord(first.subject)} --at ${shellWord(at)} shows what assistive technology is given there; mend, and run this again.`,
+          `keel tree ${shellWord(first.subject.replace(/#.*$/, ""))} --at ${shellWord(at)} shows what assistive technology is given there; mend, and run this again.`,
         ),
         6,
       ),

@@ -1,0 +1,7 @@
+interface TextInputProps {
+  id?: string;
+  inputId?: string;
+  name: string;
+}
+
+export const TextInput = ({ id, name }: TextInputProps) => <input id={id} name={name} type="text" />;
