@@ -20,11 +20,9 @@ import type { Theme } from "../core/scene/schemes.ts";
 import { type Conformance, demandedCriteria } from "../core/standards/conformance.ts";
 import type { CriterionNumber } from "../core/standards/criteria.ts";
 import type { Host } from "../host/host.ts";
-import { composer } from "../readers/components/compose.ts";
+import { auditSources, type SourcesResult, type UnknownAnswer } from "./audit-sources.ts";
 import { type CheckPlan, checksFor } from "./check-plan.ts";
-import { ComponentAudit } from "./component-audit.ts";
-import { composedRoots, subjectName } from "./component-roots.ts";
-import { type SourceAnswer, SourceTexts } from "./element-answer.ts";
+import { SourceTexts } from "./element-answer.ts";
 import { ExceptionBook } from "./exception-book.ts";
 import {
   type FindingAnswer,
@@ -35,11 +33,12 @@ import {
   shareCauses,
 } from "./finding-answer.ts";
 import type { LoadedPage } from "./load-page.ts";
-import type { LoadedSources } from "./load-sources.ts";
 import { type ReadPage, type ReadRequest, readPages } from "./read-pages.ts";
+import { type CacheRequest, type ReusedSources, SourcesCache } from "./sources-cache.ts";
+import { addResults, outcomesOf, type Subject } from "./subject.ts";
 import type { PageFile } from "./targets.ts";
 
-export type { FindingAnswer };
+export type { FindingAnswer, Subject, UnknownAnswer };
 
 export interface AuditRequest extends ReadRequest, CheckPlan {
   readonly siteChecks: readonly SiteCheck[];
@@ -51,17 +50,8 @@ export interface AuditRequest extends ReadRequest, CheckPlan {
   readonly palette: readonly NamedColour[];
   /** Which outcomes become findings. */
   readonly outcomes: readonly Outcome[];
-}
-
-export interface Subject {
-  readonly id: string;
-  readonly target: string;
-  readonly kind: "document" | "fragment" | "component";
-  readonly engine: "read";
-  readonly specimen: null;
-  readonly state: string;
-  readonly elements: number;
-  readonly outcomes: Readonly<Record<Outcome, number>>;
+  /** Where what came of component source is kept for the next time; null to keep nothing. */
+  readonly cache: CacheRequest | null;
 }
 
 export interface AuditAnswer {
@@ -83,12 +73,6 @@ export interface AuditAnswer {
   readonly texts: SourceTexts;
 }
 
-/** A component that is used and not in source, and where. */
-export interface UnknownAnswer {
-  readonly name: string;
-  readonly uses: readonly SourceAnswer[];
-}
-
 /** Audits every page the targets name. What cannot be read is a problem; the rest is audited all the same. */
 export async function audit(
   request: AuditRequest,
@@ -98,13 +82,26 @@ export async function audit(
   const startedAt = host.clock.now();
   const start = host.clock.elapsed();
   const work = new Audit(request, host);
+  const kept = request.cache === null ? null : new SourcesCache(request.cache, host);
+  let reused: ReusedSources | null = null;
   const { problems, incomplete, sources } = await readPages(
     request,
     host,
     (read) => work.addPage(read),
     onPage,
+    async (entries) => {
+      reused = (await kept?.find(entries)) ?? null;
+      return reused === null ? null : reused.paths;
+    },
   );
-  if (sources !== null) work.addSources(sources);
+  if (sources !== null) {
+    const result = auditSources(sources, request, host);
+    work.addSources(result, sources.texts);
+    await kept?.keep(sources, result);
+  }
+  // Set inside the callback, which the type checker does not see.
+  const again = reused as ReusedSources | null;
+  if (again !== null) work.addSources(again.result, again.texts);
   const answer = work.finish();
   return {
     startedAt,
@@ -137,6 +134,7 @@ class Audit {
   #facts: PageFacts | null = null;
   #accepted = 0;
   #unknown: readonly UnknownAnswer[] = [];
+  readonly #problems: Problem[] = [];
 
   constructor(request: AuditRequest, host: Host) {
     this.#request = request;
@@ -172,52 +170,18 @@ class Audit {
     if (this.#several) this.#digest(page, scene, answers);
   }
 
-  /** Audits every component that no other uses, with all that it renders. */
-  addSources(sources: LoadedSources): void {
-    const { device, themes, colourSchemes, palette, conformance, components, settingsFor } = this.#request;
-    this.#texts.add(sources.texts);
-    const composing = composer({ modules: sources.modules, standsFor: components });
-    const work = new ComponentAudit({
-      composer: composing,
-      modules: sources.modules,
-      checks: this.#checks,
-      settingsFor,
-      scene: { device, themes, colourSchemes, palette },
-      sheets: sources.sheets,
-      exceptions: this.#exceptions,
-      told: (span) => {
-        const place = this.#texts.place(span);
-        return place === null ? span.file : `${place.file}:${place.line}`;
-      },
-    });
-    // What several roots show is told of the first.
-    const told = new Set<string>();
-    for (const composed of composedRoots(composing, sources)) {
-      const result = work.audit(composed, told);
-      const id = subjectName(result.found, composing);
-      const answers = new FindingAnswers(id, this.#texts, this.#host, conformance);
-      this.#findings.push(
-        ...result.findings.map(({ finding, scene, components: chain }) =>
-          answers.answer(finding, placeOf(scene, finding.element, this.#texts), chain),
-        ),
-      );
-      this.#counted(result.run);
-      this.#accepted += result.run.allowed;
-      this.#subjects.push({
-        id,
-        target: sources.entries.find(({ path }) => path === result.found.module.path)?.target ?? id,
-        kind: "component",
-        engine: "read",
-        specimen: null,
-        state: "as loaded",
-        elements: result.elements,
-        outcomes: outcomesOf(result.run.checks),
-      });
-    }
-    this.#unknown = composing.unknownComponents().map(({ name, uses }) => ({
-      name,
-      uses: uses.flatMap((use) => this.#texts.place(use) ?? []),
-    }));
+  /** Takes what came of the components among the targets. */
+  addSources(result: SourcesResult, texts: ReadonlyMap<string, string>): void {
+    this.#texts.add(texts);
+    const { outcomes } = this.#request;
+    this.#findings.push(...result.findings.filter(({ outcome }) => outcomes.includes(outcome)));
+    this.#subjects.push(...result.subjects);
+    for (const one of result.results) this.#results.set(one.id, addResults(this.#results.get(one.id), one));
+    for (const [criterion, tally] of result.tallies)
+      this.#tallies.set(criterion, addTallies(this.#tallies.get(criterion), tally));
+    this.#accepted += result.accepted;
+    this.#unknown = result.unknownComponents;
+    this.#problems.push(...result.problems);
   }
 
   #counted(run: RunResult): void {
@@ -291,7 +255,10 @@ class Audit {
             ),
       accepted: this.#accepted,
       unknownComponents: this.#unknown,
-      problems: this.#exceptions.problems(this.#texts, new Set(checks.map((check) => check.id))),
+      problems: [
+        ...this.#problems,
+        ...this.#exceptions.problems(this.#texts, new Set(checks.map((check) => check.id))),
+      ],
       texts: this.#texts,
     };
   }
@@ -341,27 +308,6 @@ function subjectOf(
     elements: scene.page.index.elements.length,
     outcomes: outcomesOf(results),
   };
-}
-
-function outcomesOf(results: readonly CheckResult[]): Subject["outcomes"] {
-  const outcomes: Record<Outcome, number> = {
-    passed: 0,
-    failed: 0,
-    cantTell: 0,
-    inapplicable: 0,
-    untested: 0,
-  };
-  for (const result of results) outcomes[result.outcome]++;
-  return outcomes;
-}
-
-const ranked: readonly Outcome[] = ["failed", "cantTell", "passed", "untested", "inapplicable"];
-
-function addResults(known: CheckResult | undefined, more: CheckResult): CheckResult {
-  if (known === undefined) return more;
-  const outcome =
-    ranked.indexOf(known.outcome) <= ranked.indexOf(more.outcome) ? known.outcome : more.outcome;
-  return { id: more.id, outcome, targets: known.targets + more.targets, ...addTallies(known, more) };
 }
 
 /** Whether findings reach the severity that makes the command fail. */

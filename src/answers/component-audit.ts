@@ -11,7 +11,7 @@ import { placeKey } from "../readers/components/component-name.ts";
 import type { Composed, Composer, FoundComponent } from "../readers/components/compose.ts";
 import type { SourceModule } from "../readers/components/source-module.ts";
 import type { PageCheckSettings } from "./check-plan.ts";
-import { roleOfContext } from "./component-context.ts";
+import { isLeftToSurroundings, type Surroundings } from "./component-context.ts";
 import { applied, sheetsReached } from "./component-sheets.ts";
 import type { ExceptionBook } from "./exception-book.ts";
 
@@ -62,7 +62,7 @@ export class ComponentAudit {
   audit(composed: Composed, told: Set<string>): RootResult {
     const { found, tree, islands } = composed;
     const main = this.#judge(found, tree);
-    const rest = islands.map((island) => this.#judge(found, island, true));
+    const rest = islands.map((island) => this.#judge(found, island, "something unknown"));
     const placed = this.#placed(
       [tree, ...islands],
       [main, ...rest].flatMap((one) => one.judged),
@@ -78,7 +78,7 @@ export class ComponentAudit {
     };
   }
 
-  #judge(found: FoundComponent, tree: ComposedTree, isIsland = false) {
+  #judge(found: FoundComponent, tree: ComposedTree, within: Surroundings = "page") {
     const { checks, settingsFor, scene: options, sheets: shared, modules, exceptions } = this.#request;
     const settings = settingsFor(found.module.file);
     const running = checks.filter((check) => !settings(check).off);
@@ -96,7 +96,7 @@ export class ComponentAudit {
       const { allows } = exceptions.ofPage(world.document, styles);
       const run = runChecks(scene, chosen, ["failed", "cantTell"], settings, allows);
       first ??= { scene, run };
-      return run.findings.filter((finding) => roleOfContext(found, scene, finding, isIsland) !== "decides");
+      return run.findings.filter((finding) => !isLeftToSurroundings(found, scene, finding, within));
     };
     const judged = judgeTree(tree, audit)
       .filter(({ element }) => element.source !== null)
@@ -114,7 +114,7 @@ export class ComponentAudit {
     const found = this.#request.composer.definedAt(definition);
     const faults = new Set<string>();
     if (found !== null) {
-      const { judged } = this.#judge(found, this.#request.composer.compose(found).tree);
+      const { judged } = this.#judge(found, this.#request.composer.compose(found).tree, "its callers");
       for (const { finding, element, outcome, isLeftToCalls, mayBeMended } of judged)
         if ((outcome === "failed" && !isLeftToCalls) || mayBeMended) faults.add(faultKey(finding, element));
     }

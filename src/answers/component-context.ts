@@ -22,26 +22,29 @@ const askAround = new Set([
 const isWhole = ({ component }: FoundComponent): boolean =>
   !component.takesProps || /^App$|(?:Page|Layout|Screen|View|Route)$/.test(component.name);
 
+/** What is around a tree: the page of a root, something that is not in source, or the callers whose part is to be found out. */
+export type Surroundings = "page" | "something unknown" | "its callers";
+
 /** Whether what is around a component, and is not in its tree, may decide a finding. */
-export function roleOfContext(
+export function isLeftToSurroundings(
   found: FoundComponent,
   scene: Scene,
   { check, facts, element, origins }: Finding,
-  isIsland: boolean,
-): "decides" | "none" {
+  within: Surroundings,
+): boolean {
   const family = familyOf(check);
   if (family === "contrast" || family === "colour") {
     // A ground or colour that no rule of the component gives comes from what is around it.
     const given = new Set(origins.map((origin) => origin.of));
-    return "background" in facts && !(given.has("background") && given.has("foreground"))
-      ? "decides"
-      : "none";
+    return "background" in facts && !(given.has("background") && given.has("foreground"));
   }
-  if (!askAround.has(check)) return "none";
-  if (isIsland) return "decides";
-  if (isWhole(found)) return "none";
-  if (check === "roles.parent-present") return hasContainer(scene, element) ? "none" : "decides";
-  return scene.page.index.parent(element)?.tag === "body" || check.startsWith("names.") ? "decides" : "none";
+  if (!askAround.has(check)) return false;
+  if (within === "something unknown") return true;
+  // A reference that a component writes itself is its own, whoever calls it.
+  if (within === "its callers" && check === "names.references-found") return false;
+  if (isWhole(found)) return false;
+  if (check === "roles.parent-present") return !hasContainer(scene, element);
+  return scene.page.index.parent(element)?.tag === "body" || check.startsWith("names.");
 }
 
 /** Whether some element around it in the tree is more than a box or a part that needs a container itself. */

@@ -16,6 +16,10 @@ export interface LoadedSources {
   /** Stylesheets of the configuration, which every component has. */
   readonly sheets: readonly Sheet[];
   readonly texts: ReadonlyMap<string, string>;
+  /** Absolute paths of every file that had a part in it. */
+  readonly files: ReadonlySet<string>;
+  /** Absolute paths at which an import looked for a file and found none. */
+  readonly missing: readonly string[];
   readonly problems: readonly Problem[];
   /** Whether some file that was asked for could not be read. */
   readonly unread: boolean;
@@ -27,7 +31,7 @@ export async function loadSources(
   options: LoadOptions,
   host: Host,
 ): Promise<LoadedSources> {
-  const { modules, problems, unread } = await loadModules(
+  const { modules, problems, unread, consulted, missing } = await loadModules(
     {
       entries: entries.flatMap(({ path }) => path ?? []),
       shownName: (path) => shownName(host, path),
@@ -53,5 +57,14 @@ export async function loadSources(
       return sourceBroken(`${file}:${place?.line ?? 1}:${place?.column ?? 1}`, message);
     }),
   );
-  return { entries, modules, sheets, texts, problems: [...problems, ...broken], unread: unread.size > 0 };
+  return {
+    entries,
+    modules,
+    sheets,
+    texts,
+    files: new Set([...modules.keys(), ...consulted, ...options.stylesheets]),
+    missing,
+    problems: [...problems, ...broken],
+    unread: unread.size > 0,
+  };
 }

@@ -26,25 +26,33 @@ export interface ReadPage {
   readonly several: boolean;
 }
 
-/** Reads the pages that the targets name, one after the other; what cannot be read is told, and the rest read all the same. */
+/**
+ * Reads the pages that the targets name, one after the other; what cannot be read is told, and the rest read all the same.
+ * @param reuse the files of component source of which an earlier run is as good; null to read them
+ */
 export async function readPages(
   request: ReadRequest,
   host: Host,
   visit: (read: ReadPage) => void,
   onPage: (page: PageFile, done: number, total: number) => void = () => {},
+  reuse: (entries: readonly PageFile[]) => Promise<ReadonlySet<string> | null> = async () => null,
 ): Promise<ReadOutcome> {
   const { pages, problems: targetProblems } = await findPages(request, host);
   const problems: Problem[] = [...targetProblems];
   let incomplete = targetProblems.length > 0;
   const components = pages.filter(({ path }) => path !== null && isComponentFile(path));
-  const sources = components.length === 0 ? null : await loadSources(components, request, host);
+  const reused = components.length === 0 ? null : await reuse(components);
+  const sources =
+    components.length === 0 || reused !== null ? null : await loadSources(components, request, host);
   if (sources !== null) {
     problems.push(...sources.problems);
     incomplete ||= sources.unread;
   }
   // The template of a component is part of it and no page.
   const whole = pages.filter(
-    ({ path }) => path === null || (!isComponentFile(path) && sources?.modules.has(path) !== true),
+    ({ path }) =>
+      path === null ||
+      (!isComponentFile(path) && sources?.modules.has(path) !== true && reused?.has(path) !== true),
   );
   for (const [done, page] of whole.entries()) {
     onPage(page, done, whole.length);

@@ -147,6 +147,19 @@ async function askedFor(args: AuditArguments, settings: Settings, host: Host): P
       colourSchemes: colourSchemes.length === 0 ? null : colourSchemes,
       palette,
       outcomes: listed as Outcome[],
+      cache: args.cache
+        ? {
+            key: JSON.stringify([
+              packageVersion(),
+              config,
+              only,
+              skip,
+              plan.conformance,
+              pages.value.device,
+              themes,
+            ]),
+          }
+        : null,
     },
     failOn: failOn as Severity | "never",
     all,

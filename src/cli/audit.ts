@@ -47,6 +47,11 @@ const options = {
     type: "boolean",
     describe: "Show every finding in full instead of three of a kind, and every criterion",
   },
+  cache: {
+    type: "boolean",
+    default: true,
+    describe: "Keep what came of component source below node_modules/.cache (--no-cache reads all anew)",
+  },
   "unknown-components": {
     type: "boolean",
     default: false,
@@ -70,6 +75,7 @@ export interface AuditArguments extends PageArguments, PrintArguments {
   readonly theme?: string[] | undefined;
   readonly outcomes?: string | undefined;
   readonly all?: boolean | undefined;
+  readonly cache: boolean;
   readonly "unknown-components": boolean;
   readonly "show-config": boolean;
   readonly quiet: boolean;

@@ -75,6 +75,7 @@ export async function runDemo(args: DemoArguments): Promise<void> {
     palette: [],
     conformance: { wcag: "2.2", level: "AA" },
     outcomes: ["failed", "cantTell"],
+    cache: null,
   } as const;
   const view = { paint, checks: everyCheck, all: false, quiet: false, families: null, coverage: true };
   const broken = await audit({ ...request, targets: ["mistakes"] }, host);

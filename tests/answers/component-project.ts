@@ -69,6 +69,7 @@ export function auditSources(
       colourSchemes: null,
       palette: [],
       outcomes: ["failed", "cantTell"],
+      cache: null,
     },
     memoryHost(files),
   );

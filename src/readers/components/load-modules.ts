@@ -22,6 +22,10 @@ export interface LoadedModules {
   readonly problems: readonly Problem[];
   /** Entries that could not be read at all. */
   readonly unread: ReadonlySet<string>;
+  /** Files that said where imports lead. */
+  readonly consulted: ReadonlySet<string>;
+  /** Where files were looked for that are not there. */
+  readonly missing: readonly string[];
 }
 
 const MEGABYTE = 1024 * 1024;
@@ -63,7 +67,7 @@ export async function loadModules(request: ModuleRequest, files: Files): Promise
     }
     wave = next;
   }
-  return { modules, problems, unread };
+  return { modules, problems, unread, consulted: resolver.consulted, missing: resolver.missing };
 }
 
 type Read =

@@ -32,6 +32,10 @@ interface PathMap {
 export class ImportResolver {
   readonly #files: Files;
   readonly #known: ReadonlySet<string>;
+  /** Configurations and manifests that were read. */
+  readonly consulted = new Set<string>();
+  /** Relative imports that led nowhere, as the paths that were tried first. */
+  readonly missing: string[] = [];
   readonly #isFile = new Map<string, Promise<boolean>>();
   readonly #paths = new Map<string, Promise<readonly PathMap[]>>();
   readonly #packages = new Map<string, Promise<ReadonlyMap<string, string>>>();
@@ -53,7 +57,12 @@ export class ImportResolver {
   async resolve(specifier: string, from: string): Promise<string | null> {
     const bare = specifier.replace(/[?#].*$/, "");
     const folder = parent(from);
-    if (/^\.{1,2}(?:\/|$)/.test(bare)) return this.#file(join(folder, bare));
+    if (/^\.{1,2}(?:\/|$)/.test(bare)) {
+      const path = join(folder, bare);
+      const found = await this.#file(path);
+      if (found === null) this.missing.push(...candidates(path));
+      return found;
+    }
     if (bare.startsWith("/")) return this.#file(bare);
     for (const { folder: base, paths } of await this.#pathsFor(folder))
       for (const [pattern, targets] of paths) {
@@ -85,6 +94,7 @@ export class ImportResolver {
   async #json(path: string): Promise<Record<string, unknown> | null> {
     const read = await this.#files.read(path);
     if (!read.ok) return null;
+    this.consulted.add(path);
     const value: unknown = parseJsonc(new TextDecoder().decode(read.bytes), [], { allowTrailingComma: true });
     return typeof value === "object" && value !== null ? (value as Record<string, unknown>) : null;
   }

@@ -4,7 +4,7 @@ import type { Paint } from "./paint.ts";
 import { printable } from "./printable.ts";
 import { cut } from "./source-frame.ts";
 
-/** Speech lines, containers indented; `places` adds the line of source at the left. */
+/** Speech lines, containers indented; `places` adds the line of source at the left, with its file where that is another. */
 export function speechText(
   page: PageTree,
   lines: readonly SpeechLine[],
@@ -15,11 +15,15 @@ export function speechText(
   const { colours, width } = paint;
   const title = `${colours.bold(printable(page.target))}${heading === "" ? "" : `  ${colours.dim(heading)}`}\n`;
   if (lines.length === 0) return `${title}${colours.dim("  none on this page")}\n`;
-  const numbers = lines.map(({ source }) => page.texts.place(source)?.line ?? null);
-  const gutter = places ? Math.max(...numbers.map((n) => String(n ?? "").length)) + 2 : 0;
+  const file = page.target.replace(/#.*$/, "");
+  const numbers = lines.map(({ source }) => {
+    const place = page.texts.place(source);
+    return place === null ? "" : `${place.file === file ? "" : `${printable(place.file)}:`}${place.line}`;
+  });
+  const gutter = places ? Math.max(...numbers.map((n) => n.length)) + 2 : 0;
   const body = lines.map(({ text, depth }, i) => {
     const indent = "  ".repeat(Math.min(depth, Math.floor(width / 6)));
-    const number = places ? `${colours.dim(String(numbers[i] ?? "").padStart(gutter - 2))}  ` : "";
+    const number = places ? `${colours.dim((numbers[i] ?? "").padStart(gutter - 2))}  ` : "";
     const said = printable(text);
     const closing = said.startsWith("end of ");
     const shown = places ? cut(said, Math.max(20, width - gutter - indent.length)) : said;

@@ -1,5 +1,6 @@
 import type { KeyCount, PageWalk, StopAnswer, UnreachedAnswer } from "../../answers/walk.ts";
 import type { Paint } from "./paint.ts";
+import { placeText } from "./place-text.ts";
 import { printable } from "./printable.ts";
 import { cut } from "./source-frame.ts";
 
@@ -24,6 +25,7 @@ export function walkText(walk: PageWalk, { paint, all, keys }: WalkView): string
   const { colours } = paint;
   const key = walk.direction === "forwards" ? "Tab" : "Shift+Tab";
   const { stops, unreached } = walk;
+  const file = walk.target.replace(/#.*$/, "");
   const odd = stops.filter((stop) => stop.odd.length > 0).length;
   const lines = [
     `${colours.bold(printable(walk.target))}  ${colours.dim(
@@ -49,17 +51,23 @@ export function walkText(walk: PageWalk, { paint, all, keys }: WalkView): string
   const shown = isLong ? [...stops.slice(0, AT_THE_ENDS), ...stops.slice(-AT_THE_ENDS)] : stops;
   for (const [at, stop] of shown.entries()) {
     if (isLong && at === AT_THE_ENDS)
-      lines.push(...folded(stops.slice(AT_THE_ENDS, -AT_THE_ENDS), width, keys, paint));
-    lines.push(...stopLines(stop, width, keys, paint));
+      lines.push(...folded(stops.slice(AT_THE_ENDS, -AT_THE_ENDS), file, width, keys, paint));
+    lines.push(...stopLines(stop, file, width, keys, paint));
   }
-  if (unreached.length > 0) lines.push("", ...unreachedLines(unreached, paint, all));
+  if (unreached.length > 0) lines.push("", ...unreachedLines(unreached, file, paint, all));
   lines.push("", ...closing(walk, paint));
   return `${lines.join("\n")}\n`;
 }
 
-function stopLines(stop: StopAnswer, width: number, keys: boolean, paint: Paint): readonly string[] {
+function stopLines(
+  stop: StopAnswer,
+  file: string,
+  width: number,
+  keys: boolean,
+  paint: Paint,
+): readonly string[] {
   const { colours } = paint;
-  const place = stop.source === null ? "" : `${stop.source.line}:${stop.source.column}`;
+  const place = placeText(stop.source, file);
   const note = [place, stop.because, ...(stop.certain ? [] : ["not sure"])]
     .filter((text) => text !== "")
     .join(" · ");
@@ -88,7 +96,13 @@ function stopLines(stop: StopAnswer, width: number, keys: boolean, paint: Paint)
 }
 
 /** The middle of a long walk: how much of what, and the odd ones all the same. */
-function folded(stops: readonly StopAnswer[], width: number, keys: boolean, paint: Paint): readonly string[] {
+function folded(
+  stops: readonly StopAnswer[],
+  file: string,
+  width: number,
+  keys: boolean,
+  paint: Paint,
+): readonly string[] {
   const { colours } = paint;
   const kinds = new Map<string, number>();
   for (const { element } of stops) kinds.set(element.role, (kinds.get(element.role) ?? 0) + 1);
@@ -99,12 +113,13 @@ function folded(stops: readonly StopAnswer[], width: number, keys: boolean, pain
   const odd = stops.filter((stop) => stop.odd.length > 0);
   return [
     `${" ".repeat(width + 4)}${colours.dim(`… ${stops.length} more: ${told.join(", ")}  (--all shows them)`)}`,
-    ...odd.slice(0, AT_THE_ENDS).flatMap((stop) => stopLines(stop, width, keys, paint)),
+    ...odd.slice(0, AT_THE_ENDS).flatMap((stop) => stopLines(stop, file, width, keys, paint)),
   ];
 }
 
 function unreachedLines(
   unreached: readonly UnreachedAnswer[],
+  file: string,
   paint: Paint,
   all: boolean,
 ): readonly string[] {
@@ -120,7 +135,7 @@ function unreachedLines(
     lines.push(`    ${colours.yellow(printable(why))}`);
     const shown = all ? items : items.slice(0, MOST_UNREACHED);
     for (const { source, heard } of shown) {
-      const place = source === null ? "" : `${source.line}:${source.column}`;
+      const place = placeText(source, file);
       lines.push(`      ${cut(printable(heard), paint.width - 10 - place.length)}  ${colours.dim(place)}`);
     }
     if (items.length > shown.length)

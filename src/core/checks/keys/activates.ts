@@ -1,5 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { pointerHandlerOf } from "../../document/pointer-handler.ts";
+import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isTabbable } from "../../rendering/focusable.ts";
 import { ask } from "../../repair/edit.ts";
@@ -16,13 +17,37 @@ export const listensForKeys = (element: ElementNode): boolean =>
   element.listeners === "unknown" ||
   keyEvents.some((event) => (element.listeners as ReadonlySet<string>).has(event));
 
+/** Words for the two keys that press, or for an event that is handed on to code that is not here. */
+const looksAtKeys =
+  /Enter|Space|["'`] ["'`]|\b(?:13|32)\b|\bclick\b|\(\s*(?:event|e|ev|evt|\$event)\s*[,)]|^\s*[\w.$]+\s*$|\barguments\b|\.\.\./;
+
+/** The code of key handlers that are wholly here and look at neither Enter nor Space; null where some other is there. */
+function deafToKeys(element: ElementNode): string | null {
+  if (element.listeners === "unknown") return null;
+  const events = keyEvents.filter((event) => (element.listeners as ReadonlySet<string>).has(event));
+  const codes = events.map((event) => attributeText(element, `on${event}`) ?? "");
+  if (codes.length === 0 || !codes.every((code) => /\bkey(?:Code)?\b|\bcode\b|\bwhich\b/.test(code)))
+    return null;
+  return codes.some((code) => looksAtKeys.test(code)) ? null : codes.join("; ");
+}
+
 function judge(element: ElementNode, scene: Scene): Verdict {
   const handler = pointerHandlerOf(element)?.code ?? null;
   if (handler === null || isTabbable(scene.page, scene.presence, element) !== true) return inapplicable;
   const cause = focusCause(scene.page.index, element);
   // Links, controls and summaries turn Enter and Space into a click by themselves.
   if (cause !== "tabindex") return passed;
-  if (element.tag === "label" || listensForKeys(element)) return passed;
+  if (element.tag === "label") return passed;
+  const deaf = deafToKeys(element);
+  if (deaf !== null && ![...elementsAround(scene, element)].some(listensForKeys))
+    return scriptsMay(scene, /key(?:down|up|press)/)
+      ? passed
+      : failed(
+          "A click does something here, and a key handler is there, but it never looks at Enter or Space.",
+          ask('Make it a <button type="button">, or call the same code on Enter and Space.'),
+          { facts: { handler, keys: deaf } },
+        );
+  if (listensForKeys(element)) return passed;
   for (const up of elementsAround(scene, element)) if (listensForKeys(up)) return passed;
   const repair = ask('Make it a <button type="button">, or call the same code on Enter and Space.');
   const details = { facts: { handler } };
@@ -46,7 +71,10 @@ export const activates = {
       `<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()" onkeydown="keys(event)">Go</div>`,
       `<!doctype html><title>t</title><a href="x" onclick="go()">Go</a>`,
     ],
-    broken: [`<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()">Go</div>`],
+    broken: [
+      `<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()">Go</div>`,
+      `<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()" onkeydown="if (event.key === 'Escape') shut()">Go</div>`,
+    ],
     asked: [
       `<!doctype html><title>t</title><script src="yard.js"></script><div tabindex="0" role="button" onclick="go()">Go</div>`,
     ],

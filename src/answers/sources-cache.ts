@@ -1,0 +1,105 @@
+import path from "node:path";
+import type { Host } from "../host/host.ts";
+import { decodeText } from "../readers/html/decode.ts";
+import type { SourcesResult } from "./audit-sources.ts";
+import type { LoadedSources } from "./load-sources.ts";
+import { type PageFile, shownName } from "./targets.ts";
+
+/** Where results are kept, and all that they hang on beside the files. */
+export interface CacheRequest {
+  /** Everything that is set, as one text: another text is another result. */
+  readonly key: string;
+}
+
+/** A result of an earlier run on the very same files. */
+export interface ReusedSources {
+  readonly result: SourcesResult;
+  readonly texts: ReadonlyMap<string, string>;
+  /** Absolute paths of all files that it is about. */
+  readonly paths: ReadonlySet<string>;
+}
+
+interface Kept {
+  /** Every file that was read, with the hash of its text. */
+  readonly files: readonly (readonly [path: string, hash: string])[];
+  /** Files that imports looked for and did not find. */
+  readonly missing: readonly string[];
+  readonly result: SourcesResult;
+}
+
+/**
+ * Keeps what came of component source from one run to the next, below `node_modules/.cache`. It holds for the same
+ * targets, settings and texts alone, and may be deleted at any time.
+ */
+export class SourcesCache {
+  readonly #request: CacheRequest;
+  readonly #host: Host;
+
+  constructor(request: CacheRequest, host: Host) {
+    this.#request = request;
+    this.#host = host;
+  }
+
+  /** What an earlier run came to, where nothing that it read has changed. */
+  async find(entries: readonly PageFile[]): Promise<ReusedSources | null> {
+    const file = await this.#file(entries);
+    const read = file === null ? null : await this.#host.files.read(file);
+    const kept = read?.ok === true ? keptIn(new TextDecoder().decode(read.bytes)) : null;
+    if (kept === null) return null;
+    const texts = new Map<string, string>();
+    const unchanged = await Promise.all(
+      kept.files.map(async ([name, hash]) => {
+        const text = await this.#text(name);
+        if (text === null || this.#host.hash(text) !== hash) return false;
+        texts.set(shownName(this.#host, name), text);
+        return true;
+      }),
+    );
+    if (unchanged.includes(false)) return null;
+    const appeared = await Promise.all(kept.missing.map((name) => this.#host.files.info(name)));
+    if (appeared.some((info) => info !== null)) return null;
+    return { result: kept.result, texts, paths: new Set(kept.files.map(([name]) => name)) };
+  }
+
+  /** Keeps a result; that it cannot be kept is nobody's concern. */
+  async keep(sources: LoadedSources, result: SourcesResult): Promise<void> {
+    // What could not be read is told anew on every run.
+    if (sources.problems.length > 0) return;
+    const file = await this.#file(sources.entries);
+    if (file === null) return;
+    const files = await Promise.all(
+      [...sources.files].map(
+        async (name) => [name, this.#host.hash((await this.#text(name)) ?? "")] as const,
+      ),
+    );
+    const kept: Kept = { files, missing: sources.missing, result };
+    await this.#host.files.writeWhole(file, JSON.stringify(kept));
+  }
+
+  async #text(name: string): Promise<string | null> {
+    const read = await this.#host.files.read(name);
+    if (!read.ok) return null;
+    const decoded = decodeText(read.bytes, name, "css");
+    return decoded.ok ? decoded.value.text : null;
+  }
+
+  /** Below the nearest `node_modules`; null where there is none. */
+  async #file(entries: readonly PageFile[]): Promise<string | null> {
+    const { files, workingDirectory, hash } = this.#host;
+    const name = hash(JSON.stringify([this.#request.key, workingDirectory, entries]));
+    for (let folder = workingDirectory; ; folder = path.dirname(folder)) {
+      const modules = path.join(folder, "node_modules");
+      if ((await files.info(modules))?.kind === "folder")
+        return path.join(modules, ".cache", "even-keel", `${name}.json`);
+      if (path.dirname(folder) === folder) return null;
+    }
+  }
+}
+
+function keptIn(text: string): Kept | null {
+  try {
+    return JSON.parse(text) as Kept;
+  } catch {
+    return null;
+  }
+}
