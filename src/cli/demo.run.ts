@@ -4,7 +4,7 @@ import { fileURLToPath } from "node:url";
 import { audit } from "../answers/audit.ts";
 import { inspect } from "../answers/inspect.ts";
 import { selectElements } from "../answers/select.ts";
-import { pageExtensions } from "../answers/targets.ts";
+import { componentExtensions, pageExtensions } from "../answers/targets.ts";
 import { trees } from "../answers/tree.ts";
 import { walk } from "../answers/walk.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
@@ -77,6 +77,7 @@ export async function runDemo(args: DemoArguments): Promise<void> {
     outcomes: ["failed", "cantTell"],
     cache: null,
   } as const;
+  const source = { ...request, extensions: [...pageExtensions, ...componentExtensions] };
   const view = { paint, checks: everyCheck, all: false, quiet: false, families: null, coverage: true };
   const broken = await audit({ ...request, targets: ["mistakes"] }, host);
   say(auditText(broken, view));
@@ -105,6 +106,17 @@ export async function runDemo(args: DemoArguments): Promise<void> {
   step("The same pages, mended", "keel audit mended");
   const mended = await audit({ ...request, targets: ["mended"] }, host);
   say(auditText(mended, view));
+  step("A React page, with all that its components render", "keel audit booking/src");
+  const components = await audit({ ...source, targets: ["booking/src"] }, host);
+  say(auditText(components, view));
+
+  step("The slot card in Vue, Svelte and Angular", "keel audit slot-card --quiet");
+  const cards = await audit({ ...source, targets: ["slot-card"] }, host);
+  say(auditText(cards, { ...view, quiet: true }));
+
+  step("The React page, mended", "keel audit booking-mended/src");
+  const whole = await audit({ ...source, targets: ["booking-mended/src"] }, host);
+  say(auditText(whole, view));
   say(
     `\nTake the pages with you and mend them yourself:  ${paint.colours.bold("keel demo --copy boatyard")}\n`,
   );
@@ -127,6 +139,6 @@ async function copyTo(folder: string, target: string): Promise<void> {
     );
   }
   process.stdout.write(
-    `The demo pages are in ${target}. Try:\n  keel audit ${path.join(target, "mistakes")}\n  keel audit ${path.join(target, "mended")}\n`,
+    `The demo pages are in ${target}. Try:\n  keel audit ${path.join(target, "mistakes")}\n  keel audit ${path.join(target, "mended")}\n  keel audit ${path.join(target, "booking/src")}\n`,
   );
 }

@@ -1,0 +1,3 @@
+import type { ReactNode } from 'react';
+
+export const Notice = ({ children }: { children: ReactNode }) => <p role="note">{children}</p>;

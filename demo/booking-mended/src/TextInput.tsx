@@ -1,0 +1,6 @@
+interface TextInputProps {
+  id?: string;
+  name: string;
+}
+
+export const TextInput = ({ id, name }: TextInputProps) => <input id={id} name={name} type="text" />;
