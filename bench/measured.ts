@@ -1,10 +1,15 @@
 import { parse as parseCss } from "css-tree";
 import { parse } from "parse5";
 import { checksFor } from "../src/answers/check-plan.ts";
+import { composedRoots } from "../src/answers/component-roots.ts";
+import { loadSources } from "../src/answers/load-sources.ts";
 import { catalogue } from "../src/core/checks/catalogue.ts";
 import { runChecks } from "../src/core/checks/run.ts";
 import { tabSequence } from "../src/core/focus/tab-sequence.ts";
 import { accessibilityTree } from "../src/core/semantics/tree.ts";
+import { nodeHost } from "../src/host/node.ts";
+import { composer } from "../src/readers/components/compose.ts";
+import { parseScript } from "../src/readers/script/parse-script.ts";
 import { sceneOf } from "../tests/page.ts";
 
 const styleText = (html: string): string =>
@@ -54,4 +59,28 @@ export function treeBytes(html: string): number {
     const whole = sceneOf(html);
     return { whole, tree: accessibilityTree(whole) };
   });
+}
+
+/** What composing is measured against: component files read and parsed, and no more. */
+export async function parseFiles(files: readonly string[]): Promise<void> {
+  const { files: disk } = nodeHost();
+  await Promise.all(
+    files.map(async (file) => {
+      const read = await disk.read(file);
+      if (read.ok)
+        parseScript(new TextDecoder().decode(read.bytes), { start: 0, typescript: true, jsx: true });
+    }),
+  );
+}
+
+/** Every root of the files, composed with all that it renders; how many there were. */
+export async function composeFiles(files: readonly string[]): Promise<number> {
+  const entries = files.map((file) => ({ target: file, path: file, name: file, tree: "/" }));
+  const host = nodeHost();
+  const options = { roots: [], maxSize: 20, stylesheets: [], components: new Map<string, string>() };
+  const sources = await loadSources(entries, options, host);
+  const composing = composer({ modules: sources.modules, standsFor: options.components });
+  let roots = 0;
+  for (const _ of composedRoots(composing, sources)) roots++;
+  return roots;
 }

@@ -122,6 +122,8 @@ class Audit {
   readonly #exceptions: ExceptionBook;
   readonly #subjects: Subject[] = [];
   readonly #findings: FindingAnswer[] = [];
+  /** Findings of components: each is told once already, at the place to change. */
+  readonly #composed: FindingAnswer[] = [];
   readonly #results = new Map<string, CheckResult>();
   readonly #tallies = new Map<CriterionNumber, Tally>();
   readonly #digests: PageDigest[] = [];
@@ -174,7 +176,7 @@ class Audit {
   addSources(result: SourcesResult, texts: ReadonlyMap<string, string>): void {
     this.#texts.add(texts);
     const { outcomes } = this.#request;
-    this.#findings.push(...result.findings.filter(({ outcome }) => outcomes.includes(outcome)));
+    this.#composed.push(...result.findings.filter(({ outcome }) => outcomes.includes(outcome)));
     this.#subjects.push(...result.subjects);
     for (const one of result.results) this.#results.set(one.id, addResults(this.#results.get(one.id), one));
     for (const [criterion, tally] of result.tallies)
@@ -241,7 +243,7 @@ class Audit {
     const checks: readonly CheckText[] = [...this.#checks, ...this.#siteChecks()];
     return {
       subjects: this.#subjects,
-      findings: shareCauses(this.#findings).sort(inReportOrder),
+      findings: [...shareCauses(this.#findings), ...this.#composed].sort(inReportOrder),
       checks: checks.map((check) => this.#results.get(check.id) ?? untested(check.id)),
       coverage:
         this.#facts === null

@@ -319,7 +319,12 @@ function closing(answer: AuditAnswer, view: AuditView, unshown: number): string 
     const n = failed.filter((finding) => finding.severity === severity).length;
     return n === 0 ? [] : [counted(n, severity, plurals[severity])];
   });
-  const pages = answer.subjects.length > 1 ? ` in ${answer.subjects.length} pages` : "";
+  const subjects = answer.subjects.every(({ kind }) => kind === "component")
+    ? "components"
+    : answer.subjects.some(({ kind }) => kind === "component")
+      ? "pages and components"
+      : "pages";
+  const pages = answer.subjects.length > 1 ? ` in ${answer.subjects.length} ${subjects}` : "";
   const changes = new Set(failed.map((finding) => finding.cause)).size;
   const by = changes < failed.length ? `, by ${counted(changes, "change", "changes")}` : "";
   const summary = [
@@ -354,7 +359,7 @@ function closing(answer: AuditAnswer, view: AuditView, unshown: number): string 
       view.paint.paragraph(
         colours.dim("next  "),
         colours.dim(
-          "What no check can see remains for a person: read the page with keel hear, and press Tab through it.",
+          "What no check can see remains for a person: read it with keel hear, and press Tab through it.",
         ),
         6,
       ),
