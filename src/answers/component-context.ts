@@ -1,4 +1,5 @@
 import { familyOf } from "../core/checks/check.ts";
+import { elementsBelow } from "../core/document/around.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import type { Scene } from "../core/scene/scene.ts";
@@ -18,9 +19,12 @@ const askAround = new Set([
   "structure.landmark-place",
 ]);
 
-/** Roots that are shown by themselves: nothing of them hangs on who calls them. */
+/** Names of what is shown by itself. */
+const wholeNames = /^App(?:Component)?$|(?:Page|Layout|Screen|View|Route)(?:Component)?$/;
+
+/** Roots that are shown by themselves: nothing inside them hangs on who calls them. */
 const isWhole = ({ component }: FoundComponent): boolean =>
-  !component.takesProps || /^App$|(?:Page|Layout|Screen|View|Route)$/.test(component.name);
+  !component.takesProps || wholeNames.test(component.name);
 
 /** What is around a tree: the page of a root, something that is not in source, or the callers whose part is to be found out. */
 export type Surroundings = "page" | "something unknown" | "its callers";
@@ -38,13 +42,17 @@ export function isLeftToSurroundings(
     const given = new Set(origins.map((origin) => origin.of));
     return "background" in facts && !(given.has("background") && given.has("foreground"));
   }
+  // Classes of a stylesheet that is not here may hide words from sight.
+  if (check === "names.visible-words-in-name") return holdsClasses(scene, element);
   if (!askAround.has(check)) return false;
   if (within === "something unknown") return true;
   // A reference that a component writes itself is its own, whoever calls it.
   if (within === "its callers" && check === "names.references-found") return false;
+  const isAtTop = scene.page.index.parent(element)?.tag === "body";
+  if (isAtTop && !wholeNames.test(found.component.name)) return true;
   if (isWhole(found)) return false;
   if (check === "roles.parent-present") return !hasContainer(scene, element);
-  return scene.page.index.parent(element)?.tag === "body" || check.startsWith("names.");
+  return check.startsWith("names.");
 }
 
 /** Whether some element around it in the tree is more than a box or a part that needs a container itself. */
@@ -67,3 +75,6 @@ function hasContainer(scene: Scene, element: ElementNode): boolean {
   }
   return false;
 }
+
+const holdsClasses = (scene: Scene, element: ElementNode): boolean =>
+  [...elementsBelow(scene.page.index, element)].some(({ attributes }) => attributes.has("class"));

@@ -49,8 +49,26 @@ export function sheetsReached(
       sheets.push(sheet);
     }
   };
+  for (const above of importersOf(root, modules))
+    for (const path of above.imports.values()) {
+      const style = path === null ? undefined : modules.get(path);
+      if (style?.content.kind === "style") visit(style);
+    }
   visit(root);
   return { sheets, known };
+}
+
+/** Files that lead to a root, such as the one that puts it into the page: their styles hold for it too. */
+function importersOf(
+  root: SourceModule,
+  modules: ReadonlyMap<string, SourceModule>,
+): readonly SourceModule[] {
+  const found = new Set<SourceModule>([root]);
+  for (const one of found)
+    for (const module of modules.values())
+      if ([...module.imports.values()].includes(one.path)) found.add(module);
+  found.delete(root);
+  return [...found];
 }
 
 function sheetOf(module: SourceModule, parsed: Map<string, Sheet>): Sheet {

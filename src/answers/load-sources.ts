@@ -21,7 +21,7 @@ export interface LoadedSources {
   /** Absolute paths at which an import looked for a file and found none. */
   readonly missing: readonly string[];
   readonly problems: readonly Problem[];
-  /** Whether some file that was asked for could not be read. */
+  /** Whether some file could not be read, or does not parse. */
   readonly unread: boolean;
 }
 
@@ -65,6 +65,6 @@ export async function loadSources(
     files: new Set([...modules.keys(), ...consulted, ...options.stylesheets]),
     missing,
     problems: [...problems, ...broken],
-    unread: unread.size > 0,
+    unread: unread.size > 0 || broken.length > 0,
   };
 }

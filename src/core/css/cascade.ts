@@ -57,6 +57,8 @@ function styleSharing(): (parent: Style | null, blocks: readonly AppliedBlock[])
 }
 
 export interface Cascade {
+  /** Whether styles that are not here may hold for what is around the document. */
+  readonly isOpenAround: boolean;
   readonly device: Device;
   /** The steps of an animation; empty where no sheet of the element's tree defines it. */
   keyframes(element: ElementNode, name: string): readonly Keyframe[];
@@ -276,6 +278,7 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
   };
   const cascade: Cascade = {
     device,
+    isOpenAround: index.document.kind === "component",
     declares,
     keyframes: (element, name) => byTree.get(index.record(element).root)?.keyframes.get(name) ?? [],
     mayReact,

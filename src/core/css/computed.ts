@@ -292,7 +292,9 @@ function customProperty(
   }
   if (at === null) {
     const registered = cascade.registered.get(name);
-    return registered?.initial == null ? "invalid" : { ...initial(cascade, name) };
+    if (registered?.initial != null) return { ...initial(cascade, name) };
+    // Of a component the page around it may give what it does not give itself.
+    return cascade.isOpenAround ? null : "invalid";
   }
   const value =
     known ??

@@ -1,6 +1,6 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
-import type { TreeNode } from "../../core/worlds/tree.ts";
+import type { TreeElement, TreeNode } from "../../core/worlds/tree.ts";
 import { functionValue, placeOf, propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
@@ -264,11 +264,11 @@ function fallThrough(
       ...node,
       attributes: [...attributes.values()],
       listeners:
-        node.listeners === "unknown" || (attrs.rest !== null && !(call.isAlone && boxes.has(node.tag)))
+        node.listeners === "unknown" || (attrs.rest !== null && !(call.isAlone && isBox(node)))
           ? "unknown"
           : listeners,
       // A box that nobody uses gets classes and no more: nothing hangs on those.
-      spread: attrs.rest === null || (call.isAlone && boxes.has(node.tag)) ? node.spread : holeOf(attrs.rest),
+      spread: attrs.rest === null || (call.isAlone && isBox(node)) ? node.spread : holeOf(attrs.rest),
     };
   };
   return nodes.map((node) => (node === roots[0] ? put(node) : node));
@@ -278,6 +278,9 @@ function fallThrough(
 const boxes = new Set(
   "div section main form header footer nav article aside ul ol dl fieldset table figure".split(" "),
 );
+
+const isBox = ({ tag, attributes }: TreeElement): boolean =>
+  boxes.has(tag) && !attributes.some(({ name }) => name === "role");
 
 const hyphenated = (name: string): string => name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
 

@@ -52,8 +52,28 @@ export function parseScript(text: string, place: ScriptPlace): ParsedScript {
     const errors = (file.errors ?? []) as unknown as readonly BabelError[];
     return { program: file.program, errors: errors.map((error) => scriptError(error, place.start)) };
   } catch (error) {
-    return { program: nobody, errors: [scriptError(error as BabelError, place.start)] };
+    const found = scriptError(error as BabelError, place.start);
+    return { program: parsedBefore(text, found.offset - place.start, place) ?? nobody, errors: [found] };
   }
+}
+
+/** How many lines before a fault a script is tried to be cut at. */
+const MOST_CUTS = 60;
+
+/** What stands before a fault, up to the last line at which whole statements end. */
+function parsedBefore(text: string, fault: number, place: ScriptPlace): Ast.Program | null {
+  let at = Math.min(fault, text.length);
+  for (let cuts = 0; cuts < MOST_CUTS; cuts++) {
+    at = text.lastIndexOf("\n", at - 1);
+    if (at <= 0) return null;
+    if (/^[\s})\]]/.test(text.slice(at + 1, at + 2))) continue;
+    try {
+      return parse(text.slice(0, at), optionsFor(place)).program;
+    } catch {
+      // The statement goes on: cut earlier.
+    }
+  }
+  return null;
 }
 
 /** Parses one expression; null where it is none. */

@@ -57,7 +57,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       ? `Use a <${role === "button" ? "button" : "a href"}> for it`
       : `Put the role on a <div>`;
   return failed(
-    `A <${element.tag}> is not meant to be a ${role}: what it does by itself gets in the way.`,
+    `${/^[aeio]|^h[1-6]$/.test(element.tag) ? "An" : "A"} <${element.tag}> is not meant to be ${/^[aeiou]/.test(role) ? "an" : "a"} ${role}: what it does by itself gets in the way.`,
     ask(
       `${instead}, or take role="${role}" away.${allowed.length === 0 ? "" : ` This element may be: ${allowed.slice(0, 8).join(", ")}${allowed.length > 8 ? " …" : ""}.`}`,
     ),
