@@ -276,7 +276,7 @@ const svelte: readonly Construct[] = [
     "a derived value is worked out",
     {
       "App.svelte": svelteScript(
-        "let n = $state(1); const word = $derived("Slip " + n)",
+        "let n = $state(1); const word = $derived('Slip ' + n)",
         `<button aria-label={word}></button>`,
       ),
     },

@@ -273,6 +273,8 @@ function array(machine: Machine, node: Ast.ArrayExpression, scope: Scope): Value
     else if (element.type === "SpreadElement") {
       const spread = machine.evaluate(element.argument, scope);
       if (spread.kind === "list") items.push(...spread.items);
+      else if (spread.kind === "known" && typeof spread.value === "string")
+        items.push(...[...spread.value].map(known));
       else return unknownOf(machine, node, scope);
     } else items.push(machine.evaluate(element, scope));
   }

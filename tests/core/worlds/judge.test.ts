@@ -1,0 +1,149 @@
+import { describe, expect, test } from "vitest";
+import type { Finding } from "../../../src/core/findings/verdict.ts";
+import type { Decision } from "../../../src/core/worlds/decision.ts";
+import { judgeTree } from "../../../src/core/worlds/judge.ts";
+import { inPage, type TreeElement, type TreeNode, type TreeValue } from "../../../src/core/worlds/tree.ts";
+import type { WorldDocument } from "../../../src/core/worlds/world.ts";
+
+const source = { file: "App.tsx", start: 0, end: 1 };
+const decision = (id: string, named: boolean): Decision => ({
+  id,
+  arms: [`${id} holds`, `${id} does not hold`],
+  named,
+  source,
+});
+const either = <T>(of: Decision, ...arms: T[]) => ({ kind: "either" as const, decision: of, arms });
+
+let places = 0;
+const element = (
+  tag: string,
+  attributes: Readonly<Record<string, TreeValue>> = {},
+  children: readonly TreeNode[] = [],
+): TreeElement => ({
+  kind: "element",
+  tag,
+  namespace: "html",
+  attributes: Object.entries(attributes).map(([name, value]) => ({ name, value, source })),
+  spread: null,
+  repeats: false,
+  listeners: new Map(),
+  children,
+  source: { file: "App.tsx", start: places++, end: places },
+  endTag: null,
+  components: [],
+});
+const words: TreeNode = { kind: "text", value: "Book", source };
+const hole: TreeNode = { kind: "hole", hole: { hole: "children", source, mayBeEmpty: false } };
+
+/** A check of its own for these tests: a button fails that holds no text and has no title. */
+const unnamed = ({ origins }: WorldDocument): readonly Finding[] =>
+  [...origins.keys()].flatMap((one): Finding[] => {
+    const isNamed =
+      one.attributes.has("title") ||
+      one.children.some((child) => child.kind === "text" && child.value !== "");
+    return one.tag === "button" && !isNamed ? [finding(one)] : [];
+  });
+/** The same on any document: holes are filled without telling where from. */
+const audit = (world: WorldDocument): readonly Finding[] => {
+  if (world.origins.size > 0) return unnamed(world);
+  const found: Finding[] = [];
+  const visit = (nodes: WorldDocument["document"]["children"]): void => {
+    for (const node of nodes) {
+      if (node.kind !== "element") continue;
+      if (
+        node.tag === "button" &&
+        !node.attributes.has("title") &&
+        !node.children.some((c) => c.kind === "text")
+      )
+        found.push(finding(node));
+      visit(node.children);
+    }
+  };
+  visit(world.document.children);
+  return found;
+};
+const finding = (of: Finding["element"]): Finding => ({
+  check: "names.action-named",
+  outcome: "failed",
+  severity: "blocker",
+  criteria: ["4.1.2"],
+  element: of,
+  source: of.source,
+  message: "This button has no name.",
+  repair: null,
+  facts: {},
+  cause: null,
+  origins: [],
+});
+
+const judged = (...nodes: TreeNode[]) =>
+  judgeTree(inPage("App.tsx", nodes), audit).map(({ outcome, when, mayBeMended }) => [
+    outcome,
+    when,
+    mayBeMended,
+  ]);
+
+describe("judging a tree with decisions open", () => {
+  test("what fails with nothing open is failed", () => {
+    expect(judged(element("button"))).toEqual([["failed", [], false]]);
+  });
+
+  test("what fails in every arm is failed, and hangs on nothing", () => {
+    expect(judged(element("button", { class: either(decision("wide", false), "a", "b") }))).toEqual([
+      ["failed", [], false],
+    ]);
+  });
+
+  test("what fails in an arm that source names is failed when that holds", () => {
+    const label = decision("label", true);
+    expect(judged(element("button", { title: either<TreeValue>(label, "Book", null) }))).toEqual([
+      ["failed", ["label does not hold"], false],
+    ]);
+  });
+
+  test("what fails in an arm that nothing names is a question", () => {
+    const count = decision("count", false);
+    expect(judged(element("button", {}, [either(count, [words], [])]))).toEqual([
+      ["cantTell", ["count does not hold"], false],
+    ]);
+  });
+
+  test("one decision falls alike wherever it bears", () => {
+    const open = decision("open", true);
+    expect(
+      judged(
+        element("button", { title: either<TreeValue>(open, null, "Stop") }, [either(open, [words], [])]),
+      ),
+    ).toEqual([]);
+  });
+
+  test("two decisions of which one alone would help are both told", () => {
+    const [a, b] = [decision("a", true), decision("b", true)];
+    expect(
+      judged(element("button", { title: either<TreeValue>(a, "Book", null) }, [either(b, [words], [])])),
+    ).toEqual([["failed", ["a does not hold", "b does not hold"], false]]);
+  });
+
+  test("what is in one arm alone is judged there", () => {
+    const open = decision("open", false);
+    expect(judged(element("div", {}, [either(open, [element("button")], [element("p")])]))).toEqual([
+      ["failed", [], false],
+    ]);
+  });
+
+  test("an element that a tree has in two arms by turns is judged in each", () => {
+    const tag = decision("tag", true);
+    expect(
+      judged(either<readonly TreeNode[]>(tag, [element("button")], [element("a", {}, [words])])),
+    ).toEqual([["failed", [], false]]);
+  });
+
+  test("what a hole may mend is a question", () => {
+    expect(judged(element("button", {}, [hole]))).toEqual([["cantTell", [], true]]);
+  });
+
+  test("of many decisions those far away cost no certainty", () => {
+    const others = Array.from({ length: 60 }, (_, i) => either(decision(`other ${i}`, false), [words], []));
+    expect(judged(element("button"), ...others)).toEqual([["failed", [], false]]);
+  });
+});

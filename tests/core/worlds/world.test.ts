@@ -1,0 +1,102 @@
+import { expect, test } from "vitest";
+import type { ElementNode, Node } from "../../../src/core/document/node.ts";
+import { filled, hasHoles } from "../../../src/core/worlds/probe.ts";
+import { inPage, type TreeElement, type TreeNode, type TreeValue } from "../../../src/core/worlds/tree.ts";
+import { decisionsIn, documentIn, firstArms, lastArms } from "../../../src/core/worlds/world.ts";
+
+const source = { file: "App.tsx", start: 0, end: 1 };
+const hole = (text: string, key: string) => ({ hole: text, source, mayBeEmpty: false, key });
+const open = { id: "open", arms: ["open", "shut"], named: true, source };
+
+const element = (
+  tag: string,
+  attributes: Readonly<Record<string, TreeValue>> = {},
+  children: readonly TreeNode[] = [],
+  more: Partial<TreeElement> = {},
+): TreeElement => ({
+  kind: "element",
+  tag,
+  namespace: "html",
+  attributes: Object.entries(attributes).map(([name, value]) => ({ name, value, source })),
+  spread: null,
+  repeats: false,
+  listeners: new Map(),
+  children,
+  source,
+  endTag: null,
+  components: [],
+  ...more,
+});
+
+/** Markup as it would be written, holes in braces. */
+const shown = (nodes: readonly Node[]): string =>
+  nodes
+    .map((node) => {
+      if (node.kind === "text") return typeof node.value === "string" ? node.value : "{text}";
+      if (node.kind === "hole") return `{${node.hole.hole}}`;
+      if (node.kind === "comment") return "";
+      const attributes = [...node.attributes.values()].map(
+        ({ name, value }) => ` ${name}=${typeof value === "string" ? value : "{}"}`,
+      );
+      return `<${node.tag}${attributes.join("")}>${shown(node.children)}</${node.tag}>`;
+    })
+    .join("");
+const bodyOf = (nodes: readonly Node[]): readonly Node[] => (nodes[0] as ElementNode).children;
+
+const inWorld = (world: typeof firstArms, ...nodes: TreeNode[]) =>
+  shown((bodyOf(documentIn(inPage("App.tsx", nodes), world).document.children)[0] as ElementNode).children);
+
+test("a world has one arm of each decision", () => {
+  const node = element("p", { title: { kind: "either", decision: open, arms: ["a", null] } }, [
+    { kind: "either", decision: open, arms: [[element("i")], [element("b")]] },
+  ]);
+  expect(inWorld(firstArms, node)).toBe("<p title=a><i></i></p>");
+  expect(inWorld(lastArms, node)).toBe("<p><b></b></p>");
+  expect(decisionsIn([node]).map(({ id }) => id)).toEqual(["open"]);
+});
+
+test("handlers stand among the attributes, where they are there", () => {
+  const node = element("p", {}, [], {
+    listeners: new Map([
+      ["click", { code: "go()", source, present: true }],
+      [
+        "keydown",
+        { code: "keys(event)", source, present: { kind: "either", decision: open, arms: [true, false] } },
+      ],
+    ]),
+  });
+  expect(inWorld(firstArms, node)).toBe("<p onclick=go() onkeydown=keys(event)></p>");
+  expect(inWorld(lastArms, node)).toBe("<p onclick=go()></p>");
+});
+
+test("an id that nobody knows is found by what refers to it with the same value", () => {
+  const id = hole("id", "field");
+  expect(inWorld(firstArms, element("label", { for: id }), element("input", { id }))).toBe(
+    "<label for={field}></label><input id={field}></input>",
+  );
+  expect(
+    inWorld(firstArms, element("label", { for: hole("other", "other") }), element("input", { id })),
+  ).toBe("<label for={}></label><input id={field}></input>");
+});
+
+test("a whole page is a document, anything else a component in one", () => {
+  expect(inPage("a.tsx", [element("html")]).kind).toBe("document");
+  expect(inPage("a.tsx", [element("p")]).kind).toBe("component");
+});
+
+test("holes are filled with what their place may hold, and elements keep where they come from", () => {
+  const { document } = documentIn(
+    inPage("App.tsx", [
+      element("fieldset", {}, [{ kind: "hole", hole: hole("children", "c") }]),
+      element("button", {}, [], { spread: hole("rest", "r") }),
+    ]),
+    firstArms,
+  );
+  expect(hasHoles(document)).toBe(true);
+  const { document: made, originals } = filled(document, "words");
+  expect(shown((bodyOf(made.children)[0] as ElementNode).children)).toMatch(
+    /^<fieldset><legend>Words given elsewhere<\/legend><\/fieldset><button aria-label=Words given elsewhere /,
+  );
+  expect(hasHoles(documentIn(inPage("App.tsx", [element("p")]), firstArms).document)).toBe(false);
+  expect([...originals.values()].map(({ tag }) => tag)).toEqual(["fieldset", "button", "body", "html"]);
+});
