@@ -78,6 +78,40 @@ export function bindProgram(
     if (statement.type === "ExpressionStatement") writeStatic(making, statement.expression, scope);
 }
 
+/** What a script gives to all that its component renders: `provide("words", …)`, `setContext("words", …)`. */
+export function providedBy(
+  { machine }: ScopeMaking,
+  program: Ast.Program | null,
+  scope: Scope,
+): readonly (readonly [of: unknown, value: Value])[] {
+  return (program?.body ?? []).flatMap((statement) => {
+    const call = statement.type === "ExpressionStatement" ? statement.expression : null;
+    if (call?.type !== "CallExpression" || call.callee.type !== "Identifier") return [];
+    if (call.callee.name !== "provide" && call.callee.name !== "setContext") return [];
+    const [key, value] = call.arguments;
+    const of = key === undefined ? null : machine.evaluate(key, scope);
+    return of?.kind === "known" && value !== undefined
+      ? [[of.value, machine.evaluate(value, scope)] as const]
+      : [];
+  });
+}
+
+/** Renders with values that all inside may ask for. */
+export function withProvided<T>(
+  { machine }: ScopeMaking,
+  provided: ReturnType<typeof providedBy>,
+  render: () => T,
+): T {
+  const { state } = machine;
+  const before = state.contexts;
+  state.contexts = [...before, ...provided];
+  try {
+    return render();
+  } finally {
+    state.contexts = before;
+  }
+}
+
 function bindVariables({ machine }: ScopeMaking, declaration: Ast.VariableDeclaration, scope: Scope): void {
   for (const { id, init } of declaration.declarations) {
     if (id.type === "Identifier") {

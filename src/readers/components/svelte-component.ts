@@ -16,7 +16,7 @@ import {
 import { baseName } from "./component-name.ts";
 import { scopeAttribute } from "./component-styles.ts";
 import type { Composition } from "./composition.ts";
-import { bindProgram, type ScopeMaking } from "./module-scopes.ts";
+import { bindProgram, providedBy, type ScopeMaking, withProvided } from "./module-scopes.ts";
 import { anyProps, propsOfShape } from "./react-component.ts";
 import type { SourceModule, TemplateElement, TemplateParts } from "./source-module.ts";
 import { stateValue } from "./state-value.ts";
@@ -73,7 +73,9 @@ export function svelteComponent(
         scopeAttribute: parts.styles.length > 0 ? scopeAttribute(module) : null,
         call,
       });
-      return renderer.render(parts.template, scope);
+      return withProvided(making, providedBy(making, script, scope), () =>
+        renderer.render(parts.template, scope),
+      );
     },
   };
 }

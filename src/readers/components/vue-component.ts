@@ -30,12 +30,12 @@ import { scopeAttribute, stylesOf } from "./component-styles.ts";
 import type { Composition } from "./composition.ts";
 import { attributeValue, holeOf } from "./host-element.ts";
 import { htmlTags } from "./html-tags.ts";
-import { bindProgram, type ScopeMaking } from "./module-scopes.ts";
-import { boxed, unboxed } from "./packages.ts";
+import { bindProgram, providedBy, type ScopeMaking, withProvided } from "./module-scopes.ts";
 import { anyProps } from "./react-component.ts";
 import type { SourceModule, TemplateElement, TemplateParts } from "./source-module.ts";
 import { stateValue } from "./state-value.ts";
 import { type TagMeaning, TemplateRenderer } from "./template-render.ts";
+import { boxed, unboxed } from "./vue-package.ts";
 
 /** The props that a component declares, with what each may be. */
 interface DeclaredProps {
@@ -89,7 +89,9 @@ export function vueComponent(
         attrs,
         declared(),
       );
-      return rendered(composition, module, parts, instance, call, attrs, inherits, () => null);
+      return withProvided(making, providedBy(making, script, scope), () =>
+        rendered(composition, module, parts, instance, call, attrs, inherits, () => null),
+      );
     },
   };
 }
@@ -264,11 +266,11 @@ function fallThrough(
       ...node,
       attributes: [...attributes.values()],
       listeners:
-        node.listeners === "unknown" || (attrs.rest !== null && !(call.isAlone && isBox(node)))
+        node.listeners === "unknown" || (attrs.rest !== null && !(call.isAlone && isComplete(node)))
           ? "unknown"
           : listeners,
-      // A box that nobody uses gets classes and no more: nothing hangs on those.
-      spread: attrs.rest === null || (call.isAlone && isBox(node)) ? node.spread : holeOf(attrs.rest),
+      // A box gets classes and no more, and what names itself is not named by its callers: nothing hangs on those.
+      spread: attrs.rest === null || (call.isAlone && isComplete(node)) ? node.spread : holeOf(attrs.rest),
     };
   };
   return nodes.map((node) => (node === roots[0] ? put(node) : node));
@@ -279,8 +281,11 @@ const boxes = new Set(
   "div section main form header footer nav article aside ul ol dl fieldset table figure".split(" "),
 );
 
-const isBox = ({ tag, attributes }: TreeElement): boolean =>
-  boxes.has(tag) && !attributes.some(({ name }) => name === "role");
+const naming = new Set(["aria-label", "aria-labelledby", "alt", "title"]);
+
+const isComplete = ({ tag, attributes }: TreeElement): boolean =>
+  attributes.some(({ name }) => naming.has(name)) ||
+  (boxes.has(tag) && !attributes.some(({ name }) => name === "role"));
 
 const hyphenated = (name: string): string => name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
 

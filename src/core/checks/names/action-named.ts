@@ -1,6 +1,7 @@
 import { elementsBelow, firstOf } from "../../document/around.ts";
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask, type Repair } from "../../repair/edit.ts";
@@ -65,6 +66,19 @@ function repairFor(scene: Scene, action: ElementNode, word: string): Repair {
   return ask(`Write inside it what the ${word} does.`);
 }
 
+const naming = ["aria-label", "aria-labelledby", "alt", "title", "value"];
+
+/** Whether neither an element nor anything in it has words, or may have. */
+const saysNothing = (scene: Scene, action: ElementNode): boolean => {
+  const isMute = (element: ElementNode) =>
+    !naming.some((name) => element.attributes.has(name) && attributeText(element, name)?.trim() !== "");
+  return (
+    textContent(action) === "" &&
+    isMute(action) &&
+    firstInside(scene, action, (inside) => !isMute(inside)) === null
+  );
+};
+
 const firstInside = (
   scene: Scene,
   element: ElementNode,
@@ -73,7 +87,7 @@ const firstInside = (
 
 function judge(action: ElementNode, scene: Scene): Verdict {
   // What a spread may bring, every use must bring.
-  const isLeftToUses = action.spread !== null && scene.name(action).from === null;
+  const isLeftToUses = action.spread !== null && scene.name(action).text === "" && saysNothing(scene, action);
   if (!isLeftToUses && !isUnnamed(scene, action)) return passed;
   const role = scene.role(action).role ?? "button";
   const word = spokenRole(role, {}, null);

@@ -1,0 +1,22 @@
+import type { Machine } from "../script/machine.ts";
+import { absent, native, type Value } from "../script/value.ts";
+import { stateValue } from "./state-value.ts";
+
+/** Signals: called without anything they give their value. */
+export const signals = (machine: Machine): ReadonlyMap<string, Value> =>
+  new Map<string, Value>(
+    Object.entries({
+      signal: native("signal", ([initial], at) => {
+        const state = stateValue(machine, initial ?? absent, at);
+        return {
+          kind: "native",
+          name: "signal",
+          call: () => state,
+          members: () => native("set", () => absent),
+        };
+      }),
+      computed: native("computed", ([make], at) =>
+        native("computed", () => machine.call(make ?? absent, [], at)),
+      ),
+    }),
+  );

@@ -1,0 +1,79 @@
+import { type Machine, madeId, unknownAt } from "../script/machine.ts";
+import { absent, keyOf, known, native, type ObjectValue, type Value } from "../script/value.ts";
+import { stateValue } from "./state-value.ts";
+
+/** A value in a box, as templates see it without asking: `ref(x)`. */
+export const boxed = (value: () => Value): ObjectValue => ({
+  kind: "object",
+  properties: new Map(),
+  rest: null,
+  lazy: (name) => (name === "value" ? value() : null),
+  box: value,
+});
+
+export const boxes = (machine: Machine): ReadonlyMap<string, Value> => {
+  const ref = native("ref", ([initial], at) => {
+    const state = stateValue(machine, initial ?? absent, at);
+    return boxed(() => state);
+  });
+  const same = native("same", ([value]) => value ?? absent);
+  return new Map<string, Value>(
+    Object.entries({
+      ref,
+      shallowRef: ref,
+      customRef: native("customRef", (_, at) =>
+        boxed(() => unknownAt(at.source, at.text, `ref ${at.source.start}@${machine.state.instance}`)),
+      ),
+      computed: native("computed", ([make], at) => {
+        const memo: { value: Value | null } = { value: null };
+        return boxed(() => {
+          memo.value ??=
+            make?.kind === "object"
+              ? machine.call(make.properties.get("get") ?? absent, [], at)
+              : machine.call(make ?? absent, [], at);
+          return memo.value;
+        });
+      }),
+      reactive: native("reactive", ([value]) => value ?? absent),
+      readonly: same,
+      toRef: native("toRef", ([object, name], at) =>
+        name?.kind === "known"
+          ? boxed(() => machine.member(object ?? absent, String(name.value), at))
+          : (object ?? absent),
+      ),
+      toRefs: same,
+      unref: native("unref", ([value]) => unboxed(value ?? absent)),
+      toValue: native("toValue", ([value]) => unboxed(value ?? absent)),
+      useId: native("useId", (_, at) => known(madeId(machine, at.source))),
+      useTemplateRef: native("useTemplateRef", (_, at) =>
+        boxed(() => unknownAt(at.source, at.text, `ref ${at.source.start}`)),
+      ),
+      defineComponent: same,
+      defineAsyncComponent: native("defineAsyncComponent", (_, at) =>
+        unknownAt(at.source, at.text, `import async ${at.source.start}`),
+      ),
+      inject: givenFromAround(machine),
+    }),
+  );
+};
+
+/** A value that a component around gives under a name; without one in the tree there may be one around the tree. */
+export const givenFromAround = (machine: Machine): Value =>
+  native("inject", ([name, initial], at) => {
+    if (name?.kind === "known")
+      for (const [of, value] of machine.state.contexts.toReversed()) if (of === name.value) return value;
+    const key = `inject ${keyOf(name ?? absent)}`;
+    return {
+      kind: "either",
+      decision: {
+        id: key,
+        arms: [`\`${at.text}\` is provided`, `\`${at.text}\` is not provided`],
+        named: false,
+        source: at.source,
+      },
+      arms: [unknownAt(at.source, at.text, key), initial ?? absent],
+    };
+  });
+
+export const unboxed = (value: Value): Value =>
+  value.kind === "object" && value.box !== undefined ? value.box() : value;
