@@ -6,9 +6,10 @@ import type { NamedColour } from "../core/scene/scene.ts";
 import type { Theme } from "../core/scene/schemes.ts";
 import type { CriterionNumber } from "../core/standards/criteria.ts";
 import type { Host } from "../host/host.ts";
+import { placeKey } from "../readers/components/component-name.ts";
 import { composer } from "../readers/components/compose.ts";
 import { type CheckPlan, checksFor } from "./check-plan.ts";
-import { ComponentAudit } from "./component-audit.ts";
+import { ComponentAudit, type RootResult } from "./component-audit.ts";
 import { composedRoots, subjectName } from "./component-roots.ts";
 import { type SourceAnswer, SourceTexts } from "./element-answer.ts";
 import { ExceptionBook } from "./exception-book.ts";
@@ -76,8 +77,7 @@ export function auditSources(sources: LoadedSources, request: SourcesRequest, ho
   };
   // What several roots show is told of the first.
   const told = new Set<string>();
-  for (const composed of composedRoots(composing, sources)) {
-    const result = work.audit(composed, told);
+  const add = (result: RootResult) => {
     const id = subjectName(result.found, composing);
     const answers = new FindingAnswers(id, texts, host, conformance);
     for (const { finding, scene, components: chain } of result.findings)
@@ -93,6 +93,19 @@ export function auditSources(sources: LoadedSources, request: SourcesRequest, ho
       elements: result.elements,
       outcomes: outcomesOf(result.run.checks),
     });
+  };
+  const roots = new Set<string>();
+  for (const composed of composedRoots(composing, sources)) {
+    roots.add(placeKey(composed.found.component.source));
+    add(work.audit(composed, told));
+  }
+  for (const { path } of sources.entries) {
+    const module = path === null ? undefined : sources.modules.get(path);
+    for (const found of module === undefined ? [] : composing.componentsOf(module)) {
+      if (roots.has(placeKey(found.component.source))) continue;
+      const result = work.auditUnreached(found, told);
+      if (result !== null) add(result);
+    }
   }
   return {
     subjects,

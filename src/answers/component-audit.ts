@@ -51,6 +51,8 @@ export interface ComponentAuditRequest {
 export class ComponentAudit {
   readonly #request: ComponentAuditRequest;
   readonly #parsed = new Map<string, Sheet>();
+  /** Every element of source that some tree has shown. */
+  readonly #reached = new Set<string>();
   /** What a component fails in by itself, whatever its callers give, by its definition. */
   readonly #alone = new Map<string, ReadonlySet<string>>();
 
@@ -68,14 +70,44 @@ export class ComponentAudit {
       [main, ...rest].flatMap((one) => one.judged),
       told,
     );
-    const { first } = main;
+    return this.#result(found, main.first, placed);
+  }
+
+  #result(
+    found: FoundComponent,
+    { scene, run }: { readonly scene: Scene; readonly run: RunResult },
+    findings: readonly PlacedFinding[],
+  ): RootResult {
     return {
       found,
-      elements: first.scene.page.index.elements.filter((element) => element.source !== null).length,
-      scene: first.scene,
-      run: { ...first.run, checks: first.run.checks.map((result) => counted(result, placed)) },
-      findings: placed,
+      elements: scene.page.index.elements.filter((element) => element.source !== null).length,
+      scene,
+      run: { ...run, checks: run.checks.map((result) => counted(result, findings)) },
+      findings,
     };
+  }
+
+  /**
+   * What a component shows by itself and in none of the trees that were audited: a branch that no caller comes to. Null
+   * where there is nothing of the kind.
+   */
+  auditUnreached(found: FoundComponent, told: Set<string>): RootResult | null {
+    const composed = this.#request.composer.compose(found);
+    const unreached = new Set(
+      [...usesOf([composed.tree]).keys()].filter((place) => !this.#reached.has(place)),
+    );
+    if (unreached.size === 0) return null;
+    const { judged, first } = this.#judge(found, composed.tree, "something unknown");
+    const sure = judged.filter(
+      ({ element, outcome, isLeftToCalls }) =>
+        outcome === "failed" &&
+        !isLeftToCalls &&
+        element.source !== null &&
+        unreached.has(placeKey(element.source)) &&
+        element.components.length === 1,
+    );
+    if (sure.length === 0) return null;
+    return this.#result(found, first, this.#placed([composed.tree], sure, told));
   }
 
   #judge(found: FoundComponent, tree: ComposedTree, within: Surroundings = "page") {
@@ -128,6 +160,7 @@ export class ComponentAudit {
     told: Set<string>,
   ): readonly PlacedFinding[] {
     const uses = usesOf(trees);
+    for (const place of uses.keys()) this.#reached.add(place);
     const placed = judged.map((one) => ({ one, level: this.#levelOf(one) }));
     // Where every use of a component goes wrong in the same way, it is the component that is to be changed.
     const wrongUses = new Map<string, Set<string>>();

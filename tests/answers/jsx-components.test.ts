@@ -439,6 +439,22 @@ describe("where components come from", () => {
   });
 });
 
+test("a branch that no use comes to is judged by itself, and what uses show is not told again", async () => {
+  const files = {
+    "App.tsx": app(`<p><Pic kind="small" /></p>`, `import { Pic } from "./Pic";`),
+    "Pic.tsx": `export function Pic({ kind, alt }: { kind: "small" | "large"; alt?: string }) {\n  return kind === "small"\n    ? <img src="a.png" alt="A hull" />\n    : <figure><img src="b.png" /><img src="c.png" alt={alt} /></figure>;\n}`,
+  };
+  expect(await found(files, ".")).toEqual(["failed names.image-described Pic.tsx:4 [Pic]"]);
+});
+
+test("a file that a machine has made is passed over, with a word", async () => {
+  const { problems, incomplete } = await auditSources({
+    "App.tsx": `export const App = () => <img src="a.png" title="${"x".repeat(30_000)}" />;`,
+  });
+  expect(problems).toEqual([{ target: "App.tsx", message: expect.stringContaining("made by a machine") }]);
+  expect(incomplete).toBe(false);
+});
+
 test("what parses is audited, and what does not is told with its place", async () => {
   const { findings, problems } = await auditSources({
     "App.tsx": `export const App = () => <img src="a.png" />;\nconst a = ;\n`,

@@ -394,6 +394,19 @@ const angular: readonly Construct[] = [
     [],
   ],
   [
+    "members may listen and bind on the component's own element",
+    {
+      "app.component.ts": angularApp(
+        `<section><app-tile /></section>`,
+        "",
+        `import { TileComponent } from "./tile.component";`,
+        "imports: [TileComponent],",
+      ),
+      "tile.component.ts": `import { Component, HostBinding, HostListener } from "@angular/core";\n@Component({ selector: "app-tile", template: \`Book\` })\nexport class TileComponent {\n @HostBinding("class") look = "tile";\n @HostListener("click") pick() {}\n}`,
+    },
+    ["failed keys.reachable app.component.ts:4 [AppComponent]"],
+  ],
+  [
     "what a host is given by its component counts",
     {
       "app.component.ts": angularApp(

@@ -52,8 +52,9 @@ export function metadataOf(node: Ast.Class): Metadata | null {
     }),
     styleUrls: urls.flatMap((url) => (url?.type === "StringLiteral" ? [addressFrom(url.value)] : [])),
     imports: option("imports"),
-    host:
-      host?.type === "ObjectExpression"
+    host: [
+      ...hostMembers(node),
+      ...(host?.type === "ObjectExpression"
         ? host.properties.flatMap((property) => {
             if (property.type !== "ObjectProperty") return [];
             const name =
@@ -67,8 +68,31 @@ export function metadataOf(node: Ast.Class): Metadata | null {
               ? []
               : [{ name, value, start: property.start ?? 0, end: property.end ?? 0 }];
           })
-        : [],
+        : []),
+    ],
   };
+}
+
+/** What members are decorated with as listeners and bindings of the component's own element. */
+function hostMembers(node: Ast.Class): Metadata["host"] {
+  return node.body.body.flatMap((member) => {
+    if (!("decorators" in member) || member.decorators == null) return [];
+    return member.decorators.flatMap(({ expression, start, end }) => {
+      if (expression.type !== "CallExpression" || expression.callee.type !== "Identifier") return [];
+      const [first] = expression.arguments;
+      const given = first?.type === "StringLiteral" ? first.value : null;
+      const place = { start: start ?? 0, end: end ?? 0 };
+      if (expression.callee.name === "HostListener" && given !== null)
+        return [{ name: `(${given.split(".")[0]})`, value: `${given}()`, ...place }];
+      if (expression.callee.name !== "HostBinding" || given === null) return [];
+      const value = member.type === "ClassProperty" && member.value != null ? plainText(member.value) : null;
+      return [
+        value === null
+          ? { name: `[${given}]`, value: given, ...place }
+          : { name: given.replace(/^attr\./, ""), value, ...place },
+      ];
+    });
+  });
 }
 
 /** What a decorator of that name is given. */

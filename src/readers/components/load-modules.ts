@@ -1,5 +1,5 @@
 import type * as Ast from "@babel/types";
-import { emptyFile, type Problem, tooLarge, unreadable } from "../../core/findings/problems.ts";
+import { emptyFile, generated, type Problem, tooLarge, unreadable } from "../../core/findings/problems.ts";
 import type { Files } from "../../host/host.ts";
 import { decodeText } from "../html/decode.ts";
 import { everyNode, parseScript } from "../script/parse-script.ts";
@@ -30,8 +30,20 @@ export interface LoadedModules {
 
 const MEGABYTE = 1024 * 1024;
 
-/** Files longer than this are taken to be made by a machine, and left out. */
+/** Files longer than this are taken to be made by a machine, and left out; so are those with a line this long. */
 const LONGEST_SCRIPT = 1_000_000;
+const LONGEST_LINE = 20_000;
+
+const isMachineMade = (text: string): boolean => {
+  if (text.length > LONGEST_SCRIPT) return true;
+  for (let at = 0; at < text.length; ) {
+    const end = text.indexOf("\n", at);
+    if ((end < 0 ? text.length : end) - at > LONGEST_LINE) return true;
+    if (end < 0) break;
+    at = end + 1;
+  }
+  return false;
+};
 
 const scriptEnding = /\.(?:[cm]?[jt]sx?)$/i;
 const styleEnding = /\.(?:css|scss|sass|less|styl|pcss|postcss)$/i;
@@ -49,6 +61,10 @@ export async function loadModules(request: ModuleRequest, files: Files): Promise
     const next: string[] = [];
     for (const [i, result] of read.entries()) {
       const path = wave[i] as string;
+      if ("note" in result) {
+        problems.push(result.note);
+        continue;
+      }
       if ("problem" in result) {
         problems.push(result.problem);
         unread.add(path);
@@ -72,6 +88,8 @@ export async function loadModules(request: ModuleRequest, files: Files): Promise
 
 type Read =
   | { readonly problem: Problem }
+  /** Passed over on purpose. */
+  | { readonly note: Problem }
   | { readonly module: Omit<SourceModule, "imports">; readonly imports: readonly string[] };
 
 async function readModule(
@@ -103,7 +121,7 @@ async function readModule(
     return { module: { path, file, text, content: { kind: "markup", template }, errors }, imports: [] };
   }
   if (/\.json$/i.test(path)) return bare({ kind: "data", value: jsonOf(text) }, text);
-  if (!isEntry && text.length > LONGEST_SCRIPT) return bare({ kind: "asset" }, text);
+  if (isMachineMade(text)) return isEntry ? { note: generated(file) } : bare({ kind: "asset" });
   if (/\.(?:vue|svelte)$/i.test(path)) {
     const language = path.toLowerCase().endsWith(".vue") ? "vue" : "svelte";
     // Each compiler is loaded when its first file is met.
