@@ -42,6 +42,8 @@ export function isLeftToSurroundings(
     const given = new Set(origins.map((origin) => origin.of));
     return "background" in facts && !(given.has("background") && given.has("foreground"));
   }
+  // What stands in the head is often put there by the framework.
+  if (check === "structure.title") return true;
   // Classes of a stylesheet that is not here may hide words from sight.
   if (check === "names.visible-words-in-name") return holdsClasses(scene, element);
   if (!askAround.has(check)) return false;

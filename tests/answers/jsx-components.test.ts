@@ -266,6 +266,13 @@ const constructs: readonly (readonly [
     [],
   ],
   [
+    "a component on a server is read past what it waits for",
+    {
+      "page.tsx": `export default async function Page() {\n  const slip = await load();\n  return <main><h1>{slip.name}</h1><img src={slip.photo} /></main>;\n}`,
+    },
+    ["failed names.image-described page.tsx:3 [Page]"],
+  ],
+  [
     "early returns part what follows",
     {
       "App.tsx": `export function App({ name }: { name?: string }) {\n  if (!name) return <button />;\n  return <button>{name}</button>;\n}`,

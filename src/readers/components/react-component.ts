@@ -49,7 +49,10 @@ export function functionComponent(
     takesProps: first !== undefined,
     render: (call) => {
       const props = withDefaults(call.props, fn.statics.get("defaultProps"));
-      const value = machine.call(fn, [props, unknownAt(source, "ref", `ref ${call.instance}`)], {
+      // What a component on a server waits for is not known; what it shows is.
+      const shows: FunctionValue =
+        fn.node.async === true ? { ...fn, node: { ...fn.node, async: false } } : fn;
+      const value = machine.call(shows, [props, unknownAt(source, "ref", `ref ${call.instance}`)], {
         source: call.source,
         text: name,
         self: null,
