@@ -1,8 +1,8 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
-import { placeOf } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
+import { placeOf } from "../script/places.ts";
 import { bindLater, innerScope, type Scope } from "../script/scope.ts";
 import { typeArguments } from "../script/type-arguments.ts";
 import { anything, type Member, openMember, shapeOf, type TypeNames } from "../script/type-shape.ts";
@@ -26,7 +26,8 @@ import { htmlTags } from "./html-tags.ts";
 import type { ScopeMaking } from "./module-scopes.ts";
 import { instanceOf } from "./react-component.ts";
 import type { SourceModule, TemplateElement, TemplateNode } from "./source-module.ts";
-import { type HostParts, type TagMeaning, TemplateRenderer } from "./template-render.ts";
+import type { HostParts } from "./template-attributes.ts";
+import { type TagMeaning, TemplateRenderer } from "./template-render.ts";
 
 export const isAngularClass = ({ node }: ClassValue): boolean => metadataOf(node) !== null;
 

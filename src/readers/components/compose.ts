@@ -18,7 +18,8 @@ import { classComponent, functionComponent, isClassComponent, staticsOf } from "
 import { declaredNames, mayRender, wrappedPropsTypes } from "./react-source.ts";
 import type { SourceModule } from "./source-module.ts";
 import { svelteComponent } from "./svelte-component.ts";
-import { vueComponent, vueOptionsComponent } from "./vue-component.ts";
+import { vueComponent } from "./vue-component.ts";
+import { vueOptionsComponent } from "./vue-options-component.ts";
 
 /** All the source of a project that its components reach. */
 export interface ComponentSources {

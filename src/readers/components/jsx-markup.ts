@@ -1,8 +1,9 @@
 import type * as Ast from "@babel/types";
 import type { Namespace, Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
-import { merged, placeOf, spanOf, unknownOf } from "../script/evaluate.ts";
+import { merged } from "../script/evaluate.ts";
 import { lift, type Machine } from "../script/machine.ts";
+import { placeOf, spanOf, unknownOf } from "../script/places.ts";
 import type { Scope } from "../script/scope.ts";
 import { known, listOf, type MarkupValue, objectOf, type Value, yes } from "../script/value.ts";
 import type { Composition } from "./composition.ts";

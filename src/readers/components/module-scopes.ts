@@ -1,8 +1,9 @@
 import type * as Ast from "@babel/types";
-import { classValue, functionValue, spanOf } from "../script/evaluate.ts";
+import { classValue, functionValue } from "../script/evaluate.ts";
 import { bindPattern, hoist, initialOf } from "../script/functions.ts";
 import { type Machine, unknownAt } from "../script/machine.ts";
 import { everyNode, reassignedIn } from "../script/parse-script.ts";
+import { spanOf } from "../script/places.ts";
 import { bind, bindLater, innerScope, moduleScope, type Scope } from "../script/scope.ts";
 import type { TypeIn, TypeNames } from "../script/type-shape.ts";
 import {

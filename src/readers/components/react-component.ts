@@ -1,8 +1,9 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
-import { evaluate, functionValue, placeOf, propertyName, spanOf } from "../script/evaluate.ts";
+import { evaluate, functionValue, propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
+import { placeOf, spanOf } from "../script/places.ts";
 import { bind, innerScope, type Scope } from "../script/scope.ts";
 import { typeArguments } from "../script/type-arguments.ts";
 import { openValue, type Shape, shapeOf, type TypeIn, type TypeNames } from "../script/type-shape.ts";

@@ -1,4 +1,4 @@
-import { concat } from "../script/evaluate.ts";
+import { concat } from "../script/concat.ts";
 import { lift, type Machine, unknownAt } from "../script/machine.ts";
 import { type CallPlace, isNullish, keyOf, known, type Value } from "../script/value.ts";
 

@@ -1,7 +1,7 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
-import { textOf } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
+import { textOf } from "../script/places.ts";
 import { absent, known, native, type Value } from "../script/value.ts";
 import type { Composition } from "./composition.ts";
 import { anyProps } from "./react-component.ts";

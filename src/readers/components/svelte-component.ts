@@ -20,8 +20,8 @@ import { bindProgram, providedBy, type ScopeMaking, withProvided } from "./modul
 import { anyProps, propsOfShape } from "./react-component.ts";
 import type { SourceModule, TemplateElement, TemplateParts } from "./source-module.ts";
 import { stateValue } from "./state-value.ts";
+import { hasOutlet, wholeOf } from "./template-file.ts";
 import { type TagMeaning, TemplateRenderer } from "./template-render.ts";
-import { hasOutlet, wholeOf } from "./vue-component.ts";
 
 /** A Svelte component: its script runs once for each use, its markup shows what the script declares. */
 export function svelteComponent(

@@ -2,12 +2,10 @@ import type * as Ast from "@babel/types";
 import type { Namespace, Span } from "../../core/document/node.ts";
 import type { Decision } from "../../core/worlds/decision.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
-import { concat } from "../script/evaluate.ts";
-import { lift, unknownAt } from "../script/machine.ts";
+import { unknownAt } from "../script/machine.ts";
 import { bind, innerScope, type Scope } from "../script/scope.ts";
 import {
   absent,
-  type CallPlace,
   type Component,
   type ComponentCall,
   isNullish,
@@ -18,15 +16,13 @@ import {
   objectOf,
   type Slot,
   truthOf,
-  type Unknown,
   type Value,
 } from "../script/value.ts";
-import { classNames } from "./class-names.ts";
 import type { Composition } from "./composition.ts";
-import { hostElement, namespaceOf, type WrittenAttribute } from "./host-element.ts";
+import { hostElement, namespaceOf } from "./host-element.ts";
 import { htmlNodes, repeated } from "./jsx-markup.ts";
-import type { TemplateAttribute, TemplateEach, TemplateElement, TemplateNode } from "./source-module.ts";
-import { styleText } from "./style-object.ts";
+import type { TemplateEach, TemplateElement, TemplateNode } from "./source-module.ts";
+import { AttributeReader, expressionValue, type HostParts, spanIn } from "./template-attributes.ts";
 
 /** What a tag of a template stands for. */
 export type TagMeaning =
@@ -60,23 +56,16 @@ export interface TemplateLanguage {
   ) => TreeNode;
 }
 
-/** The attributes and handlers of an element, worked out. */
-export interface HostParts {
-  readonly attributes: readonly WrittenAttribute[];
-  readonly listeners: ReadonlyMap<string, { readonly value: Value; readonly source: Span | null }>;
-  readonly spread: Unknown | null;
-  readonly mayListen: boolean;
-  readonly overwrites: boolean;
-}
-
 /** Renders templates of any framework, with the names of a scope. */
 export class TemplateRenderer {
   readonly #composition: Composition;
   readonly #language: TemplateLanguage;
+  readonly #attributes: AttributeReader;
 
   constructor(composition: Composition, language: TemplateLanguage) {
     this.#composition = composition;
     this.#language = language;
+    this.#attributes = new AttributeReader(composition.machine, language.contentIsProp);
   }
 
   render(nodes: readonly TemplateNode[], scope: Scope, namespace: Namespace = "html"): readonly TreeNode[] {
@@ -85,41 +74,21 @@ export class TemplateRenderer {
     return nodes.flatMap((node) => this.#node(node, inner, namespace));
   }
 
-  #span = (scope: Scope, { start, end }: { readonly start: number; readonly end: number }): Span => ({
-    file: scope.module.file,
-    start,
-    end,
-  });
-
-  #evaluate(
-    expression: Ast.Node | null,
-    scope: Scope,
-    at: { readonly start: number; readonly end: number },
-  ): Value {
-    if (expression !== null) return this.#composition.machine.evaluate(expression, scope);
-    const source = this.#span(scope, at);
-    return unknownAt(
-      source,
-      scope.module.text.slice(at.start, at.end),
-      `${source.file}:${at.start}@${this.#composition.machine.state.instance}`,
-      "string",
-    );
-  }
-
   #node(node: TemplateNode, scope: Scope, namespace: Namespace): readonly TreeNode[] {
     switch (node.kind) {
       case "text":
-        return node.value === ""
-          ? []
-          : [{ kind: "text", value: node.value, source: this.#span(scope, node) }];
+        return node.value === "" ? [] : [{ kind: "text", value: node.value, source: spanIn(scope, node) }];
       case "comment":
-        return [{ kind: "comment", value: node.value, source: this.#span(scope, node) }];
+        return [{ kind: "comment", value: node.value, source: spanIn(scope, node) }];
       case "value":
-        return this.#shown(this.#evaluate(node.expression, scope, node), namespace);
+        return this.#shown(
+          expressionValue(this.#composition.machine, node.expression, scope, node),
+          namespace,
+        );
       case "html":
         return htmlNodes(
-          this.#evaluate(node.expression, scope, node),
-          this.#span(scope, node),
+          expressionValue(this.#composition.machine, node.expression, scope, node),
+          spanIn(scope, node),
           this.#composition.machine.state.instance,
         );
       case "if":
@@ -208,9 +177,9 @@ export class TemplateRenderer {
     if (test === null) return this.render(children, scope, namespace);
     const place = { start: test.start ?? 0, end: test.end ?? 0 };
     return this.#fork(
-      this.#evaluate(test, scope, place),
+      expressionValue(this.#composition.machine, test, scope, place),
       scope.module.text.slice(place.start, place.end),
-      this.#span(scope, place),
+      spanIn(scope, place),
       (holds) =>
         holds ? this.render(children, scope, namespace) : this.#branches(branches, at + 1, scope, namespace),
     );
@@ -226,7 +195,7 @@ export class TemplateRenderer {
         bind(
           inner,
           name,
-          name === "$index" ? index : unknownAt(this.#span(scope, node), name, `${name} ${keyOf(index)}`),
+          name === "$index" ? index : unknownAt(spanIn(scope, node), name, `${name} ${keyOf(index)}`),
         );
       const before = machine.state.instance;
       machine.state.instance = `${before}[${index.kind === "known" ? index.value : "n"}]`;
@@ -248,12 +217,12 @@ export class TemplateRenderer {
           item(known(i + 1), known(i)),
         ).flat();
       if (isNullish(list)) return this.render(node.empty, scope, namespace);
-      const source = this.#span(scope, node);
+      const source = spanIn(scope, node);
       const index = unknownAt(source, "index", `index ${keyOf(list)}`, "number");
       const one = list.kind === "each" ? list.item : unknownAt(source, "item", `${keyOf(list)}[]`);
       return repeated(item(one, index));
     };
-    return nodes(this.#evaluate(node.list, scope, node));
+    return nodes(expressionValue(this.#composition.machine, node.list, scope, node));
   }
 
   /** A snippet: markup that is called like a function. It belongs to the component that wrote it. */
@@ -290,7 +259,7 @@ export class TemplateRenderer {
     namespace: Namespace,
   ): readonly TreeNode[] {
     const { call } = this.#language;
-    const source = this.#span(scope, node);
+    const source = spanIn(scope, node);
     const slot = call.slots.get(node.select ?? node.name ?? "default");
     const fallback = () => this.render(node.fallback, scope, namespace);
     if (slot === undefined) {
@@ -303,7 +272,7 @@ export class TemplateRenderer {
         },
       ];
     }
-    const given = this.#parts(node.attributes, scope);
+    const given = this.#attributes.read(node.attributes, scope);
     const nodes = slot(
       objectOf(
         given.attributes.map(({ name, value }) => [this.#language.propName(name), value] as const),
@@ -379,7 +348,7 @@ export class TemplateRenderer {
 
   #use(element: TemplateElement, component: Component, scope: Scope): readonly TreeNode[] {
     const { machine } = this.#composition;
-    const parts = this.#parts(element.attributes, scope);
+    const parts = this.#attributes.read(element.attributes, scope);
     const slots = new Map<string, Slot>();
     const content = (children: readonly TemplateNode[], given: Ast.Node | null): Slot =>
       this.#asWritten((values: ObjectValue) => {
@@ -426,7 +395,7 @@ export class TemplateRenderer {
 
   #host(element: TemplateElement, tag: string, scope: Scope, around: Namespace): TreeNode {
     const namespace = namespaceOf(tag, around);
-    const parts = this.#parts(element.attributes, scope);
+    const parts = this.#attributes.read(element.attributes, scope);
     const { scopeAttribute } = this.#language;
     const inner = element.tag === "foreignObject" ? "html" : namespace;
     const model = tag === "textarea" ? parts.attributes.find(({ name }) => name === "value") : undefined;
@@ -451,163 +420,9 @@ export class TemplateRenderer {
       ...(parts.overwrites ? { overwrites: true as const } : {}),
     });
   }
-
-  /** Attributes in the order they are written: what comes later wins, classes and styles add up. */
-  #parts(written: readonly TemplateAttribute[], scope: Scope): HostParts {
-    const { machine } = this.#composition;
-    const attributes = new Map<string, WrittenAttribute>();
-    const listeners = new Map<string, { value: Value; source: Span | null }>();
-    const spreadNames = new Set<string>();
-    const classes: { readonly value: Value; readonly source: Span }[] = [];
-    const styles: { readonly value: Value; readonly source: Span }[] = [];
-    let spread: Unknown | null = null;
-    let mayListen = false;
-    let overwrites = false;
-    const set = (name: string, value: Value, source: Span | null, bySpread = false) => {
-      const before = attributes.get(name)?.value;
-      if (!bySpread && spreadNames.has(name) && before !== undefined && !isEmpty(before)) overwrites = true;
-      if (bySpread) spreadNames.add(name);
-      attributes.set(name, { name, value, source });
-    };
-    for (const attribute of written) {
-      const source = this.#span(scope, attribute);
-      const place: CallPlace = {
-        source,
-        text: scope.module.text.slice(source.start, source.end),
-        self: null,
-      };
-      switch (attribute.kind) {
-        case "text":
-          if (attribute.name === "class") classes.push({ value: known(attribute.value), source });
-          else if (attribute.name === "style") styles.push({ value: known(`${attribute.value};`), source });
-          else set(attribute.name, known(attribute.value), source);
-          break;
-        case "value": {
-          const value = this.#evaluate(attribute.expression, scope, attribute);
-          if (attribute.name === "class") classes.push({ value, source });
-          else if (attribute.name === "style")
-            styles.push({ value: styleText(machine, firstOfList(value), place), source });
-          else set(attribute.name, value, source);
-          break;
-        }
-        case "parts": {
-          const value = concat(
-            machine,
-            attribute.parts.map((part) =>
-              typeof part === "string" ? known(part) : machine.evaluate(part, scope),
-            ),
-            () =>
-              unknownAt(
-                source,
-                place.text,
-                `${source.file}:${source.start}@${machine.state.instance}`,
-                "string",
-              ),
-          );
-          if (attribute.name === "class") classes.push({ value, source });
-          else if (attribute.name === "style") styles.push({ value, source });
-          else set(attribute.name, value, source);
-          break;
-        }
-        case "spread": {
-          const value = this.#evaluate(attribute.expression, scope, attribute);
-          const given = value.kind === "either" ? (value.arms[0] ?? absent) : value;
-          if (given.kind === "object") {
-            for (const [name, one] of given.properties) {
-              const event =
-                /^on(?::|(?=[A-Z]))(\w+)/.exec(name) ??
-                (this.#language.contentIsProp ? /^on([a-z]+)$/.exec(name) : null);
-              if (event !== null) listeners.set((event[1] ?? "").toLowerCase(), { value: one, source });
-              else if (name === "class") classes.push({ value: one, source });
-              else if (name !== "children") set(name, one, source, true);
-            }
-            if (given.rest !== null) spread = given.rest;
-          } else if (!isNullish(given))
-            spread =
-              given.kind === "unknown" ? given : unknownAt(source, place.text, `spread ${source.start}`);
-          break;
-        }
-        case "listener":
-          listeners.set(attribute.event, { value: this.#handler(attribute, scope), source });
-          break;
-        case "toggle":
-          this.#toggle(attribute, scope, source, classes, styles);
-          break;
-        case "model":
-          set(
-            attribute.name,
-            unknownAt(source, place.text, `model ${source.file}:${source.start}@${machine.state.instance}`),
-            source,
-          );
-          listeners.set("input", { value: known(undefined), source });
-          break;
-        case "opaque":
-          mayListen = true;
-          break;
-      }
-    }
-    const at = (source: Span): CallPlace => ({ source, text: "class", self: null });
-    const [firstClass] = classes;
-    if (firstClass !== undefined)
-      attributes.set("class", {
-        name: "class",
-        value: classNames(
-          machine,
-          classes.map(({ value }) => value),
-          at(firstClass.source),
-        ),
-        source: firstClass.source,
-      });
-    const [firstStyle] = styles;
-    if (firstStyle !== undefined)
-      attributes.set("style", {
-        name: "style",
-        value: concat(
-          machine,
-          styles.map(({ value }) => value),
-          () => unknownAt(firstStyle.source, "style", `style ${firstStyle.source.start}`, "string"),
-        ),
-        source: firstStyle.source,
-      });
-    return { attributes: [...attributes.values()], listeners, spread, mayListen, overwrites };
-  }
-
-  #handler(attribute: Extract<TemplateAttribute, { kind: "listener" }>, scope: Scope): Value {
-    const { expression, code } = attribute;
-    const source = this.#span(scope, attribute);
-    const inline = unknownAt(source, code, `handler ${source.file}:${source.start}`);
-    if (expression === null || !/Function|Identifier/.test(expression.type)) return inline;
-    const value = this.#composition.machine.evaluate(expression, scope);
-    return value.kind === "object" ? inline : value;
-  }
-
-  #toggle(
-    attribute: Extract<TemplateAttribute, { kind: "toggle" }>,
-    scope: Scope,
-    source: Span,
-    classes: { readonly value: Value; readonly source: Span }[],
-    styles: { readonly value: Value; readonly source: Span }[],
-  ): void {
-    const { machine } = this.#composition;
-    const test = this.#evaluate(attribute.test, scope, attribute);
-    const chosen = (when: boolean, text: string) =>
-      lift(machine, test, (one) => {
-        const truth = truthOf(one);
-        return truth === null
-          ? unknownAt(source, attribute.token, `toggle ${attribute.token} ${keyOf(one)}`, "string")
-          : known(truth === when ? text : "");
-      });
-    if (attribute.name === "class") classes.push({ value: chosen(true, attribute.token), source });
-    else styles.push({ value: chosen(false, "display: none;"), source });
-  }
 }
 
 const listenerProp = (event: string): string => `on${event.slice(0, 1).toUpperCase()}${event.slice(1)}`;
-
-const isEmpty = (value: Value): boolean =>
-  value.kind === "known" && (value.value === "" || value.value == null);
-
-const firstOfList = (value: Value): Value => (value.kind === "list" ? (value.items[0] ?? absent) : value);
 
 /** Whether a node of a template is anything but white space and comments. */
 export const isContent = (node: TemplateNode): boolean =>

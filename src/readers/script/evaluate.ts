@@ -1,48 +1,21 @@
 import type * as Ast from "@babel/types";
-import type { Span } from "../../core/document/node.ts";
-import { shortened } from "../../core/document/shortened.ts";
-import { fork, lift, type Machine, unknownAt, whether } from "./machine.ts";
+import { concat } from "./concat.ts";
+import { lift, type Machine, unknownAt, whether } from "./machine.ts";
+import { binary, logical, unary } from "./operators.ts";
+import { placeOf, questionOf, spanOf, textOf, unknownOf } from "./places.ts";
 import { bindingOf, innerScope, type Scope, selfOf } from "./scope.ts";
 import { typeArguments } from "./type-arguments.ts";
 import {
   absent,
-  type CallPlace,
   type ClassValue,
   type FunctionValue,
   isNullish,
   keyOf,
   known,
-  type Text,
   truthOf,
   type Unknown,
-  type UnknownType,
   type Value,
 } from "./value.ts";
-
-const LONGEST_TEXT = 60;
-
-export const spanOf = (node: Ast.Node, scope: Scope): Span => ({
-  file: scope.module.file,
-  start: node.start ?? 0,
-  end: node.end ?? 0,
-});
-
-export const textOf = (node: Ast.Node, scope: Scope): string =>
-  shortened(scope.module.text.slice(node.start ?? 0, node.end ?? 0).replace(/\s+/g, " "), LONGEST_TEXT);
-
-export const placeOf = (node: Ast.Node, scope: Scope, self: Value | null = null): CallPlace => ({
-  source: spanOf(node, scope),
-  text: textOf(node, scope),
-  self,
-});
-
-/** A value that source does not give, known by where it is made and for which use of the component. */
-export const unknownOf = (machine: Machine, node: Ast.Node, scope: Scope): Unknown =>
-  unknownAt(
-    spanOf(node, scope),
-    textOf(node, scope),
-    `${scope.module.file}:${node.start}@${machine.state.instance}`,
-  );
 
 /** What an expression comes to. Whatever is not known for certain is unknown, or one of several values. */
 export function evaluate(machine: Machine, node: Ast.Node, scope: Scope): Value {
@@ -159,12 +132,6 @@ function variable(machine: Machine, node: Ast.Identifier, scope: Scope): Value {
   return binding.value;
 }
 
-const questionOf = (node: Ast.Node, scope: Scope, machine: Machine) => ({
-  text: textOf(node, scope),
-  source: spanOf(node, scope),
-  id: `${scope.module.file}:${node.start}@${machine.state.instance}`,
-});
-
 function template(machine: Machine, node: Ast.TemplateLiteral, scope: Scope): Value {
   const parts = node.quasis.flatMap((quasi, i) => {
     const expression = node.expressions[i];
@@ -172,33 +139,6 @@ function template(machine: Machine, node: Ast.TemplateLiteral, scope: Scope): Va
     return expression === undefined ? [written] : [written, machine.evaluate(expression, scope)];
   });
   return concat(machine, parts, () => unknownOf(machine, node, scope));
-}
-
-/** Joins values as text. */
-export function concat(machine: Machine, values: readonly Value[], otherwise: () => Value): Value {
-  const step = (at: number, so: readonly (string | Unknown)[]): Value => {
-    const value = values[at];
-    if (value === undefined) return textFrom(so);
-    return lift(machine, value, (one) => {
-      if (one.kind === "known") return step(at + 1, [...so, String(one.value)]);
-      if (one.kind === "text") return step(at + 1, [...so, ...one.parts]);
-      if (one.kind === "unknown") return step(at + 1, [...so, one]);
-      return otherwise();
-    });
-  };
-  return step(0, []);
-}
-
-function textFrom(parts: readonly (string | Unknown)[]): Value {
-  const joined: (string | Unknown)[] = [];
-  for (const part of parts) {
-    const last = joined.at(-1);
-    if (typeof part === "string" && typeof last === "string") joined[joined.length - 1] = last + part;
-    else if (part !== "") joined.push(part);
-  }
-  if (joined.every((part) => typeof part === "string")) return known(joined.join(""));
-  const text: Text = { kind: "text", parts: joined };
-  return text;
 }
 
 function object(machine: Machine, node: Ast.ObjectExpression, scope: Scope): Value {
@@ -279,174 +219,6 @@ function array(machine: Machine, node: Ast.ArrayExpression, scope: Scope): Value
     } else items.push(machine.evaluate(element, scope));
   }
   return { kind: "list", items };
-}
-
-function logical(machine: Machine, node: Ast.LogicalExpression, scope: Scope): Value {
-  const left = machine.evaluate(node.left, scope);
-  const right = () => machine.evaluate(node.right, scope);
-  const question = questionOf(node.left, scope, machine);
-  return lift(machine, left, (one) => {
-    if (node.operator === "??") {
-      if (one.kind === "known") return isNullish(one) ? right() : one;
-      // Whether a value that nobody knows is there is another question than whether it counts as true.
-      return one.kind === "unknown" && one.type === "any"
-        ? whether(
-            machine,
-            one,
-            () => null,
-            { ...question, id: `there ${one.id}` },
-            (there) => (there ? one : right()),
-          )
-        : one;
-    }
-    return whether(machine, one, truthOf, question, (holds) => {
-      if (node.operator === "&&") return holds ? right() : falsy(one);
-      return holds ? one : right();
-    });
-  });
-}
-
-/** What a value that counts as false is when nothing else is known of it: nothing that would be rendered. */
-const falsy = (value: Value): Value =>
-  value.kind === "known"
-    ? value
-    : value.kind === "unknown" && value.type === "number"
-      ? known(0)
-      : known(false);
-
-function unary(machine: Machine, node: Ast.UnaryExpression, scope: Scope): Value {
-  const argument = machine.evaluate(node.argument, scope);
-  switch (node.operator) {
-    case "!":
-      return whether(machine, argument, truthOf, questionOf(node.argument, scope, machine), (holds) =>
-        known(!holds),
-      );
-    case "-":
-    case "+":
-      return lift(machine, argument, (one) =>
-        one.kind === "known"
-          ? known(node.operator === "-" ? -Number(one.value) : Number(one.value))
-          : unknownAt(spanOf(node, scope), textOf(node, scope), `${node.operator}${keyOf(one)}`, "number"),
-      );
-    case "typeof":
-      return lift(machine, argument, (one) => {
-        const type = typeName(one);
-        return type === null ? unknownOf(machine, node, scope) : known(type);
-      });
-    case "void":
-      return absent;
-    default:
-      return unknownOf(machine, node, scope);
-  }
-}
-
-/** What `typeof` says of an unknown value of a type; null where that is open. */
-const typeNames: Readonly<Record<UnknownType, string | null>> = {
-  string: "string",
-  number: "number",
-  boolean: "boolean",
-  function: "function",
-  list: "object",
-  content: null,
-  any: null,
-};
-
-function typeName(value: Value): string | null {
-  switch (value.kind) {
-    case "known":
-      return value.value === null ? "object" : typeof value.value;
-    case "text":
-      return "string";
-    case "unknown":
-      return typeNames[value.type];
-    case "function":
-    case "native":
-    case "class":
-      return "function";
-    default:
-      return "object";
-  }
-}
-
-type Primitive = string | number | boolean | null | undefined;
-
-const operators: Readonly<Record<string, (a: Primitive, b: Primitive) => Primitive>> = {
-  "===": (a, b) => a === b,
-  "!==": (a, b) => a !== b,
-  // biome-ignore lint/suspicious/noDoubleEquals: it is the operator that the source has
-  "==": (a, b) => a == b,
-  // biome-ignore lint/suspicious/noDoubleEquals: it is the operator that the source has
-  "!=": (a, b) => a != b,
-  "<": (a, b) => (a as number) < (b as number),
-  "<=": (a, b) => (a as number) <= (b as number),
-  ">": (a, b) => (a as number) > (b as number),
-  ">=": (a, b) => (a as number) >= (b as number),
-  "-": (a, b) => Number(a) - Number(b),
-  "*": (a, b) => Number(a) * Number(b),
-  "/": (a, b) => Number(a) / Number(b),
-  "%": (a, b) => Number(a) % Number(b),
-};
-
-const numeric = new Set(["-", "*", "/", "%", "**", "|", "&", "^", "<<", ">>", ">>>"]);
-
-function binary(machine: Machine, node: Ast.BinaryExpression, scope: Scope): Value {
-  const left = machine.evaluate(node.left, scope);
-  const right = machine.evaluate(node.right, scope);
-  if (node.operator === "in") return has(machine, node, left, right, scope);
-  return lift(machine, left, (a) =>
-    lift(machine, right, (b) => {
-      if (node.operator === "+") return plus(machine, node, a, b, scope);
-      const operate = operators[node.operator];
-      if (operate !== undefined && a.kind === "known" && b.kind === "known")
-        return known(operate(a.value, b.value));
-      const isEqual = node.operator === "===" || node.operator === "==";
-      const isUnequal = node.operator === "!==" || node.operator === "!=";
-      if ((isEqual || isUnequal) && surelyUnequal(a, b)) return known(isUnequal);
-      const id = `${keyOf(a)} ${isUnequal ? "===" : node.operator} ${keyOf(b)}`;
-      const type = numeric.has(node.operator) ? "number" : "boolean";
-      const unknown = unknownAt(spanOf(node, scope), textOf(node, scope), id, type);
-      // `a !== b` is open in the same way as `a === b`.
-      if (!isUnequal) return unknown;
-      return whether(
-        machine,
-        unknown,
-        () => null,
-        {
-          text: textOf(node, scope).replace("!==", "===").replace("!=", "=="),
-          source: spanOf(node, scope),
-          id,
-        },
-        (holds) => known(!holds),
-      );
-    }),
-  );
-}
-
-/** Things that are made in source are neither null nor a text. */
-const surelyUnequal = (a: Value, b: Value): boolean => {
-  const made = (value: Value) => value.kind !== "known" && value.kind !== "unknown" && value.kind !== "text";
-  return (made(a) && b.kind === "known") || (made(b) && a.kind === "known");
-};
-
-function has(machine: Machine, node: Ast.BinaryExpression, name: Value, object: Value, scope: Scope): Value {
-  return lift(machine, object, (one) =>
-    name.kind === "known" && one.kind === "object" && one.rest === null && one.lazy === undefined
-      ? known(one.properties.has(String(name.value)))
-      : unknownOf(machine, node, scope),
-  );
-}
-
-function plus(machine: Machine, node: Ast.Node, a: Value, b: Value, scope: Scope): Value {
-  if (a.kind === "known" && b.kind === "known") {
-    if (typeof a.value === "number" && typeof b.value === "number") return known(a.value + b.value);
-    return known(`${a.value}${b.value}`);
-  }
-  const isText = (value: Value) =>
-    value.kind === "text" ||
-    (value.kind === "known" && typeof value.value === "string") ||
-    (value.kind === "unknown" && value.type === "string");
-  if (isText(a) || isText(b)) return concat(machine, [a, b], () => unknownOf(machine, node, scope));
-  return unknownAt(spanOf(node, scope), textOf(node, scope), `${keyOf(a)} + ${keyOf(b)}`);
 }
 
 function member(
@@ -536,5 +308,3 @@ export function evaluateWith(
   bindings(inner);
   return machine.evaluate(node, inner);
 }
-
-export { fork };

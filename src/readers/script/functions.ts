@@ -1,7 +1,8 @@
 import type * as Ast from "@babel/types";
-import { classValue, functionValue, named, placeOf, propertyName, unknownOf } from "./evaluate.ts";
+import { classValue, functionValue, named, propertyName } from "./evaluate.ts";
 import { fork, lift, type Machine, unknownAt, whether } from "./machine.ts";
 import { everyNode } from "./parse-script.ts";
+import { placeOf, unknownOf } from "./places.ts";
 import { bind, bindingOf, bindLater, innerScope, type Scope } from "./scope.ts";
 import {
   absent,

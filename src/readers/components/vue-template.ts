@@ -1,0 +1,100 @@
+import type * as Ast from "@babel/types";
+import type { TreeNode } from "../../core/worlds/tree.ts";
+import { unknownAt } from "../script/machine.ts";
+import { bind, bindLater, type Scope } from "../script/scope.ts";
+import {
+  absent,
+  type Component,
+  type ComponentCall,
+  native,
+  type ObjectValue,
+  objectOf,
+  type Value,
+} from "../script/value.ts";
+import { baseName } from "./component-name.ts";
+import { scopeAttribute, stylesOf } from "./component-styles.ts";
+import type { Composition } from "./composition.ts";
+import { htmlTags } from "./html-tags.ts";
+import type { SourceModule, TemplateElement, TemplateParts } from "./source-module.ts";
+import { type TagMeaning, TemplateRenderer } from "./template-render.ts";
+import { fallThrough } from "./vue-fallthrough.ts";
+import { camelCase, pascalCase } from "./vue-names.ts";
+
+/** Components of Vue that show what they are given. */
+const passes = new Set(["Transition", "KeepAlive", "Teleport", "Suspense", "ClientOnly"]);
+
+export const slotsOf = (call: ComponentCall): Value =>
+  call.isAlone
+    ? objectOf([], unknownAt(call.source, "$slots", `slots ${call.instance}`))
+    : objectOf([...call.slots.keys()].map((name) => [name, native(name, () => absent)] as const));
+
+/** What every template knows. */
+export function bindCommon(
+  template: Scope,
+  call: ComponentCall,
+  attrs: ObjectValue,
+  props: () => ObjectValue,
+): void {
+  bind(template, "$attrs", attrs);
+  bind(template, "$slots", slotsOf(call));
+  bind(
+    template,
+    "$emit",
+    native("$emit", () => absent),
+  );
+  bindLater(template, "$props", props);
+}
+
+/** Renders the template; what callers give beyond the props falls on the root. Vue, "fallthrough attributes". */
+export function rendered(
+  composition: Composition,
+  module: SourceModule,
+  parts: TemplateParts,
+  scope: Scope,
+  call: ComponentCall,
+  attrs: ObjectValue,
+  inherits: boolean,
+  registered: (name: string) => Component | null,
+): readonly TreeNode[] {
+  const { machine } = composition;
+  const byName = (name: string): Value | null => {
+    for (const candidate of [name, camelCase(name), pascalCase(name)])
+      for (let at: Scope | null = scope; at !== null; at = at.parent)
+        if (at.bindings.has(candidate))
+          return machine.evaluate(
+            { type: "Identifier", name: candidate, start: 0, end: 0 } as Ast.Identifier,
+            scope,
+          );
+    return null;
+  };
+  const meaningOf = ({ tag }: TemplateElement): TagMeaning => {
+    if (passes.has(pascalCase(tag))) return { kind: "pass" };
+    const isNative = htmlTags.has(tag);
+    if (isNative && !/[A-Z-]/.test(tag)) return { kind: "host" };
+    const own =
+      registered(tag) ?? (pascalCase(tag) === baseName(module.file) ? fileOf(composition, module) : null);
+    if (own !== null) return { kind: "component", component: own };
+    const value = tag.includes(".") ? null : byName(tag);
+    const component = value === null ? null : composition.componentOf(value);
+    if (component !== null) return { kind: "component", component };
+    return isNative ? { kind: "host" } : { kind: "unknown" };
+  };
+  const hasScoped = stylesOf(module).some(({ scoped }) => scoped);
+  const renderer = new TemplateRenderer(composition, {
+    meaningOf,
+    propName: camelOrAria,
+    contentIsProp: false,
+    scopeAttribute: hasScoped ? scopeAttribute(module) : null,
+    call,
+  });
+  const nodes = renderer.render(parts.template, scope);
+  return inherits ? fallThrough(nodes, attrs, call) : nodes;
+}
+
+/** Props are declared in camel case; attributes of ARIA and data keep their names. */
+const camelOrAria = (name: string): string => (/^(?:aria|data)-/.test(name) ? name : camelCase(name));
+
+const fileOf = (composition: Composition, module: SourceModule): Component | null => {
+  const value = composition.exported(module.path, "default");
+  return value === null ? null : composition.componentOf(value);
+};
