@@ -346,7 +346,6 @@ export function angularTemplate(
       expression: parsed(value),
       start,
       end,
-      ...(type === ATTRIBUTE ? {} : { property: true }),
     };
   }
 

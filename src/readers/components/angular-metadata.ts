@@ -96,7 +96,7 @@ function hostMembers(node: Ast.Class): Metadata["host"] {
 }
 
 /** What a decorator of that name is given. */
-export function decoratorOf(node: Ast.Class, name: string): Ast.ObjectExpression | null {
+function decoratorOf(node: Ast.Class, name: string): Ast.ObjectExpression | null {
   for (const { expression } of node.decorators ?? []) {
     if (
       expression.type !== "CallExpression" ||

@@ -1,7 +1,7 @@
 import type { Span } from "../../core/document/node.ts";
 import { type ComposedTree, inPage, type TreeNode } from "../../core/worlds/tree.ts";
 import { evaluate } from "../script/evaluate.ts";
-import { bindPattern, callValue, runBody } from "../script/functions.ts";
+import { bindPattern, callValue } from "../script/functions.ts";
 import { globalValue } from "../script/globals.ts";
 import type { Machine, MachineState } from "../script/machine.ts";
 import { memberOf } from "../script/members.ts";
@@ -94,7 +94,6 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
     state,
     evaluate: (node, scope) => evaluate(machine, node, scope),
     call: (callee, given, at) => callValue(machine, callee, given, at),
-    run: (statements, scope) => runBody(machine, statements, scope),
     member: (object, name, at) => memberOf(machine, object, name, at),
     bindPattern: (pattern, value, scope) => bindPattern(machine, pattern, value, scope),
     markup: (node, scope) => markupOf(machine, node, scope),
@@ -102,7 +101,6 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
       global: (name) => globalValue(machine, name),
       taggedTemplate: (tag, node, scope) =>
         tag.kind === "native" ? (tag.tagged?.(node, scope) ?? null) : null,
-      instantiate: () => null,
     },
   };
   const moduleAt = (path: string) => modules.get(path) ?? null;

@@ -4,7 +4,7 @@ import type { TreeNode } from "../../core/worlds/tree.ts";
 import type { Machine } from "../script/machine.ts";
 import type { Scope } from "../script/scope.ts";
 import type { Shape } from "../script/type-shape.ts";
-import type { Component, ComponentCall, MarkupValue, Unknown, Value } from "../script/value.ts";
+import type { Component, ComponentCall, MarkupValue, Value } from "../script/value.ts";
 import type { SourceModule } from "./source-module.ts";
 
 /** What the parts that compose a tree ask of one another. */
@@ -36,5 +36,3 @@ export interface Composition {
 export type UseOf = Omit<ComponentCall, "frames" | "instance" | "isAlone"> & {
   readonly owner: ComponentCall["frames"];
 };
-
-export type { Unknown };

@@ -151,7 +151,7 @@ const mayCall = (value: Value): boolean =>
   value.kind === "either" ? value.arms.some(mayCall) : value.kind !== "known" && truthOf(value) !== false;
 
 /** What a handler does, as an inline handler of a page would be written: its event is called `event`. */
-export function handlerCode({ node, scope }: FunctionValue): string {
+function handlerCode({ node, scope }: FunctionValue): string {
   const { body } = node;
   const text = scope.module.text;
   const code =

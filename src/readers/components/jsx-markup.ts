@@ -18,7 +18,6 @@ export function markupOf(machine: Machine, node: Ast.JSXElement | Ast.JSXFragmen
   const { openingElement } = node;
   const places = new Map<string, Span>();
   let props: Value = objectOf([]);
-  let key: Value | null = null;
   let overwrites = false;
   for (const attribute of openingElement.attributes) {
     if (attribute.type === "JSXSpreadAttribute") {
@@ -37,10 +36,7 @@ export function markupOf(machine: Machine, node: Ast.JSXElement | Ast.JSXFragmen
         : attribute.value.type === "StringLiteral"
           ? known(decoded(attribute.value))
           : machine.evaluate(attribute.value, scope);
-    if (name === "key") {
-      key = value;
-      continue;
-    }
+    if (name === "key") continue;
     if (!places.has(name) && props.kind === "object" && saysSomething(props.properties.get(name)))
       overwrites = true;
     places.set(name, spanOf(attribute, scope));
@@ -67,7 +63,6 @@ export function markupOf(machine: Machine, node: Ast.JSXElement | Ast.JSXFragmen
       name: nameOf(openingElement.name),
       props: one.kind === "object" ? one : objectOf([]),
       places,
-      key,
       source: spanOf(openingElement, scope),
       endTag: node.closingElement == null ? null : spanOf(node.closingElement, scope),
       owner: machine.state.frames,
@@ -84,7 +79,7 @@ const saysSomething = (value: Value | undefined): boolean =>
 /** Text of an attribute with its character references resolved by the parser. */
 const decoded = (literal: Ast.StringLiteral): string => literal.value;
 
-export function nameOf(name: Ast.JSXElement["openingElement"]["name"]): string {
+function nameOf(name: Ast.JSXElement["openingElement"]["name"]): string {
   if (name.type === "JSXIdentifier") return name.name;
   if (name.type === "JSXNamespacedName") return `${name.namespace.name}:${name.name.name}`;
   return `${nameOf(name.object)}.${name.property.name}`;

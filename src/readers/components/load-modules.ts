@@ -166,7 +166,7 @@ function jsonOf(text: string): unknown {
 }
 
 /** What a program imports, also what it names for a component: an outer template, its styles. */
-export function importsOf(program: Ast.Program, text: string): readonly string[] {
+function importsOf(program: Ast.Program, text: string): readonly string[] {
   const found = new Set<string>();
   for (const statement of program.body) {
     if (statement.type === "ImportDeclaration" || statement.type === "ExportAllDeclaration")

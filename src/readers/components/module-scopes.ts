@@ -4,7 +4,7 @@ import { bindPattern, hoist, initialOf } from "../script/functions.ts";
 import { type Machine, unknownAt } from "../script/machine.ts";
 import { everyNode, reassignedIn } from "../script/parse-script.ts";
 import { spanOf } from "../script/places.ts";
-import { bind, bindLater, innerScope, moduleScope, type Scope } from "../script/scope.ts";
+import { bindLater, innerScope, moduleScope, type Scope } from "../script/scope.ts";
 import type { TypeIn, TypeNames } from "../script/type-shape.ts";
 import {
   absent,
@@ -146,7 +146,7 @@ const isRune = (init: Ast.Node | null | undefined): boolean => {
 };
 
 /** The names that a pattern binds. */
-export function namesIn(pattern: Ast.Node): readonly string[] {
+function namesIn(pattern: Ast.Node): readonly string[] {
   const names: string[] = [];
   everyNode(pattern, (node) => {
     if (node.type === "ObjectProperty") {
@@ -388,5 +388,3 @@ export function typeNamesOf(making: ScopeMaking): TypeNames<SourceModule> {
     },
   };
 }
-
-export { bind };

@@ -4,14 +4,13 @@ import type { TreeNode } from "../../core/worlds/tree.ts";
 import { evaluate, functionValue, propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { placeOf, spanOf } from "../script/places.ts";
-import { bind, innerScope, type Scope } from "../script/scope.ts";
+import { innerScope, type Scope } from "../script/scope.ts";
 import { typeArguments } from "../script/type-arguments.ts";
 import { openValue, type Shape, shapeOf, type TypeIn, type TypeNames } from "../script/type-shape.ts";
 import {
   absent,
   type ClassValue,
   type Component,
-  type ComponentCall,
   type FunctionValue,
   type ObjectValue,
   objectOf,
@@ -222,12 +221,3 @@ export function staticsOf(
       into.set(member.key.name, member.value == null ? absent : machine.evaluate(member.value, scope));
   }
 }
-
-/** Gives a name to the parameters of a function that is called with values at hand. */
-export const scopeWith = (scope: Scope, names: readonly (readonly [string, Value])[]): Scope => {
-  const inner = innerScope(scope);
-  for (const [name, value] of names) bind(inner, name, value);
-  return inner;
-};
-
-export type { ComponentCall };

@@ -220,7 +220,6 @@ function createdMarkup(machine: Machine, [type, props, ...children]: readonly Va
     props:
       content === null ? given : { ...given, properties: new Map(given.properties).set("children", content) },
     places: new Map(),
-    key: null,
     source: at.source,
     endTag: null,
     owner: machine.state.frames,

@@ -147,7 +147,6 @@ export type TemplateAttribute =
       readonly expression: Ast.Node | null;
       readonly start: number;
       readonly end: number;
-      readonly property?: boolean;
     }
   | {
       readonly kind: "parts";

@@ -59,7 +59,6 @@ function styledComponent(
             name,
             props: { ...call.props, properties },
             places: call.places,
-            key: null,
             source: call.source,
             endTag: call.endTag,
             owner: call.frames,

@@ -3,7 +3,7 @@ import { concat } from "./concat.ts";
 import { lift, type Machine, unknownAt, whether } from "./machine.ts";
 import { binary, logical, unary } from "./operators.ts";
 import { placeOf, questionOf, spanOf, textOf, unknownOf } from "./places.ts";
-import { bindingOf, innerScope, type Scope, selfOf } from "./scope.ts";
+import { bindingOf, type Scope, selfOf } from "./scope.ts";
 import { typeArguments } from "./type-arguments.ts";
 import {
   absent,
@@ -71,13 +71,6 @@ export function evaluate(machine: Machine, node: Ast.Node, scope: Scope): Value 
     case "CallExpression":
     case "OptionalCallExpression":
       return call(machine, node, scope);
-    case "NewExpression": {
-      const type = value(node.callee);
-      return (
-        machine.hooks.instantiate(type, args(machine, node.arguments, scope), placeOf(node, scope)) ??
-        unknownOf(machine, node, scope)
-      );
-    }
     case "TaggedTemplateExpression":
       return machine.hooks.taggedTemplate(value(node.tag), node, scope) ?? unknownOf(machine, node, scope);
     case "SequenceExpression":
@@ -295,16 +288,4 @@ function call(machine: Machine, node: Ast.CallExpression | Ast.OptionalCallExpre
       types: { nodes: typeArguments(node), scope },
     });
   });
-}
-
-/** Evaluates with names of its own: one item of a list, one branch. */
-export function evaluateWith(
-  machine: Machine,
-  node: Ast.Node,
-  scope: Scope,
-  bindings: (scope: Scope) => void,
-): Value {
-  const inner = innerScope(scope);
-  bindings(inner);
-  return machine.evaluate(node, inner);
 }

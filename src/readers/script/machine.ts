@@ -17,8 +17,6 @@ import {
 export interface Machine {
   readonly evaluate: (node: Ast.Node, scope: Scope) => Value;
   readonly call: (callee: Value, args: readonly Value[], at: CallPlace) => Value;
-  /** Runs statements; null where none of them returns. */
-  readonly run: (statements: readonly Ast.Statement[], scope: Scope) => Value | null;
   readonly member: (object: Value, name: string, at: CallPlace) => Value;
   /** Binds the names of a pattern to the parts of a value. */
   readonly bindPattern: (pattern: Ast.Node, value: Value, scope: Scope) => void;
@@ -35,7 +33,6 @@ export interface Hooks {
   /** What a name stands for that no scope binds. */
   readonly global: (name: string) => Value | null;
   readonly taggedTemplate: (tag: Value, node: Ast.TaggedTemplateExpression, scope: Scope) => Value | null;
-  readonly instantiate: (type: Value, args: readonly Value[], at: CallPlace) => Value | null;
 }
 
 export interface MachineState {

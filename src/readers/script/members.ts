@@ -52,7 +52,7 @@ export function memberOf(machine: Machine, object: Value, name: string, at: Call
   });
 }
 
-export const memberOfUnknown = (object: Unknown, name: string, at: CallPlace): Value => {
+const memberOfUnknown = (object: Unknown, name: string, at: CallPlace): Value => {
   if (object.members !== undefined) return object.members(name);
   if (object.type === "list" || object.type === "any") {
     if (name === "map" || name === "flatMap") return native(name, () => itemOf(object));

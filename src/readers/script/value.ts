@@ -42,7 +42,7 @@ export interface Unknown {
   readonly text: string;
   readonly source: Span;
   readonly type: UnknownType;
-  /** What it is called within sentences: the fault shows "when this holds". */
+  /** What its members are, where its type tells of all at once. */
   readonly members?: (name: string) => Value;
 }
 
@@ -105,7 +105,6 @@ export interface MarkupValue {
   readonly props: ObjectValue;
   /** For each prop the place it is written. */
   readonly places: ReadonlyMap<string, Span>;
-  readonly key: Value | null;
   readonly source: Span;
   readonly endTag: Span | null;
   /** The way to the component that wrote it. */
