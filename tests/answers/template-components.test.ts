@@ -165,6 +165,16 @@ const vue: readonly Construct[] = [
     [],
   ],
   [
+    "what names itself by its words is not named by those who use it",
+    {
+      "App.vue": setup(
+        "defineProps<{ kind: 'calm' | 'rough' }>()",
+        `<button><span v-if="kind === 'calm'">Book</span></button>`,
+      ),
+    },
+    [noName("App.vue", 5, "App")],
+  ],
+  [
     "provided values are asked about",
     {
       "App.vue": setup(
@@ -416,6 +426,19 @@ const angular: readonly Construct[] = [
         "imports: [RowComponent],",
       ),
       "row.component.ts": `import { Component } from "@angular/core";\n@Component({ selector: "app-row", host: { role: "listitem" }, template: \`One\` })\nexport class RowComponent {}`,
+    },
+    [],
+  ],
+  [
+    "a member may be called by a word that scripts reserve",
+    {
+      "app.component.ts": angularApp(
+        `<yard-label for="a">Beam</yard-label><input id="a">`,
+        "",
+        `import { LabelComponent } from "./label.component";`,
+        "imports: [LabelComponent],",
+      ),
+      "label.component.ts": `import { Component, input } from "@angular/core";\n@Component({ selector: "yard-label", template: \`<label [attr.for]="for()"><ng-content /></label>\` })\nexport class LabelComponent {\n readonly for = input.required<string>();\n}`,
     },
     [],
   ],

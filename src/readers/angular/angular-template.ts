@@ -390,7 +390,16 @@ export function angularTemplate(
     const source = value.source ?? text.slice(value.sourceSpan.start, value.sourceSpan.end);
     // A pipe turns a value into another that source does not give.
     if (/(?<!\|)\|(?!\|)/.test(source)) return null;
-    return parseValue(source, { start: value.sourceSpan.start + base, typescript: true, jsx: false });
+    const start = value.sourceSpan.start + base;
+    // A member may be called by a word that scripts reserve: `for()`.
+    return (
+      parseValue(source, { start, typescript: true, jsx: false }) ??
+      parseValue(`this.${source.trimStart()}`, {
+        start: start - "this.".length,
+        typescript: true,
+        jsx: false,
+      })
+    );
   }
 
   function placed({ start, end }: Place): readonly [number, number] {

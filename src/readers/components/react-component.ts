@@ -14,6 +14,7 @@ import {
   type FunctionValue,
   type ObjectValue,
   objectOf,
+  orElse,
   type Value,
 } from "../script/value.ts";
 import type { Composition } from "./composition.ts";
@@ -79,15 +80,7 @@ function annotationOf(parameter: Ast.Node | undefined): Ast.Node | null {
 function withDefaults(props: ObjectValue, defaults: Value | undefined): ObjectValue {
   if (defaults?.kind !== "object") return props;
   const all = new Map(props.properties);
-  for (const [name, value] of defaults.properties) {
-    const given = all.get(name);
-    if (given === undefined || (given.kind === "known" && given.value === undefined)) all.set(name, value);
-    else if (given.kind === "either")
-      all.set(name, {
-        ...given,
-        arms: given.arms.map((arm) => (arm.kind === "known" && arm.value === undefined ? value : arm)),
-      });
-  }
+  for (const [name, value] of defaults.properties) all.set(name, orElse(all.get(name), value));
   return { ...props, properties: all };
 }
 

@@ -64,9 +64,21 @@ const boxes = new Set(
 
 const naming = new Set(["aria-label", "aria-labelledby", "alt", "title"]);
 
-const isComplete = ({ tag, attributes }: TreeElement): boolean =>
+/** Whether nothing that callers may add would matter: it names itself, or is a box. */
+const isComplete = ({ tag, attributes, children }: TreeElement): boolean =>
   attributes.some(({ name }) => naming.has(name)) ||
+  hasWords(children) ||
   (boxes.has(tag) && !attributes.some(({ name }) => name === "role"));
+
+/** Whether words stand inside in some arm. */
+const hasWords = (nodes: readonly TreeNode[]): boolean =>
+  nodes.some((node) =>
+    node.kind === "either"
+      ? node.arms.some(hasWords)
+      : node.kind === "element"
+        ? hasWords(node.children)
+        : node.kind === "text" && !(typeof node.value === "string" && node.value.trim() === ""),
+  );
 
 const hyphenated = (name: string): string => name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
 

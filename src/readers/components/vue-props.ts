@@ -14,7 +14,15 @@ import {
   shapeOf,
   type TypeNames,
 } from "../script/type-shape.ts";
-import { type ComponentCall, no, type ObjectValue, objectOf, type Value, yes } from "../script/value.ts";
+import {
+  type ComponentCall,
+  no,
+  type ObjectValue,
+  objectOf,
+  orElse,
+  type Value,
+  yes,
+} from "../script/value.ts";
 import type { Composition } from "./composition.ts";
 import type { ScopeMaking } from "./module-scopes.ts";
 import { anyProps } from "./react-component.ts";
@@ -75,13 +83,7 @@ export function defaulted(
     if (value === undefined) continue;
     // Objects and lists come from functions.
     const given = value.kind === "function" ? machine.call(value, [], placeOf(value.node, scope)) : value;
-    const before = all.get(name);
-    if (before === undefined || (before.kind === "known" && before.value === undefined)) all.set(name, given);
-    else if (before.kind === "either")
-      all.set(name, {
-        ...before,
-        arms: before.arms.map((arm) => (arm.kind === "known" && arm.value === undefined ? given : arm)),
-      });
+    all.set(name, orElse(all.get(name), given));
   }
   return { ...props, properties: all };
 }

@@ -218,6 +218,14 @@ export function keyOf(value: Value): string {
   }
 }
 
+/** A value, and where it is not given what counts instead. */
+export function orElse(value: Value | undefined, otherwise: Value): Value {
+  if (value === undefined || (value.kind === "known" && value.value === undefined)) return otherwise;
+  return value.kind === "either"
+    ? { ...value, arms: value.arms.map((arm) => orElse(arm, otherwise)) }
+    : value;
+}
+
 export const isNullish = (value: Value): boolean =>
   value.kind === "known" && (value.value === null || value.value === undefined);
 

@@ -6,6 +6,7 @@ import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { renameAttribute, setAttribute } from "../../repair/attribute-edits.ts";
 import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
@@ -90,6 +91,12 @@ function judge(control: ElementNode, scene: Scene): Verdict {
       repairFor(scene, control),
     );
   }
+  const open = openLabel(scene);
+  if (open !== null && control.attributes.has("id"))
+    return cantTell(
+      `${message} Is the label "${textContent(open)}" for it? Source does not tell.`,
+      repairFor(scene, control),
+    );
   const missing = labelsThatMiss(scene).get(control);
   return failed(
     message,
@@ -97,6 +104,14 @@ function judge(control: ElementNode, scene: Scene): Verdict {
     missing === undefined ? {} : { cause: missedLabelCause(scene, missing) },
   );
 }
+
+/** A label of which source does not tell what it is for. */
+const openLabel = keptForScene(
+  (scene: Scene): ElementNode | null =>
+    scene.page.index
+      .byTag("label")
+      .find((label) => label.attributes.has("for") && attributeText(label, "for") === null) ?? null,
+);
 
 function misspeltNaming(control: ElementNode): { written: string; meant: string } | null {
   for (const attribute of control.attributes.keys()) {
