@@ -446,6 +446,26 @@ describe("where components come from", () => {
   });
 });
 
+test("an edit is offered where it fits the file: in styles, not in markup that is no page", async () => {
+  const { findings } = await auditSources({
+    "App.tsx": app(
+      `<p className="a" style={{ color: "#ccc", backgroundColor: "#fff" }}>Tides</p>`,
+      `import "./a.css"; export const Other = () => <p className="b">Tides</p>; export const Wrong = () => <form><label htmlFor="x">Beam</label><input id="y" /></form>;`,
+    ),
+    "a.css": `.b { color: #ccc; background: #fff }`,
+  });
+  expect(
+    findings
+      .map(({ check, repair }) => [check, repair?.edits.map(({ file, text }) => `${file} ${text}`)])
+      .sort(),
+  ).toEqual([
+    ["contrast.text", []],
+    ["contrast.text", [expect.stringMatching(/^a\.css #/)]],
+    ["names.control-labelled", []],
+    ["names.label-connected", []],
+  ]);
+});
+
 test("a branch that no use comes to is judged by itself, and what uses show is not told again", async () => {
   const files = {
     "App.tsx": app(`<p><Pic kind="small" /></p>`, `import { Pic } from "./Pic";`),
