@@ -1,13 +1,15 @@
 import path from "node:path";
 import type { Host } from "../host/host.ts";
 import { readPalette } from "./contrast.ts";
-import { pageExtensions, shownName } from "./targets.ts";
+import { componentExtensions, isComponentFile, pageExtensions, shownName } from "./targets.ts";
 
 /** What a project is made of, as far as a first configuration needs it. Paths relative, forward slashes. */
 export interface Project {
   readonly framework: string | null;
   readonly pages: readonly string[];
-  /** Globs that find the pages. */
+  /** Files of component source. */
+  readonly components: readonly string[];
+  /** Globs and folders that find both. */
   readonly targets: readonly string[];
   /** Where built pages lie, which are read from their sources. */
   readonly skip: readonly string[];
@@ -33,19 +35,23 @@ const FEWEST_COLOURS = 3;
 
 export async function lookAtProject(host: Host): Promise<Project> {
   const here = host.workingDirectory;
-  const pages = (
+  const found = (
     await host.files.find(
-      pageExtensions.map((extension) => `**/*${extension}`),
+      [...pageExtensions, ...componentExtensions].map((extension) => `**/*${extension}`),
       here,
     )
   ).map((file) => shownName(host, file));
-  const folders = [...new Set(pages.map((page) => page.split("/")[0] ?? ""))];
+  const folders = [...new Set(found.map((file) => file.split("/")[0] ?? ""))];
   const skip = builtFolders.filter((folder) => folders.includes(folder.split("/")[0] ?? ""));
-  const kept = pages.filter((page) => !skip.some((folder) => page.startsWith(`${folder}/`)));
+  const kept = found.filter((file) => !skip.some((folder) => file.startsWith(`${folder}/`)));
+  const components = kept.filter(isComponentFile);
+  // The template of an Angular component is part of it.
+  const pages = kept.filter((file) => !isComponentFile(file) && !file.endsWith(".component.html"));
   return {
     framework: await frameworkOf(host),
-    pages: kept,
-    targets: targetsFor(kept),
+    pages,
+    components,
+    targets: [...targetsFor(pages), ...componentTargets(components)],
     skip: skip.map((folder) => `${folder}/**`),
     palette: await paletteOf(host),
   };
@@ -55,6 +61,13 @@ export async function lookAtProject(host: Host): Promise<Project> {
 function targetsFor(pages: readonly string[]): readonly string[] {
   const tops = [...new Set(pages.map((page) => (page.includes("/") ? (page.split("/")[0] ?? "") : "")))];
   return tops.sort().map((top) => (top === "" ? "*.html" : `${top}/**/*.html`));
+}
+
+/** Each folder at the top that holds components: what nobody uses is found in all of it together. */
+function componentTargets(components: readonly string[]): readonly string[] {
+  const tops = new Set(components.map((file) => (file.includes("/") ? (file.split("/")[0] ?? "") : "")));
+  const endings = [...new Set(components.map((file) => file.slice(file.lastIndexOf("."))))].sort();
+  return [...tops].sort().flatMap((top) => (top === "" ? endings.map((ending) => `*${ending}`) : [top]));
 }
 
 async function frameworkOf(host: Host): Promise<string | null> {
@@ -81,9 +94,13 @@ async function paletteOf(host: Host): Promise<string | null> {
   return best?.file ?? null;
 }
 
+/** What was found, in a line. */
+const projectText = ({ framework, pages, components }: Project): string =>
+  `${framework === null ? "" : `${framework}. `}Found here: ${pages.length} pages, ${components.length} files of components.`;
+
 /** The configuration as text: small, and in TypeScript with a word beside what one may want to change. */
 export function configText(project: Project, json: boolean): string {
-  const targets = project.targets.length === 0 ? ["**/*.html"] : project.targets;
+  const targets = project.targets.length === 0 ? ["."] : project.targets;
   if (json) {
     const config = {
       targets,
@@ -97,7 +114,7 @@ export function configText(project: Project, json: boolean): string {
   const lines = [
     'import { defineConfig } from "even-keel";',
     "",
-    `// ${project.framework === null ? "Pages" : `${project.framework}, and pages`} found here: ${project.pages.length}. keel audit --show-config tells what is in force.`,
+    `// ${projectText(project)} keel audit --show-config tells what is in force.`,
     "export default defineConfig({",
     "  // What is read when no target is named.",
     `  targets: ${JSON.stringify(targets)},`,

@@ -23,6 +23,9 @@ export async function runInit(args: InitArguments): Promise<void> {
   const found = [
     project.framework === null ? "no framework" : project.framework,
     `${project.pages.length} ${project.pages.length === 1 ? "page" : "pages"}`,
+    ...(project.components.length === 0
+      ? []
+      : [`${project.components.length} component ${project.components.length === 1 ? "file" : "files"}`]),
     project.palette === null ? "no palette" : `colours in ${project.palette}`,
   ];
   process.stdout.write(`Wrote ${name} (${found.join(", ")}).\nLook it over, then:  keel audit\n`);

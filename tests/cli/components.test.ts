@@ -118,3 +118,11 @@ test("keel tree, hear and walk take components as they first appear", async () =
   const walked = await keel(folder, ["walk", "src/App.tsx"]);
   expect(walked.out).toContain(`1  "Book" button  src/IconButton.tsx:2:3 · control`);
 });
+
+test("keel init finds component source, and what it writes audits it", async () => {
+  const folder = folderWith({ ...project, "package.json": `{ "dependencies": { "react": "^19.0.0" } }` });
+  const { out } = await keel(folder, ["init", "--json"]);
+  expect(out).toContain("Wrote keel.config.json (React, 0 pages, 3 component files, no palette).");
+  const { document } = await audited(folder);
+  expect(document.subjects.map(({ id }) => id)).toEqual(["src/App.tsx"]);
+});
