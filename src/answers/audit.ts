@@ -13,14 +13,14 @@ import { digestOf, type PageDigest } from "../core/checks/site/digest.ts";
 import type { SiteCheck, SiteFinding } from "../core/checks/site/site-check.ts";
 import type { Device } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
-import type { Problem } from "../core/findings/problems.ts";
+import { noComponents, type Problem } from "../core/findings/problems.ts";
 import type { Finding, Outcome, Severity } from "../core/findings/verdict.ts";
 import { type NamedColour, type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import type { Theme } from "../core/scene/schemes.ts";
 import { type Conformance, demandedCriteria } from "../core/standards/conformance.ts";
 import type { CriterionNumber } from "../core/standards/criteria.ts";
 import type { Host } from "../host/host.ts";
-import { auditSources, type SourcesResult, type UnknownAnswer } from "./audit-sources.ts";
+import type { SourcesResult, UnknownAnswer } from "./audit-sources.ts";
 import { type CheckPlan, checksFor } from "./check-plan.ts";
 import { SourceTexts } from "./element-answer.ts";
 import { ExceptionBook } from "./exception-book.ts";
@@ -84,6 +84,7 @@ export async function audit(
   const work = new Audit(request, host);
   const kept = request.cache === null ? null : new SourcesCache(request.cache, host);
   let reused: ReusedSources | null = null;
+  const empty: string[] = [];
   const { problems, incomplete, sources } = await readPages(
     request,
     host,
@@ -95,7 +96,10 @@ export async function audit(
     },
   );
   if (sources !== null) {
+    const { auditSources } = await import("./audit-sources.ts");
     const result = auditSources(sources, request, host);
+    if (result.subjects.length === 0 && sources.problems.length === 0)
+      empty.push(...new Set(sources.entries.map(({ target }) => target)));
     work.addSources(result, sources.texts);
     await kept?.keep(sources, result);
   }
@@ -108,8 +112,8 @@ export async function audit(
     elapsedMs: Math.round(host.clock.elapsed() - start),
     conformance: request.conformance,
     ...answer,
-    problems: [...problems, ...answer.problems],
-    incomplete,
+    problems: [...problems, ...empty.map(noComponents), ...answer.problems],
+    incomplete: incomplete || empty.length > 0,
   };
 }
 

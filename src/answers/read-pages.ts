@@ -1,8 +1,7 @@
 import type { Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
-import { componentPages } from "./component-pages.ts";
 import { type LoadedPage, type LoadOptions, loadPage } from "./load-page.ts";
-import { type LoadedSources, loadSources } from "./load-sources.ts";
+import type { LoadedSources } from "./load-sources.ts";
 import { findPages, isComponentFile, type PageFile, type TargetRequest } from "./targets.ts";
 
 /** What a command asks to read, and within which limits. */
@@ -43,7 +42,10 @@ export async function readPages(
   const components = pages.filter(({ path }) => path !== null && isComponentFile(path));
   const reused = components.length === 0 ? null : await reuse(components);
   const sources =
-    components.length === 0 || reused !== null ? null : await loadSources(components, request, host);
+    components.length === 0 || reused !== null
+      ? null
+      : // Parsers of scripts are loaded where there are scripts.
+        await (await import("./load-sources.ts")).loadSources(components, request, host);
   if (sources !== null) {
     problems.push(...sources.problems);
     incomplete ||= sources.unread;
@@ -65,8 +67,10 @@ export async function readPages(
       incomplete = true;
     }
   }
-  if (sources !== null && request.componentsAsPages === true)
+  if (sources !== null && request.componentsAsPages === true) {
+    const { componentPages } = await import("./component-pages.ts");
     for (const { page, loaded } of componentPages(sources, request))
       visit({ page, loaded, several: pages.length > 1 });
+  }
   return { problems, incomplete, sources };
 }

@@ -66,6 +66,12 @@ describe("keel audit on component source", () => {
     expect(document.findings.length).toBe(1);
   });
 
+  test("says so where a file holds no component", async () => {
+    const { status, err } = await audited(folderWith({ "data.ts": "export const slips = [1];" }), "data.ts");
+    expect(status).toBe(2);
+    expect(err).toMatch(/^keel: data\.ts: No component was found in it[^\n]*\n$/);
+  });
+
   test("takes a missing import for what it is, and goes on", async () => {
     const folder = folderWith({
       "App.tsx": `import { Gone } from "./Gone";\nexport const App = () => <div><Gone /><img src="a.png" /></div>;\n`,

@@ -29,6 +29,8 @@ export const unreadable = (target: string, reason: string): Problem =>
   problem(target, `Could not be read (${reason}). Check the permissions of the file.`);
 export const sourceBroken = (place: string, reason: string): Problem =>
   problem(place, `Does not parse: ${reason.replace(/\.$/, "")}. What could be read of the file is audited.`);
+export const noComponents = (target: string): Problem =>
+  problem(target, "No component was found in it: nothing here is exported that renders markup.");
 export const generated = (target: string): Problem =>
   problem(target, "Looks made by a machine (very long, or one endless line) and was passed over.");
 export const tooLarge = (target: string, megabytes: number, limit: number): Problem =>
