@@ -1,7 +1,7 @@
 import type { Check } from "../core/checks/check.ts";
 import { addTallies, type CheckResult, type RunResult, type Tally } from "../core/checks/run.ts";
 import type { Device } from "../core/css/device.ts";
-import type { Problem } from "../core/findings/problems.ts";
+import { type Problem, tooDeep } from "../core/findings/problems.ts";
 import type { NamedColour } from "../core/scene/scene.ts";
 import type { Theme } from "../core/scene/schemes.ts";
 import type { CriterionNumber } from "../core/standards/criteria.ts";
@@ -34,6 +34,8 @@ export interface SourcesResult {
   /** The most used first. */
   readonly unknownComponents: readonly UnknownAnswer[];
   readonly problems: readonly Problem[];
+  /** What could not be audited. */
+  readonly unread: readonly Problem[];
 }
 
 export interface SourcesRequest extends CheckPlan, LoadOptions {
@@ -95,14 +97,16 @@ export function auditSources(sources: LoadedSources, request: SourcesRequest, ho
     });
   };
   const roots = new Set<string>();
-  for (const composed of composedRoots(composing, sources)) {
-    roots.add(placeKey(composed.found.component.source));
-    add(work.audit(composed, told));
+  const unread = new Map<string, Problem>();
+  const composed = composedRoots(composing, sources, ({ file }) => unread.set(file, tooDeep(file)));
+  for (const root of composed) {
+    roots.add(placeKey(root.found.component.source));
+    add(work.audit(root, told));
   }
   for (const { path } of sources.entries) {
     const module = path === null ? undefined : sources.modules.get(path);
     for (const found of module === undefined ? [] : composing.componentsOf(module)) {
-      if (roots.has(placeKey(found.component.source))) continue;
+      if (roots.has(placeKey(found.component.source)) || unread.has(module?.file ?? "")) continue;
       const result = work.auditUnreached(found, told);
       if (result !== null) add(result);
     }
@@ -117,6 +121,7 @@ export function auditSources(sources: LoadedSources, request: SourcesRequest, ho
       name,
       uses: uses.flatMap((use) => texts.place(use) ?? []),
     })),
+    unread: [...unread.values()],
     problems: exceptions.problems(texts, new Set(checks.map((check) => check.id))),
   };
 }

@@ -84,7 +84,7 @@ export async function audit(
   const work = new Audit(request, host);
   const kept = request.cache === null ? null : new SourcesCache(request.cache, host);
   let reused: ReusedSources | null = null;
-  const empty: string[] = [];
+  const unread: Problem[] = [];
   const { problems, incomplete, sources } = await readPages(
     request,
     host,
@@ -98,8 +98,9 @@ export async function audit(
   if (sources !== null) {
     const { auditSources } = await import("./audit-sources.ts");
     const result = auditSources(sources, request, host);
-    if (result.subjects.length === 0 && sources.problems.length === 0)
-      empty.push(...new Set(sources.entries.map(({ target }) => target)));
+    unread.push(...result.unread);
+    if (result.subjects.length === 0 && result.unread.length === 0 && sources.problems.length === 0)
+      unread.push(...[...new Set(sources.entries.map(({ target }) => target))].map(noComponents));
     work.addSources(result, sources.texts);
     await kept?.keep(sources, result);
   }
@@ -112,8 +113,8 @@ export async function audit(
     elapsedMs: Math.round(host.clock.elapsed() - start),
     conformance: request.conformance,
     ...answer,
-    problems: [...problems, ...empty.map(noComponents), ...answer.problems],
-    incomplete: incomplete || empty.length > 0,
+    problems: [...problems, ...unread, ...answer.problems],
+    incomplete: incomplete || unread.length > 0,
   };
 }
 

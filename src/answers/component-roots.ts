@@ -6,8 +6,13 @@ import type { LoadedSources } from "./load-sources.ts";
 /**
  * The components that nobody uses, each with all that it renders; then those that no root has come to. Files that nobody
  * imports come first, so that what they use is seen inside them.
+ * @param onTooDeep told of each file whose markup nests too deeply to be composed
  */
-export function* composedRoots(composing: Composer, { entries, modules }: LoadedSources): Iterable<Composed> {
+export function* composedRoots(
+  composing: Composer,
+  { entries, modules }: LoadedSources,
+  onTooDeep: (module: SourceModule) => void = () => {},
+): Iterable<Composed> {
   const own = entries.flatMap(({ path }) => (path === null ? [] : (modules.get(path) ?? [])));
   const imported = new Set(
     [...modules.values()].flatMap((module) =>
@@ -18,7 +23,15 @@ export function* composedRoots(composing: Composer, { entries, modules }: Loaded
   const waiting: FoundComponent[] = [];
   const compose = function* (found: FoundComponent): Iterable<Composed> {
     if (rendered.has(placeKey(found.component.source))) return;
-    const composed = composing.compose(found);
+    let composed: Composed;
+    try {
+      composed = composing.compose(found);
+    } catch (error) {
+      // Markup goes down deeper than there is room for.
+      if (!(error instanceof RangeError)) throw error;
+      onTooDeep(found.module);
+      return;
+    }
     for (const key of composed.rendered) rendered.add(key);
     yield composed;
   };

@@ -64,7 +64,7 @@ export class SourcesCache {
   /** Keeps a result; that it cannot be kept is nobody's concern. */
   async keep(sources: LoadedSources, result: SourcesResult): Promise<void> {
     // What could not be read is told anew on every run.
-    if (sources.problems.length > 0) return;
+    if (sources.problems.length > 0 || result.unread.length > 0) return;
     const file = await this.#file(sources.entries);
     if (file === null) return;
     const files = await Promise.all(

@@ -477,6 +477,25 @@ test.each([
   ]);
 });
 
+test.each([
+  ["Deep.tsx", (markup: string) => `export const App = () => ${markup};`],
+  ["Deep.vue", (markup: string) => `<template>${markup}</template>`],
+  ["Deep.svelte", (markup: string) => markup],
+  [
+    "deep.component.ts",
+    (markup: string) => `@Component({ selector: "a-b", template: \`${markup}\` }) export class A {}`,
+  ],
+])("markup that nests without end in %s is told, and the rest is audited", async (file, source) => {
+  const markup = "<div>\n".repeat(9000) + "</div>\n".repeat(9000);
+  const { problems, findings, incomplete } = await auditSources(
+    { [file]: source(markup), "Pic.tsx": `export const Pic = () => <img src="a.png" />;` },
+    ".",
+  );
+  expect(problems).toEqual([{ target: file, message: expect.stringMatching(/nested too deeply/) }]);
+  expect(findings.map(({ check }) => check)).toEqual(["names.image-described"]);
+  expect(incomplete).toBe(true);
+});
+
 test("frameworks stand side by side in one project", async () => {
   const { subjects, findings } = await auditSources(
     {

@@ -29,6 +29,8 @@ export const unreadable = (target: string, reason: string): Problem =>
   problem(target, `Could not be read (${reason}). Check the permissions of the file.`);
 export const sourceBroken = (place: string, reason: string): Problem =>
   problem(place, `Does not parse: ${reason.replace(/\.$/, "")}. What could be read of the file is audited.`);
+export const tooDeep = (target: string): Problem =>
+  problem(target, "Is nested too deeply to be read. Part it into components.");
 export const noComponents = (target: string): Problem =>
   problem(target, "No component was found in it: nothing here is exported that renders markup.");
 export const generated = (target: string): Problem =>

@@ -1,5 +1,12 @@
 import type * as Ast from "@babel/types";
-import { emptyFile, generated, type Problem, tooLarge, unreadable } from "../../core/findings/problems.ts";
+import {
+  emptyFile,
+  generated,
+  type Problem,
+  tooDeep,
+  tooLarge,
+  unreadable,
+} from "../../core/findings/problems.ts";
 import type { Files } from "../../host/host.ts";
 import { decodeText } from "../html/decode.ts";
 import { everyNode, parseScript } from "../script/parse-script.ts";
@@ -57,7 +64,7 @@ export async function loadModules(request: ModuleRequest, files: Files): Promise
   const entries = new Set(request.entries);
   const met = new Set(request.entries);
   for (let wave = [...met]; wave.length > 0; ) {
-    const read = await Promise.all(wave.map((path) => readModule(path, entries.has(path), request, files)));
+    const read = await Promise.all(wave.map((path) => readShallow(path, entries.has(path), request, files)));
     const next: string[] = [];
     for (const [i, result] of read.entries()) {
       const path = wave[i] as string;
@@ -91,6 +98,16 @@ type Read =
   /** Passed over on purpose. */
   | { readonly note: Problem }
   | { readonly module: Omit<SourceModule, "imports">; readonly imports: readonly string[] };
+
+/** Parsers go down as deep as markup does, and have no more room than we. */
+async function readShallow(...request: Parameters<typeof readModule>): Promise<Read> {
+  try {
+    return await readModule(...request);
+  } catch (error) {
+    if (error instanceof RangeError) return { problem: tooDeep(request[2].shownName(request[0])) };
+    throw error;
+  }
+}
 
 async function readModule(
   path: string,

@@ -45,13 +45,17 @@ const optionsFor = ({ start, typescript, jsx }: ScriptPlace): ParserOptions => (
   ],
 });
 
-/** Parses a script; offsets in its tree are offsets in the file. Never throws on text. */
+/**
+ * Parses a script; offsets in its tree are offsets in the file.
+ * @throws RangeError when it nests more deeply than the parser can go
+ */
 export function parseScript(text: string, place: ScriptPlace): ParsedScript {
   try {
     const file = parse(text, optionsFor(place));
     const errors = (file.errors ?? []) as unknown as readonly BabelError[];
     return { program: file.program, errors: errors.map((error) => scriptError(error, place.start)) };
   } catch (error) {
+    if (error instanceof RangeError) throw error;
     const found = scriptError(error as BabelError, place.start);
     return { program: parsedBefore(text, found.offset - place.start, place) ?? nobody, errors: [found] };
   }

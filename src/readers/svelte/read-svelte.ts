@@ -51,6 +51,7 @@ function parsed(text: string, errors: ScriptError[]): AST.Root | null {
   try {
     return parse(text, { modern: true });
   } catch (error) {
+    if (error instanceof RangeError) throw error;
     const { message, start } = error as {
       readonly message: string;
       readonly start?: { readonly character: number };
