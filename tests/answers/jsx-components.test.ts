@@ -480,6 +480,10 @@ test("a file that a machine has made is passed over, with a word", async () => {
   });
   expect(problems).toEqual([{ target: "App.tsx", message: expect.stringContaining("made by a machine") }]);
   expect(incomplete).toBe(false);
+  const picture = `data:image/png;base64,${"A".repeat(30_000)}`;
+  expect(await found({ "Pic.tsx": `export const Pic = () => <img src="${picture}" />;` })).toEqual([
+    "failed names.image-described Pic.tsx:1 [Pic]",
+  ]);
 });
 
 test("what parses is audited, and what does not is told with its place", async () => {

@@ -41,8 +41,10 @@ const MEGABYTE = 1024 * 1024;
 const LONGEST_SCRIPT = 1_000_000;
 const LONGEST_LINE = 20_000;
 
-const isMachineMade = (text: string): boolean => {
-  if (text.length > LONGEST_SCRIPT) return true;
+const isMachineMade = (written: string): boolean => {
+  if (written.length > LONGEST_SCRIPT) return true;
+  // A picture that is written into its address makes a long line of any file.
+  const text = written.length > LONGEST_LINE ? written.replace(/\bdata:[^\s"'`)]+/g, "") : written;
   for (let at = 0; at < text.length; ) {
     const end = text.indexOf("\n", at);
     if ((end < 0 ? text.length : end) - at > LONGEST_LINE) return true;
