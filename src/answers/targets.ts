@@ -39,7 +39,7 @@ const endsIn = (file: string, extensions: readonly string[]): boolean =>
   extensions.some((extension) => file.toLowerCase().endsWith(extension));
 
 /** Component source that is there to try components, not to be shipped. */
-const triesComponents = /\.(?:test|spec|cy|e2e)\.[a-z]+$|(?:^|\/)__(?:tests|mocks)__\//i;
+const triesComponents = /\.(?:test|spec|e2e)\.[a-z]+$|(?:^|\/)__(?:tests|mocks)__\//i;
 
 /** Whether a file holds components and is read with all that it imports. */
 export const isComponentFile = (file: string): boolean =>
