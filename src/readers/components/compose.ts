@@ -5,6 +5,7 @@ import { bindPattern, callValue } from "../script/functions.ts";
 import { globalValue } from "../script/globals.ts";
 import type { Machine, MachineState } from "../script/machine.ts";
 import { memberOf } from "../script/members.ts";
+import { nameNode } from "../script/places.ts";
 import type { Scope } from "../script/scope.ts";
 import { anything, shapeOf, type TypeNames } from "../script/type-shape.ts";
 import type { ClassValue, Component, FunctionValue, Value } from "../script/value.ts";
@@ -300,7 +301,7 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
       const scope = scopeOf(module);
       state.steps = MOST_STEPS;
       if (isComponentName(name) && scope.bindings.has(name))
-        add(machine.evaluate({ type: "Identifier", name, start: 0, end: 0 } as never, scope), name);
+        add(machine.evaluate(nameNode(name), scope), name);
     }
     add(exportOf(making, module, "default"), baseName(module.file));
     return [...found.values()];

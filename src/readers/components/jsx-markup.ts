@@ -9,6 +9,7 @@ import { known, listOf, type MarkupValue, objectOf, type Value, yes } from "../s
 import type { Composition } from "./composition.ts";
 import { holeOf, hostElement, namespaceOf, shownText, type WrittenAttribute } from "./host-element.ts";
 import { jsxAttributeNames, notAttributes } from "./jsx-attributes.ts";
+import { nodesOfEach } from "./open-nodes.ts";
 import { styleText } from "./style-object.ts";
 
 /** What JSX comes to before anything is rendered: its type, its props, where it stands and who wrote it. */
@@ -157,19 +158,11 @@ export function nodesOf(composition: Composition, value: Value, namespace: Names
   const inner = (one: Value) => composition.toNodes(one, namespace);
   switch (value.kind) {
     case "either": {
-      const fixed = machine.state.path.get(value.decision.id);
-      if (fixed !== undefined) return inner(value.arms[fixed] ?? value);
-      const arms = value.arms.map((arm, i) => {
-        machine.state.path.set(value.decision.id, i);
-        try {
-          return inner(arm);
-        } finally {
-          machine.state.path.delete(value.decision.id);
-        }
-      });
-      return arms.every((arm) => arm.length === 0)
+      const nodes = nodesOfEach(machine, value, inner);
+      // Where nothing is shown however it falls, nothing is open.
+      return nodes.every((node) => node.kind === "either" && node.arms.every((arm) => arm.length === 0))
         ? []
-        : [{ kind: "either", decision: value.decision, arms }];
+        : nodes;
     }
     case "list":
       return value.items.flatMap((item) => inner(item));
@@ -220,25 +213,8 @@ export function renderJsx(
 ): readonly TreeNode[] {
   const { machine } = composition;
   const { type } = markup;
-  if (type.kind === "either") {
-    const fixed = machine.state.path.get(type.decision.id);
-    const arm = (i: number) => composition.renderMarkup({ ...markup, type: type.arms[i] ?? type }, namespace);
-    if (fixed !== undefined) return arm(fixed);
-    return [
-      {
-        kind: "either",
-        decision: type.decision,
-        arms: type.arms.map((_, i) => {
-          machine.state.path.set(type.decision.id, i);
-          try {
-            return arm(i);
-          } finally {
-            machine.state.path.delete(type.decision.id);
-          }
-        }),
-      },
-    ];
-  }
+  if (type.kind === "either")
+    return nodesOfEach(machine, type, (one) => composition.renderMarkup({ ...markup, type: one }, namespace));
   if (type.kind === "known")
     return typeof type.value === "string" ? [jsxHost(composition, markup, type.value, null, namespace)] : [];
   const component = composition.componentOf(type);

@@ -3,7 +3,7 @@ import { classValue, functionValue } from "../script/evaluate.ts";
 import { bindPattern, hoist, initialOf } from "../script/functions.ts";
 import { type Machine, unknownAt } from "../script/machine.ts";
 import { everyNode, reassignedIn } from "../script/parse-script.ts";
-import { spanOf } from "../script/places.ts";
+import { nameNode, spanOf } from "../script/places.ts";
 import { bindLater, innerScope, moduleScope, type Scope } from "../script/scope.ts";
 import type { TypeIn, TypeNames } from "../script/type-shape.ts";
 import {
@@ -382,9 +382,7 @@ export function typeNamesOf(making: ScopeMaking): TypeNames<SourceModule> {
     named,
     valueOf: (name, module) => {
       const scope = making.scopeOf(module);
-      return scope.bindings.has(name)
-        ? making.machine.evaluate({ type: "Identifier", name, start: 0, end: 0 } as Ast.Identifier, scope)
-        : null;
+      return scope.bindings.has(name) ? making.machine.evaluate(nameNode(name), scope) : null;
     },
   };
 }

@@ -2,6 +2,7 @@ import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
 import { madeId, unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
+import { nameNode } from "../script/places.ts";
 import { bind, bindLater, innerScope, type Scope } from "../script/scope.ts";
 import { anything, openMember, type Shape, shapeOf, type TypeNames } from "../script/type-shape.ts";
 import {
@@ -92,10 +93,7 @@ function meaningOf(
     return component === null ? { kind: "unknown" } : { kind: "component", component };
   }
   if (!/^[A-Z]/.test(tag)) return { kind: "host" };
-  const value = composition.machine.evaluate(
-    { type: "Identifier", name: tag, start: 0, end: 0 } as Ast.Identifier,
-    scope,
-  );
+  const value = composition.machine.evaluate(nameNode(tag), scope);
   const component = composition.componentOf(value);
   return component === null ? { kind: "unknown" } : { kind: "component", component };
 }

@@ -1,6 +1,5 @@
 import type * as Ast from "@babel/types";
 import type { Namespace, Span } from "../../core/document/node.ts";
-import type { Decision } from "../../core/worlds/decision.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
 import { unknownAt } from "../script/machine.ts";
 import { bind, innerScope, type Scope } from "../script/scope.ts";
@@ -15,12 +14,12 @@ import {
   type ObjectValue,
   objectOf,
   type Slot,
-  truthOf,
   type Value,
 } from "../script/value.ts";
 import type { Composition } from "./composition.ts";
 import { hostElement, namespaceOf } from "./host-element.ts";
 import { htmlNodes, repeated } from "./jsx-markup.ts";
+import { nodesOfEach, nodesWhether } from "./open-nodes.ts";
 import type { TemplateEach, TemplateElement, TemplateNode } from "./source-module.ts";
 import { AttributeReader, expressionValue, type HostParts, spanIn } from "./template-attributes.ts";
 
@@ -119,52 +118,6 @@ export class TemplateRenderer {
     return this.#composition.toNodes(value, namespace);
   }
 
-  #fork(
-    value: Value,
-    text: string,
-    source: Span,
-    make: (holds: boolean) => readonly TreeNode[],
-  ): readonly TreeNode[] {
-    const { path } = this.#composition.machine.state;
-    const inArm = (decision: Decision, arm: number, go: () => readonly TreeNode[]): readonly TreeNode[] => {
-      path.set(decision.id, arm);
-      try {
-        return go();
-      } finally {
-        path.delete(decision.id);
-      }
-    };
-    if (value.kind === "either") {
-      const { decision, arms } = value;
-      const fixed = path.get(decision.id);
-      if (fixed !== undefined) return this.#fork(arms[fixed] ?? absent, text, source, make);
-      return [
-        {
-          kind: "either",
-          decision,
-          arms: arms.map((arm, i) => inArm(decision, i, () => this.#fork(arm, text, source, make))),
-        },
-      ];
-    }
-    const truth = truthOf(value);
-    if (truth !== null) return make(truth);
-    const decision: Decision = {
-      id: `so ${keyOf(value)}`,
-      arms: [`\`${text}\` is so`, `\`${text}\` is not so`],
-      named: false,
-      source,
-    };
-    const fixed = path.get(decision.id);
-    if (fixed !== undefined) return make(fixed === 0);
-    return [
-      {
-        kind: "either",
-        decision,
-        arms: [inArm(decision, 0, () => make(true)), inArm(decision, 1, () => make(false))],
-      },
-    ];
-  }
-
   #branches(
     branches: readonly { readonly test: Ast.Node | null; readonly children: readonly TemplateNode[] }[],
     at: number,
@@ -176,10 +129,11 @@ export class TemplateRenderer {
     const { test, children } = branch;
     if (test === null) return this.render(children, scope, namespace);
     const place = { start: test.start ?? 0, end: test.end ?? 0 };
-    return this.#fork(
-      expressionValue(this.#composition.machine, test, scope, place),
-      scope.module.text.slice(place.start, place.end),
-      spanIn(scope, place),
+    const { machine } = this.#composition;
+    return nodesWhether(
+      machine,
+      expressionValue(machine, test, scope, place),
+      { text: scope.module.text.slice(place.start, place.end), source: spanIn(scope, place) },
       (holds) =>
         holds ? this.render(children, scope, namespace) : this.#branches(branches, at + 1, scope, namespace),
     );
@@ -205,9 +159,7 @@ export class TemplateRenderer {
         machine.state.instance = before;
       }
     };
-    const nodes = (list: Value): readonly TreeNode[] => {
-      if (list.kind === "either")
-        return [{ kind: "either", decision: list.decision, arms: list.arms.map(nodes) }];
+    return nodesOfEach(machine, expressionValue(machine, node.list, scope, node), (list) => {
       if (list.kind === "list")
         return list.items.length === 0
           ? this.render(node.empty, scope, namespace)
@@ -221,8 +173,7 @@ export class TemplateRenderer {
       const index = unknownAt(source, "index", `index ${keyOf(list)}`, "number");
       const one = list.kind === "each" ? list.item : unknownAt(source, "item", `${keyOf(list)}[]`);
       return repeated(item(one, index));
-    };
-    return nodes(expressionValue(this.#composition.machine, node.list, scope, node));
+    });
   }
 
   /** A snippet: markup that is called like a function. It belongs to the component that wrote it. */
@@ -305,26 +256,10 @@ export class TemplateRenderer {
 
   /** `<component :is="…">`, `<svelte:element this={…}>`. */
   #dynamic(element: TemplateElement, type: Value, scope: Scope, namespace: Namespace): readonly TreeNode[] {
-    if (type.kind === "either") {
-      const { path } = this.#composition.machine.state;
-      const { decision, arms } = type;
-      const fixed = path.get(decision.id);
-      if (fixed !== undefined) return this.#dynamic(element, arms[fixed] ?? absent, scope, namespace);
-      return [
-        {
-          kind: "either",
-          decision,
-          arms: arms.map((arm, i) => {
-            path.set(decision.id, i);
-            try {
-              return this.#dynamic(element, arm, scope, namespace);
-            } finally {
-              path.delete(decision.id);
-            }
-          }),
-        },
-      ];
-    }
+    if (type.kind === "either")
+      return nodesOfEach(this.#composition.machine, type, (one) =>
+        this.#dynamic(element, one, scope, namespace),
+      );
     if (isNullish(type)) return [];
     const component = this.#composition.componentOf(type);
     if (component !== null) return this.#use(element, component, scope);

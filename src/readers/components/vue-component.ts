@@ -1,6 +1,7 @@
 import type * as Ast from "@babel/types";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
+import { nameNode } from "../script/places.ts";
 import { bind, bindLater, innerScope, type Scope } from "../script/scope.ts";
 import type { TypeNames } from "../script/type-shape.ts";
 import {
@@ -102,10 +103,7 @@ function instanceScope(
   if (script !== null) bindProgram(making, module, script, scope);
   const template = innerScope(scope);
   const names = new Set(scope.bindings.keys());
-  for (const name of names)
-    bindLater(template, name, () =>
-      unboxed(machine.evaluate({ type: "Identifier", name, start: 0, end: 0 } as Ast.Identifier, scope)),
-    );
+  for (const name of names) bindLater(template, name, () => unboxed(machine.evaluate(nameNode(name), scope)));
   for (const name of declared.members.keys())
     if (!names.has(name))
       bindLater(template, name, () =>

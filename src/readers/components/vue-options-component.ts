@@ -2,7 +2,7 @@ import type * as Ast from "@babel/types";
 import { functionValue, propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
-import { placeOf } from "../script/places.ts";
+import { nameNode, placeOf } from "../script/places.ts";
 import { bindLater, innerScope } from "../script/scope.ts";
 import { absent, type Component, type ObjectValue, type Value } from "../script/value.ts";
 import { baseName } from "./component-name.ts";
@@ -60,9 +60,7 @@ export function vueOptionsComponent(
         rest: unknownAt(source, "this", `this ${call.instance}`),
         lazy: (name) => {
           const binding = template.bindings.get(name);
-          return binding === undefined
-            ? null
-            : machine.evaluate({ type: "Identifier", name, start: 0, end: 0 } as Ast.Identifier, template);
+          return binding === undefined ? null : machine.evaluate(nameNode(name), template);
         },
       };
       const state = once(() => returned(section("data")));

@@ -1,6 +1,6 @@
-import type * as Ast from "@babel/types";
 import type { TreeNode } from "../../core/worlds/tree.ts";
 import { unknownAt } from "../script/machine.ts";
+import { nameNode } from "../script/places.ts";
 import { bind, bindLater, type Scope } from "../script/scope.ts";
 import {
   absent,
@@ -60,11 +60,7 @@ export function rendered(
   const byName = (name: string): Value | null => {
     for (const candidate of [name, camelCase(name), pascalCase(name)])
       for (let at: Scope | null = scope; at !== null; at = at.parent)
-        if (at.bindings.has(candidate))
-          return machine.evaluate(
-            { type: "Identifier", name: candidate, start: 0, end: 0 } as Ast.Identifier,
-            scope,
-          );
+        if (at.bindings.has(candidate)) return machine.evaluate(nameNode(candidate), scope);
     return null;
   };
   const meaningOf = ({ tag }: TemplateElement): TagMeaning => {

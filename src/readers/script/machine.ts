@@ -62,16 +62,31 @@ export function fork(machine: Machine, decision: Decision, make: (arm: number) =
   const fixed = path.get(decision.id);
   if (fixed !== undefined) return make(fixed);
   if (path.size >= DEEPEST_PATH) return unknownAt(decision.source, "…", `deep ${decision.id}`);
-  const arms = decision.arms.map((_, arm) => {
-    path.set(decision.id, arm);
+  return joinedKnown(decision, inEachArm(machine, decision, make));
+}
+
+/** What is made in each arm, each made as if the decision had fallen that way. */
+export function inEachArm<T>({ state }: Machine, decision: Decision, make: (arm: number) => T): readonly T[] {
+  return decision.arms.map((_, arm) => {
+    state.path.set(decision.id, arm);
     try {
       return make(arm);
     } finally {
-      path.delete(decision.id);
+      state.path.delete(decision.id);
     }
   });
-  return joinedKnown(decision, arms);
 }
+
+/** Whether something counts as true, where source does not tell. */
+export const truthDecision = (
+  id: string,
+  { text, source }: { readonly text: string; readonly source: Span },
+): Decision => ({
+  id: `so ${id}`,
+  arms: [`\`${text}\` is so`, `\`${text}\` is not so`],
+  named: false,
+  source,
+});
 
 /** Does to each value that a value may be what is to be done to it. */
 export function lift(
@@ -104,12 +119,7 @@ export function whether(
   return lift(machine, value, (one) => {
     const holds = truth(one);
     if (holds !== null) return make(holds);
-    const decision: Decision = {
-      id: `so ${one.kind === "unknown" ? one.id : at.id}`,
-      arms: [`\`${at.text}\` is so`, `\`${at.text}\` is not so`],
-      named: false,
-      source: at.source,
-    };
+    const decision = truthDecision(one.kind === "unknown" ? one.id : at.id, at);
     return fork(machine, decision, (arm) => make(arm === 0));
   });
 }

@@ -35,3 +35,7 @@ export const questionOf = (node: Ast.Node, scope: Scope, machine: Machine) => ({
   source: spanOf(node, scope),
   id: `${scope.module.file}:${node.start}@${machine.state.instance}`,
 });
+
+/** A name as an expression: what it stands for is asked like any other. */
+export const nameNode = (name: string): Ast.Identifier =>
+  ({ type: "Identifier", name, start: 0, end: 0 }) as Ast.Identifier;
