@@ -60,22 +60,15 @@ interface Seen {
 export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly JudgedFinding[] {
   const decisions = decisionsIn(tree.children);
   const seen = new Map<string, Seen>();
-  const numbers = new Map<TreeElement, number>();
-  const elementNumbers = new Map<ElementNode, number>();
+  const numberOf = numbering();
   /** For each world the faults that stay, by filling. */
-  const borneOut = new Map<WorldDocument, readonly ReadonlySet<string>[]>();
+  const borneOut = new Map<Seen, readonly ReadonlySet<string>[]>();
   let parents: ReadonlyMap<TreeElement, TreeElement | null> | null = null;
   let budget = MOST_ELEMENTS;
   let most = MOST_WORLDS;
 
-  const keyOf = (finding: Finding, element: TreeElement): string => {
-    let number = numbers.get(element);
-    if (number === undefined) {
-      number = numbers.size;
-      numbers.set(element, number);
-    }
-    return `${finding.check} ${number}`;
-  };
+  const keyOf = ({ check }: Finding, element: TreeElement | ElementNode): string =>
+    `${check} ${numberOf(element)}`;
 
   function look(world: World): Seen | null {
     const key = decisions.map((decision) => armIn(world, decision)).join(",");
@@ -103,17 +96,18 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
   budget = MORE_ELEMENTS;
   most = seen.size + MORE_WORLDS;
   const judged = new Map<string, JudgedFinding>();
-  for (const { world, document, findings } of [...seen.values()]) {
-    for (const [key, finding] of findings) {
+  for (const one of [...seen.values()]) {
+    const { world, document } = one;
+    for (const [key, finding] of one.findings) {
       const before = judged.get(key);
       if (before !== undefined && (before.outcome === "failed" || finding.outcome === "cantTell")) continue;
-      const element = document.origins.get(finding.element as ElementNode);
+      const element = document.origins.get(finding.element);
       if (element === undefined) continue;
       const at = { finding, element, world: document };
       const when: readonly string[] = [];
       if (finding.outcome === "cantTell")
         judged.set(key, { ...at, outcome: "cantTell", when, isLeftToCalls: false, mayBeMended: false });
-      else if (holesMayMend(document, finding))
+      else if (holesMayMend(one, finding))
         judged.set(key, { ...at, outcome: "cantTell", when, isLeftToCalls: false, mayBeMended: true });
       else judged.set(key, { ...at, ...hangsOn(key, element, world), mayBeMended: false });
     }
@@ -121,42 +115,27 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
   return [...judged.values()];
 
   /** Whether something that may stand in the holes of a world takes a fault away. */
-  function holesMayMend(world: WorldDocument, { check, element }: Finding): boolean {
-    let bearing = borneOut.get(world);
+  function holesMayMend(one: Seen, finding: Finding): boolean {
+    let bearing = borneOut.get(one);
     if (bearing === undefined) {
-      bearing = hasHoles(world.document) ? fillings.map((filling) => faultsIn(world, filling)) : [];
-      borneOut.set(world, bearing);
+      bearing = hasHoles(one.document.document) ? fillings.map((filling) => faultsIn(one, filling)) : [];
+      borneOut.set(one, bearing);
     }
-    return bearing.some((faults) => !faults.has(`${check} ${elementNumber(element)}`));
+    return bearing.some((faults) => !faults.has(keyOf(finding, finding.element)));
   }
 
-  function faultsIn(world: WorldDocument, filling: Filling): ReadonlySet<string> {
-    const { document, originals } = filled(world.document, filling);
+  /** The faults of a world that stay when its holes are filled. */
+  function faultsIn({ document: { document: open }, findings }: Seen, filling: Filling): ReadonlySet<string> {
+    const { document, originals } = filled(open, filling);
     const failing = new Set(
-      [...(seenIn(world)?.findings.values() ?? [])].flatMap((finding) =>
-        finding.outcome === "failed" ? finding.check : [],
-      ),
+      [...findings.values()].filter(({ outcome }) => outcome === "failed").map(({ check }) => check),
     );
-    const found = audit({ document, origins: new Map() }, failing);
     return new Set(
-      found.flatMap(({ check, outcome, element }) => {
-        const original = originals.get(element);
-        return outcome === "failed" && original !== undefined ? `${check} ${elementNumber(original)}` : [];
+      audit({ document, origins: new Map() }, failing).flatMap((finding) => {
+        const original = originals.get(finding.element);
+        return finding.outcome === "failed" && original !== undefined ? keyOf(finding, original) : [];
       }),
     );
-  }
-
-  function elementNumber(element: ElementNode): number {
-    let number = elementNumbers.get(element);
-    if (number === undefined) {
-      number = elementNumbers.size;
-      elementNumbers.set(element, number);
-    }
-    return number;
-  }
-
-  function seenIn(world: WorldDocument): Seen | undefined {
-    return [...seen.values()].find(({ document }) => document === world);
   }
 
   /** Which decisions, turned by themselves, take a fault away. */
@@ -204,6 +183,16 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
       found.push(...decisionsIn([{ ...up, children: [] }]));
     return found;
   }
+}
+
+/** Gives each thing a number of its own, the same whenever it is asked. */
+function numbering(): (of: object) => number {
+  const numbers = new Map<object, number>();
+  return (of) => {
+    const number = numbers.get(of) ?? numbers.size;
+    numbers.set(of, number);
+    return number;
+  };
 }
 
 /** The element around each element, whatever is open between them. */
