@@ -1,8 +1,9 @@
 import { familyOf } from "../core/checks/check.ts";
-import { elementsBelow } from "../core/document/around.ts";
+import { elementsAbove, elementsBelow, firstOf } from "../core/document/around.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import type { Scene } from "../core/scene/scene.ts";
+import type { Role } from "../core/semantics/tables/roles.ts";
 import type { FoundComponent } from "../readers/components/compose.ts";
 
 /** Checks whose answer hangs on what is around an element, and that what surrounds a component may decide. */
@@ -57,26 +58,15 @@ export function isLeftToSurroundings(
   return check.startsWith("names.");
 }
 
-/** Whether some element around it in the tree is more than a box or a part that needs a container itself. */
-function hasContainer(scene: Scene, element: ElementNode): boolean {
-  for (
-    let up = scene.page.index.flatParent(element);
-    up !== null && up.tag !== "body";
-    up = scene.page.index.flatParent(up)
-  ) {
-    const { role } = scene.role(up);
-    if (
-      role !== null &&
-      role !== "generic" &&
-      role !== "none" &&
-      role !== "rowgroup" &&
-      role !== "group" &&
-      role !== "row"
-    )
-      return true;
-  }
-  return false;
-}
+/** Roles of boxes, and of parts that need a container themselves. */
+const noContainers = new Set<Role | null>([null, "generic", "none", "rowgroup", "group", "row"]);
+
+/** Whether some element around it in the tree contains items by its role. */
+const hasContainer = (scene: Scene, element: ElementNode): boolean =>
+  firstOf(
+    elementsAbove(scene.page.index, element),
+    (up) => up.tag !== "body" && up.tag !== "html" && !noContainers.has(scene.role(up).role),
+  ) !== null;
 
 const holdsClasses = (scene: Scene, element: ElementNode): boolean =>
-  [...elementsBelow(scene.page.index, element)].some(({ attributes }) => attributes.has("class"));
+  firstOf(elementsBelow(scene.page.index, element), ({ attributes }) => attributes.has("class")) !== null;
