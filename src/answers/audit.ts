@@ -33,6 +33,7 @@ import {
   shareCauses,
 } from "./finding-answer.ts";
 import type { LoadedPage } from "./load-page.ts";
+import { type AuditAnew, type AuditedUnit, provedRepairs } from "./proved-repairs.ts";
 import { type ReadPage, type ReadRequest, readPages } from "./read-pages.ts";
 import { type CacheRequest, type ReusedSources, SourcesCache } from "./sources-cache.ts";
 import { addResults, outcomesOf, type Subject } from "./subject.ts";
@@ -50,9 +51,14 @@ export interface AuditRequest extends ReadRequest, CheckPlan {
   readonly palette: readonly NamedColour[];
   /** Which outcomes become findings. */
   readonly outcomes: readonly Outcome[];
+  /** How hard edits are tried before they are offered; with none they are offered untried. */
+  readonly trials: keyof typeof trialEffort;
   /** Where what came of component source is kept for the next time; null to keep nothing. */
   readonly cache: CacheRequest | null;
 }
+
+/** How many elements may be audited anew to try edits. */
+const trialEffort = { none: 0, usual: 40_000, thorough: 2_000_000 } as const;
 
 export interface AuditAnswer {
   readonly startedAt: Date;
@@ -71,6 +77,8 @@ export interface AuditAnswer {
   /** Whether some target could not be audited at all. */
   readonly incomplete: boolean;
   readonly texts: SourceTexts;
+  /** What was audited together, with the files of each. */
+  readonly units: readonly AuditedUnit[];
 }
 
 /** Audits every page the targets name. What cannot be read is a problem; the rest is audited all the same. */
@@ -81,7 +89,9 @@ export async function audit(
 ): Promise<AuditAnswer> {
   const startedAt = host.clock.now();
   const start = host.clock.elapsed();
-  const work = new Audit(request, host);
+  // What fails must be known to tell whether an edit does harm.
+  const outcomes = [...new Set<Outcome>([...request.outcomes, "failed"])];
+  const work = new Audit({ ...request, outcomes }, host);
   const kept = request.cache === null ? null : new SourcesCache(request.cache, host);
   let reused: ReusedSources | null = null;
   const unread: Problem[] = [];
@@ -95,28 +105,56 @@ export async function audit(
       return reused === null ? null : reused.paths;
     },
   );
+  let result: SourcesResult | null = null;
   if (sources !== null) {
     const { auditSources } = await import("./audit-sources.ts");
-    const result = auditSources(sources, request, host);
+    result = auditSources(sources, request, host);
     unread.push(...result.unread);
     if (result.subjects.length === 0 && result.unread.length === 0 && sources.problems.length === 0)
       unread.push(...[...new Set(sources.entries.map(({ target }) => target))].map(noComponents));
-    work.addSources(result, sources.texts);
-    await kept?.keep(sources, result);
+    work.addSources(result, sources.entries, sources.texts);
   }
   // Set inside the callback, which the type checker does not see.
   const again = reused as ReusedSources | null;
-  if (again !== null) work.addSources(again.result, again.texts);
+  if (again !== null) work.addSources(again.result, again.entries, again.texts);
   const answer = work.finish();
+  // What an earlier run came to was tried then.
+  const tried = new Set(again?.result.findings);
+  const isIncomplete = incomplete || unread.length > 0;
+  const trial = { ...answer, incomplete: isIncomplete, auditAnew: auditAnew(request) };
+  const findings =
+    request.trials === "none"
+      ? answer.findings
+      : await provedRepairs(
+          { ...trial, isTried: (finding) => tried.has(finding), effort: trialEffort[request.trials] },
+          host,
+        );
+  if (sources !== null && result !== null) {
+    const proved = new Map(answer.findings.map((finding, at) => [finding, findings[at] ?? finding]));
+    await kept?.keep(sources, {
+      ...result,
+      findings: result.findings.map((finding) => proved.get(finding) ?? finding),
+    });
+  }
   return {
     startedAt,
     elapsedMs: Math.round(host.clock.elapsed() - start),
     conformance: request.conformance,
     ...answer,
+    findings: findings.filter(({ outcome }) => request.outcomes.includes(outcome)),
     problems: [...problems, ...unread, ...answer.problems],
-    incomplete: incomplete || unread.length > 0,
+    incomplete: isIncomplete,
   };
 }
+
+/** The same audit of some of its pages, in a world where they are edited. */
+export const auditAnew =
+  (request: AuditRequest): AuditAnew =>
+  (pages, edited) =>
+    audit(
+      { ...request, pages, siteChecks: [], cache: null, outcomes: ["failed", "cantTell"], trials: "none" },
+      edited,
+    );
 
 /** An audit under way: page after page is added, and only what is told of each is kept. */
 class Audit {
@@ -142,6 +180,7 @@ class Audit {
   #accepted = 0;
   #unknown: readonly UnknownAnswer[] = [];
   readonly #problems: Problem[] = [];
+  readonly #units: AuditedUnit[] = [];
 
   constructor(request: AuditRequest, host: Host) {
     this.#request = request;
@@ -167,6 +206,12 @@ class Audit {
     const run = runChecks(scene, checks, outcomes, settings, exceptions.allows);
     this.#accepted += run.allowed;
     this.#subjects.push(subjectOf(page, loaded, scene, run.checks));
+    this.#units.push({
+      pages: [page],
+      files: new Set(loaded.texts.keys()),
+      elements: scene.page.index.elements.length,
+      isSource: false,
+    });
     this.#counted(run);
     const facts = pageFacts(scene);
     this.#facts = this.#facts === null ? facts : addFacts(this.#facts, facts);
@@ -178,8 +223,14 @@ class Audit {
   }
 
   /** Takes what came of the components among the targets. */
-  addSources(result: SourcesResult, texts: ReadonlyMap<string, string>): void {
+  addSources(result: SourcesResult, entries: readonly PageFile[], texts: ReadonlyMap<string, string>): void {
     this.#texts.add(texts);
+    this.#units.push({
+      pages: entries,
+      files: new Set(texts.keys()),
+      elements: result.subjects.reduce((sum, subject) => sum + subject.elements, 0),
+      isSource: true,
+    });
     const { outcomes } = this.#request;
     this.#composed.push(...result.findings.filter(({ outcome }) => outcomes.includes(outcome)));
     this.#subjects.push(...result.subjects);
@@ -262,6 +313,7 @@ class Audit {
             ),
       accepted: this.#accepted,
       unknownComponents: this.#unknown,
+      units: this.#units,
       problems: [
         ...this.#problems,
         ...this.#exceptions.problems(this.#texts, new Set(checks.map((check) => check.id))),

@@ -3,13 +3,12 @@ import { type CheckResult, checkResult, type RunResult, runChecks } from "../cor
 import type { Sheet } from "../core/css/sheet.ts";
 import type { ComponentFrame, ElementNode, Span } from "../core/document/node.ts";
 import type { Finding } from "../core/findings/verdict.ts";
-import type { Edit } from "../core/repair/edit.ts";
+import { ask } from "../core/repair/repair.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import { type JudgedFinding, judgeTree } from "../core/worlds/judge.ts";
 import type { ComposedTree, TreeElement, TreeNode } from "../core/worlds/tree.ts";
 import type { WorldDocument } from "../core/worlds/world.ts";
 import { placeKey } from "../readers/components/component-name.ts";
-import { stylesOf } from "../readers/components/component-styles.ts";
 import type { Composed, Composer, FoundComponent } from "../readers/components/compose.ts";
 import type { SourceModule } from "../readers/components/source-module.ts";
 import type { PageCheckSettings } from "./check-plan.ts";
@@ -193,7 +192,8 @@ export class ComponentAudit {
           outcome,
           source,
           message: this.#message(one, call),
-          repair: this.#repairOf(finding, call === null),
+          // What is wrong at a use is mended there, and not where the element is written.
+          repair: call === null || finding.repair === null ? finding.repair : ask(finding.repair.summary),
         },
         scene,
         components: call === null ? pointedAt(scene, finding).components : element.components,
@@ -217,24 +217,6 @@ export class ComponentAudit {
       level = at;
     }
     return level;
-  }
-
-  /** Edits of styles stay; those of markup are written as pages have it, and not as components do. */
-  #repairOf({ repair }: Finding, isInPlace: boolean): Finding["repair"] {
-    if (repair === null) return null;
-    const inStyles = repair.edits.every((edit) => this.#isStyle(edit));
-    return isInPlace && inStyles ? repair : { ...repair, edits: [] };
-  }
-
-  #isStyle({ file, start, end }: Edit): boolean {
-    for (const module of this.#request.modules.values())
-      if (module.file === file)
-        return (
-          module.content.kind === "style" ||
-          stylesOf(module).some((part) => start >= part.start && end <= part.start + part.text.length)
-        );
-    // Stylesheets of the configuration are no modules.
-    return /\.css$/i.test(file);
   }
 
   #message(

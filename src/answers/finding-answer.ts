@@ -1,14 +1,14 @@
 import { NO } from "../core/css/certainty.ts";
-import type { ComponentFrame, ElementNode } from "../core/document/node.ts";
+import type { ComponentFrame, ElementNode, Span } from "../core/document/node.ts";
 import { textContent } from "../core/document/text-content.ts";
 import type { Finding, Outcome, Severity } from "../core/findings/verdict.ts";
-import type { Repair } from "../core/repair/edit.ts";
 import type { Scene } from "../core/scene/scene.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import { isTold } from "../core/semantics/tree.ts";
 import { type Conformance, isDemanded } from "../core/standards/conformance.ts";
 import type { Host } from "../host/host.ts";
 import { type ElementAnswer, elementAnswer, type SourceAnswer, type SourceTexts } from "./element-answer.ts";
+import { type RepairAnswer, repairAnswer } from "./repair-answer.ts";
 
 /** A finding as people and programs are told of it. */
 export interface FindingAnswer {
@@ -20,12 +20,14 @@ export interface FindingAnswer {
   readonly subject: string;
   readonly element: ElementAnswer;
   readonly source: SourceAnswer | null;
+  /** The same place in offsets. */
+  readonly span: Span | null;
   /** The way from a root to the element, the outermost first; empty where it stands in a page. */
   readonly components: readonly FrameAnswer[];
   readonly message: string;
   readonly cause: string;
   readonly facts: Finding["facts"];
-  readonly repair: Repair | null;
+  readonly repair: RepairAnswer | null;
   /** What is heard at the element; for people. */
   readonly heard: string | null;
 }
@@ -83,6 +85,7 @@ export class FindingAnswers {
       subject: this.#page,
       element,
       source: this.#texts.place(finding.source),
+      span: finding.source,
       components: components.flatMap(({ name, source }) => {
         const place = this.#texts.place(source);
         return place === null ? [] : [{ name, file: place.file, line: place.line, column: place.column }];
@@ -90,7 +93,7 @@ export class FindingAnswers {
       message: finding.message,
       cause: finding.cause === null ? fingerprint : this.#host.hash(`${this.#page}\n${finding.cause}`),
       facts: { ...finding.facts, ...originFacts(finding, this.#texts) },
-      repair: finding.repair,
+      repair: repairAnswer(finding.repair, this.#texts),
       heard,
     };
   }

@@ -14,6 +14,7 @@ export interface CacheRequest {
 /** A result of an earlier run on the very same files. */
 export interface ReusedSources {
   readonly result: SourcesResult;
+  readonly entries: readonly PageFile[];
   readonly texts: ReadonlyMap<string, string>;
   /** Absolute paths of all files that it is about. */
   readonly paths: ReadonlySet<string>;
@@ -58,7 +59,7 @@ export class SourcesCache {
     if (unchanged.includes(false)) return null;
     const appeared = await Promise.all(kept.missing.map((name) => this.#host.files.info(name)));
     if (appeared.some((info) => info !== null)) return null;
-    return { result: kept.result, texts, paths: new Set(kept.files.map(([name]) => name)) };
+    return { result: kept.result, entries, texts, paths: new Set(kept.files.map(([name]) => name)) };
   }
 
   /** Keeps a result; that it cannot be kept is nobody's concern. */

@@ -23,6 +23,8 @@ export interface TargetRequest {
   readonly extensions: readonly string[];
   /** Whether a file that a folder or glob names is passed over; a file named itself never is. Absolute path. */
   readonly isSkipped: (file: string) => boolean;
+  /** Pages that were found before; targets are not looked at then. */
+  readonly pages?: readonly PageFile[];
 }
 
 export interface FoundPages {
@@ -52,9 +54,10 @@ export const shownName = (host: Host, file: string): string =>
 
 /** Finds the pages that targets name: files, folders, globs, `-` for standard input. Each page once, in order. */
 export async function findPages(
-  { targets, stdinName, isSkipped, extensions }: TargetRequest,
+  { targets, stdinName, isSkipped, extensions, pages: known }: TargetRequest,
   host: Host,
 ): Promise<FoundPages> {
+  if (known !== undefined) return { pages: known, problems: [] };
   const pages = new Map<string, PageFile>();
   const isPage = (file: string) => endsIn(file, extensions);
   // A script named itself may hold a component; of a folder only files whose name says so are taken.

@@ -1,8 +1,8 @@
 import type { ArgumentsCamelCase, Options } from "yargs";
+import type { AuditChoice } from "./audit-request.ts";
 import {
   command,
   formatOption,
-  type PageArguments,
   type PrintArguments,
   pageOptions,
   printOptions,
@@ -65,17 +65,8 @@ const options = {
   quiet: { type: "boolean", alias: "q", default: false, describe: "One line for each finding, nothing else" },
 } as const satisfies Record<string, Options>;
 
-export interface AuditArguments extends PageArguments, PrintArguments {
+export interface AuditArguments extends AuditChoice, PrintArguments {
   readonly format: string;
-  readonly "fail-on"?: string | undefined;
-  readonly wcag?: string | undefined;
-  readonly level?: string | undefined;
-  readonly only?: string[] | undefined;
-  readonly "skip-check"?: string[] | undefined;
-  readonly theme?: string[] | undefined;
-  readonly outcomes?: string | undefined;
-  readonly all?: boolean | undefined;
-  readonly cache: boolean;
   readonly "unknown-components": boolean;
   readonly "show-config": boolean;
   readonly quiet: boolean;

@@ -75,6 +75,7 @@ export async function runDemo(args: DemoArguments): Promise<void> {
     palette: [],
     conformance: { wcag: "2.2", level: "AA" },
     outcomes: ["failed", "cantTell"],
+    trials: "usual",
     cache: null,
   } as const;
   const source = { ...request, extensions: [...pageExtensions, ...componentExtensions] };

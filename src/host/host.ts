@@ -1,6 +1,19 @@
 /** What a path leads to. Sizes in bytes. */
 export type FileInfo = { readonly kind: "file" | "folder" | "other"; readonly size: number };
 
+/** A file that is to have other bytes, provided it still has those it was read with. */
+export interface Replacement {
+  readonly path: string;
+  readonly expected: Uint8Array;
+  readonly bytes: Uint8Array;
+}
+
+/** What came of replacing files: those that were, and the first that could not be, with a word why. */
+export interface Replaced {
+  readonly written: readonly string[];
+  readonly failed: { readonly path: string; readonly reason: string } | null;
+}
+
 /** The outside world as the answers need it; nothing else of it is reachable. */
 export interface Files {
   /** Null when nothing is there. */
@@ -17,7 +30,14 @@ export interface Files {
   /** Files below a folder that match patterns, without `node_modules`, `.git` and what `.gitignore` names; sorted. */
   find(patterns: readonly string[], folder: string): Promise<readonly string[]>;
   /** Writes a file whole or not at all; null, or in a word why it could not. */
-  writeWhole(path: string, text: string): Promise<string | null>;
+  writeWhole(path: string, content: string | Uint8Array): Promise<string | null>;
+  /** In a word why a file may not be written; null when it may. */
+  refusesWriting(path: string): Promise<string | null>;
+  /**
+   * Replaces files, each whole, with the permissions they have. All new content is on the disk before the first file is
+   * replaced: where it cannot be, none is.
+   */
+  replaceWhole(replacements: readonly Replacement[]): Promise<Replaced>;
 }
 
 export interface Clock {
@@ -32,5 +52,7 @@ export interface Host {
   /** Absolute. */
   readonly workingDirectory: string;
   standardInput(): Promise<Uint8Array>;
+  /** Whether the working directory is under version control, and all that is in it committed. */
+  commitState(): Promise<"committed" | "uncommitted" | "no repository">;
   hash(text: string): string;
 }

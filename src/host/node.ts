@@ -1,6 +1,19 @@
+import { execFile } from "node:child_process";
 import { createHash, randomBytes } from "node:crypto";
-import { mkdir, readFile, realpath, rename, rm, stat, writeFile } from "node:fs/promises";
+import {
+  access,
+  chmod,
+  constants,
+  mkdir,
+  readFile,
+  realpath,
+  rename,
+  rm,
+  stat,
+  writeFile,
+} from "node:fs/promises";
 import path from "node:path";
+import { promisify } from "node:util";
 import ignore, { type Ignore } from "ignore";
 import { glob } from "tinyglobby";
 import type { Files, Host } from "./host.ts";
@@ -95,12 +108,11 @@ const files: Files = {
     for (const file of found) if (!(await rules.ignores(file, top))) kept.push(file);
     return kept.sort((a, b) => (a < b ? -1 : a > b ? 1 : 0));
   },
-  async writeWhole(file, text) {
-    // Beside the file, so that the last step is one rename on one disk.
-    const draft = `${file}.${randomBytes(4).toString("hex")}.part`;
+  async writeWhole(file, content) {
+    const draft = draftOf(file);
     try {
       await mkdir(path.dirname(file), { recursive: true });
-      await writeFile(draft, text, { flag: "wx" });
+      await writeFile(draft, content, { flag: "wx" });
       await rename(draft, file);
       return null;
     } catch (error) {
@@ -108,12 +120,78 @@ const files: Files = {
       return reasonOf(error);
     }
   },
+  async refusesWriting(file) {
+    try {
+      // Root may write what is marked read only, and should not.
+      if (((await stat(file)).mode & ANYBODY_WRITES) === 0) return "it is read only";
+      await access(file, constants.W_OK);
+      return null;
+    } catch (error) {
+      return reasonOf(error);
+    }
+  },
+  async replaceWhole(replacements) {
+    const drafts = new Map<string, string>();
+    const written: string[] = [];
+    const at = { path: "" };
+    try {
+      for (const { path: file, bytes } of replacements) {
+        at.path = file;
+        const draft = draftOf(file);
+        drafts.set(file, draft);
+        await writeFile(draft, bytes, { flag: "wx", flush: true });
+        await chmod(draft, (await stat(file)).mode);
+      }
+      for (const { path: file, expected } of replacements) {
+        at.path = file;
+        if (!(await readFile(file)).equals(expected)) throw new Error("it was changed meanwhile");
+      }
+      for (const { path: file } of replacements) {
+        at.path = file;
+        await rename(drafts.get(file) ?? "", file);
+        drafts.delete(file);
+        written.push(file);
+      }
+      return { written, failed: null };
+    } catch (error) {
+      for (const draft of drafts.values()) await rm(draft, { force: true }).catch(() => undefined);
+      return { written, failed: { path: at.path, reason: reasonOf(error) } };
+    }
+  },
 };
 
-async function standardInput(): Promise<Uint8Array> {
-  const chunks: Buffer[] = [];
-  for await (const chunk of process.stdin) chunks.push(chunk as Buffer);
-  return Buffer.concat(chunks);
+const ANYBODY_WRITES = 0o222;
+
+/** Beside the file, so that the last step is one rename on one disk. */
+const draftOf = (file: string): string => `${file}.${randomBytes(4).toString("hex")}.part`;
+
+/** Whether all is committed, as git says; without it, or outside a repository, nobody knows. */
+async function commitState(folder: string): Promise<"committed" | "uncommitted" | "no repository"> {
+  try {
+    // A file monitor is a program that the repository names: nothing of a target is run.
+    const { stdout } = await promisify(execFile)(
+      "git",
+      ["-c", "core.fsmonitor=false", "--no-optional-locks", "status", "--porcelain"],
+      { cwd: folder },
+    );
+    return stdout === "" ? "committed" : "uncommitted";
+  } catch {
+    return "no repository";
+  }
+}
+
+/** All of standard input, read when it is first asked for. */
+function standardInput(): () => Promise<Uint8Array> {
+  let read: Promise<Uint8Array> | null = null;
+  const readAll = async () => {
+    const chunks: Buffer[] = [];
+    for await (const chunk of process.stdin) chunks.push(chunk as Buffer);
+    return Buffer.concat(chunks);
+  };
+  return () => {
+    read ??= readAll();
+    return read;
+  };
 }
 
 /** The real world. */
@@ -121,6 +199,7 @@ export const nodeHost = (): Host => ({
   files,
   clock: { now: () => new Date(), elapsed: () => performance.now() },
   workingDirectory: process.cwd(),
-  standardInput,
+  standardInput: standardInput(),
+  commitState: () => commitState(process.cwd()),
   hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),
 });

@@ -32,10 +32,13 @@ export function memoryHost(files: Readonly<Record<string, string>>): Host {
           .filter((file) => patterns.some((pattern) => picomatch(pattern)(path.relative(folder, file))))
           .sort(),
       writeWhole: async () => "this disk is read only",
+      refusesWriting: async () => "this disk is read only",
+      replaceWhole: async () => ({ written: [], failed: null }),
     },
     clock: { now: () => new Date(0), elapsed: () => time++ },
     workingDirectory: "/yard",
     standardInput: async () => new Uint8Array(),
+    commitState: async () => "no repository",
     hash: (text) => String(text.length),
   };
 }
@@ -69,6 +72,7 @@ export function auditSources(
       colourSchemes: null,
       palette: [],
       outcomes: ["failed", "cantTell"],
+      trials: "usual",
       cache: null,
     },
     memoryHost(files),

@@ -1,5 +1,5 @@
 import type { ElementNode, Span } from "../document/node.ts";
-import type { Repair } from "../repair/edit.ts";
+import type { Repair } from "../repair/repair.ts";
 import type { CriterionNumber } from "../standards/criteria.ts";
 
 /** By what it does to a person: cannot complete the task; needs help or a workaround; is slower or confused. */

@@ -9,7 +9,7 @@ import {
 } from "../../core/findings/problems.ts";
 import type { Files } from "../../host/host.ts";
 import { decodeText } from "../html/decode.ts";
-import { everyNode, parseScript } from "../script/parse-script.ts";
+import { everyNode, parseScript, type ScriptError } from "../script/parse-script.ts";
 import { addressFrom } from "./component-name.ts";
 import { ImportResolver } from "./resolve-import.ts";
 import type { ModuleContent, SourceModule, TemplateNode } from "./source-module.ts";
@@ -134,23 +134,37 @@ async function readModule(
   const { text } = decoded.value;
   if (isEntry && text.trim() === "") return { problem: emptyFile(file) };
   if (styleEnding.test(path)) return bare({ kind: "style" }, text);
+  if (/\.json$/i.test(path)) return bare({ kind: "data", value: jsonOf(text) }, text);
+  const isMarkup = /\.html?$/i.test(path);
+  if (!isMarkup && isMachineMade(text)) return isEntry ? { note: generated(file) } : bare({ kind: "asset" });
+  const { content, errors, imports } = await parsedSource(path, file, text);
+  return { module: { path, file, text, content, errors }, imports };
+}
+
+/** What a file of component source is made of. */
+export interface ParsedSource {
+  readonly content: ModuleContent;
+  readonly errors: readonly ScriptError[];
+  readonly imports: readonly string[];
+}
+
+/** Parses markup or script by the ending of its file; each compiler is loaded when its first file is met. */
+export async function parsedSource(path: string, file: string, text: string): Promise<ParsedSource> {
   if (/\.html?$/i.test(path)) {
     const { readAngular } = await import("../angular/read-angular.ts");
     const { template, errors } = readAngular(text, file);
-    return { module: { path, file, text, content: { kind: "markup", template }, errors }, imports: [] };
+    return { content: { kind: "markup", template }, errors, imports: [] };
   }
-  if (/\.json$/i.test(path)) return bare({ kind: "data", value: jsonOf(text) }, text);
-  if (isMachineMade(text)) return isEntry ? { note: generated(file) } : bare({ kind: "asset" });
   if (/\.(?:vue|svelte)$/i.test(path)) {
     const language = path.toLowerCase().endsWith(".vue") ? "vue" : "svelte";
-    // Each compiler is loaded when its first file is met.
     const { parts, errors, imports } =
       language === "vue"
         ? (await import("../vue/read-vue.ts")).readVue(text, file)
         : (await import("../svelte/read-svelte.ts")).readSvelte(text);
     const scripts = [parts.moduleScript, parts.script].filter((one) => one !== null);
     return {
-      module: { path, file, text, content: { kind: "template", language, parts }, errors },
+      content: { kind: "template", language, parts },
+      errors,
       imports: [...scripts.flatMap((script) => importsOf(script, text)), ...imports],
     };
   }
@@ -163,13 +177,8 @@ async function readModule(
     ? (await import("../angular/read-angular.ts")).inlineTemplates(program, text, file)
     : { templates: noTemplates, errors: [] };
   return {
-    module: {
-      path,
-      file,
-      text,
-      content: { kind: "script", program, templates: inline.templates },
-      errors: [...errors, ...inline.errors],
-    },
+    content: { kind: "script", program, templates: inline.templates },
+    errors: [...errors, ...inline.errors],
     imports: importsOf(program, text),
   };
 }

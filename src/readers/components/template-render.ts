@@ -320,7 +320,7 @@ export class TemplateRenderer {
       places,
       slots,
       source: { file: scope.module.file, start: element.start, end: element.startEnd },
-      endTag: null,
+      endTag: endTagIn(scope.module.text, element, scope.module.file),
       owner: machine.state.frames,
     });
     return this.#language.hostOf === undefined
@@ -350,12 +350,20 @@ export class TemplateRenderer {
       children:
         model === undefined ? this.render(element.children, scope, inner) : this.#shown(model.value, inner),
       source: { file: scope.module.file, start: element.start, end: element.startEnd },
-      endTag: null,
+      endTag: endTagIn(scope.module.text, element, scope.module.file),
       components: this.#composition.machine.state.frames,
       ...(parts.overwrites ? { overwrites: true as const } : {}),
     });
   }
 }
+
+/** The end tag of an element, where it has one. */
+function endTagIn(text: string, { startEnd, end }: TemplateElement, file: string): Span | null {
+  const written = /<\/[^<>]*>$/.exec(text.slice(Math.max(startEnd, end - LONGEST_END_TAG), end));
+  return written === null ? null : { file, start: end - written[0].length, end };
+}
+
+const LONGEST_END_TAG = 120;
 
 const listenerProp = (event: string): string => `on${event.slice(0, 1).toUpperCase()}${event.slice(1)}`;
 

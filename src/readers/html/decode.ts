@@ -5,7 +5,8 @@ export interface DecodedText {
   /** Without its byte-order mark; offsets count from here. */
   readonly text: string;
   readonly encoding: string;
-  readonly hasByteOrderMark: boolean;
+  /** Length of the byte-order mark, in bytes; 0 without one. */
+  readonly markLength: number;
 }
 
 const byteOrderMarks = [
@@ -24,7 +25,7 @@ const PRESCAN_BYTES = 1024;
 export function decodeText(bytes: Uint8Array, file: string, language: "html" | "css"): Result<DecodedText> {
   for (const { bytes: mark, encoding } of byteOrderMarks) {
     if (mark.every((byte, i) => bytes[i] === byte)) {
-      return textIn(bytes.subarray(mark.length), encoding, file, true);
+      return textIn(bytes.subarray(mark.length), encoding, file, mark.length);
     }
   }
   const head = String.fromCharCode(...bytes.subarray(0, PRESCAN_BYTES));
@@ -32,7 +33,7 @@ export function decodeText(bytes: Uint8Array, file: string, language: "html" | "
   const declared = language === "html" ? declaredInHtml(head) : declaredInCss(head);
   if (declared !== null && isKnown(declared)) {
     // A declaration that can be read byte by byte cannot be UTF-16: the standard reads it as UTF-8.
-    return textIn(bytes, /^utf-?16/i.test(declared) ? "utf-8" : declared, file, false);
+    return textIn(bytes, /^utf-?16/i.test(declared) ? "utf-8" : declared, file, 0);
   }
   try {
     return {
@@ -40,11 +41,11 @@ export function decodeText(bytes: Uint8Array, file: string, language: "html" | "
       value: {
         text: new TextDecoder("utf-8", { fatal: true }).decode(bytes),
         encoding: "utf-8",
-        hasByteOrderMark: false,
+        markLength: 0,
       },
     };
   } catch {
-    return textIn(bytes, "windows-1252", file, false);
+    return textIn(bytes, "windows-1252", file, 0);
   }
 }
 
@@ -55,17 +56,17 @@ const windows1252 = "€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090�
 const withoutControls = (text: string): string =>
   text.replace(/[\u0080-\u009f]/g, (c) => windows1252[c.charCodeAt(0) - 0x80] ?? c);
 
-function textIn(
-  bytes: Uint8Array,
-  encoding: string,
-  file: string,
-  hasByteOrderMark: boolean,
-): Result<DecodedText> {
+/** Bytes as the characters they are in an encoding, byte-order marks kept. Encoding Standard §4.2. */
+export function charactersIn(bytes: Uint8Array, encoding: string): string {
   const decoder = new TextDecoder(encoding, { ignoreBOM: true });
   const decoded = decoder.decode(bytes);
-  const text = decoder.encoding === "windows-1252" ? withoutControls(decoded) : decoded;
+  return decoder.encoding === "windows-1252" ? withoutControls(decoded) : decoded;
+}
+
+function textIn(bytes: Uint8Array, encoding: string, file: string, markLength: number): Result<DecodedText> {
+  const text = charactersIn(bytes, encoding);
   if (text.slice(0, PRESCAN_BYTES).includes("\0")) return { ok: false, problem: notText(file) };
-  return { ok: true, value: { text, encoding, hasByteOrderMark } };
+  return { ok: true, value: { text, encoding, markLength } };
 }
 
 function isKnown(label: string): boolean {

@@ -1,13 +1,24 @@
 import type { AuditAnswer, FindingAnswer } from "../../answers/audit.ts";
+import type { RepairAnswer } from "../../answers/repair-answer.ts";
 import type { AuditDocument } from "./audit-schema.ts";
 
 /** A finding as every document writes it. */
-export const findingJson = ({ heard: _, ...finding }: FindingAnswer): AuditDocument["findings"][number] => ({
+export const findingJson = ({
+  heard: _,
+  span: __,
+  ...finding
+}: FindingAnswer): AuditDocument["findings"][number] => ({
   ...finding,
   criteria: [...finding.criteria],
   components: finding.components.map((frame) => ({ ...frame })),
   facts: { ...finding.facts },
-  repair: finding.repair === null ? null : { ...finding.repair, edits: [...finding.repair.edits] },
+  repair: finding.repair === null ? null : repairJson(finding.repair),
+});
+
+const repairJson = ({ confidence, summary, edits }: RepairAnswer) => ({
+  confidence,
+  summary,
+  edits: [...edits],
 });
 
 /** The audit as one JSON document, without a line end. */

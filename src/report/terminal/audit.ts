@@ -1,55 +1,19 @@
 import type { AuditAnswer, FindingAnswer, Subject } from "../../answers/audit.ts";
-import { type CheckText, type Family, familyOf } from "../../core/checks/check.ts";
+import { familyOf } from "../../core/checks/check.ts";
 import type { Severity } from "../../core/findings/verdict.ts";
-import { criteria } from "../../core/standards/criteria.ts";
 import { coverageText } from "./coverage.ts";
-import type { Paint } from "./paint.ts";
+import { type AuditView, counted, findingText } from "./finding.ts";
 import { printable } from "./printable.ts";
-import { cut, sourceFrame } from "./source-frame.ts";
-
-export interface AuditView {
-  readonly paint: Paint;
-  readonly checks: readonly CheckText[];
-  /** Shows every finding instead of three of a kind, and every criterion in a line of its own. */
-  readonly all: boolean;
-  /** One line a finding, nothing else. */
-  readonly quiet: boolean;
-  /** The families whose findings are shown; null for all. */
-  readonly families: readonly Family[] | null;
-  /** Whether to say what holds of each criterion: of no use where only some checks were asked for. */
-  readonly coverage: boolean;
-}
 
 /** How many findings of one check on one page are shown in full. */
 const SHOWN_OF_A_KIND = 3;
 
-/** Facts that tell where others come from, with the words for them. */
-const provenance = [
-  ["foregroundFrom", "colour:"],
-  ["backgroundFrom", "ground:"],
-  ["outlineFrom", "outline:"],
-] as const;
-
-/** How many findings that share a cause are named one by one. */
-const MOST_NAMED = 3;
-
-/** How many of the pages that share a cause are named. */
-const MOST_PAGES = 8;
-
-const marks: Readonly<Record<Severity | "question", string>> = {
-  blocker: "■",
-  barrier: "▲",
-  friction: "●",
-  question: "?",
-};
 const severities: readonly Severity[] = ["blocker", "barrier", "friction"];
 const plurals: Readonly<Record<Severity, string>> = {
   blocker: "blockers",
   barrier: "barriers",
   friction: "frictions",
 };
-
-const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 /** What people are shown: by page, the worst first, each with its place, who is hurt and how to mend it. */
 export function auditText(answer: AuditAnswer, view: AuditView): string {
@@ -155,151 +119,6 @@ function findingsText(
     }
   }
   return parts;
-}
-
-function findingText(
-  finding: FindingAnswer,
-  also: readonly FindingAnswer[],
-  pages: readonly string[],
-  answer: AuditAnswer,
-  view: AuditView,
-  explain: boolean,
-): string {
-  const { paint } = view;
-  const { colours } = paint;
-  const isQuestion = finding.outcome === "cantTell";
-  const tint = isQuestion
-    ? colours.blue
-    : finding.severity === "blocker"
-      ? colours.red
-      : finding.severity === "barrier"
-        ? colours.yellow
-        : colours.cyan;
-  const word = isQuestion ? "question" : finding.severity;
-  const lines: string[] = [];
-  lines.push(
-    paint.paragraph(
-      `  ${tint(`${marks[word]} ${word}`)}  `,
-      colours.bold(printable(finding.message)),
-      4 + word.length + 2,
-    ),
-  );
-  const place =
-    finding.source === null
-      ? finding.subject
-      : `${finding.source.file}:${finding.source.line}:${finding.source.column}`;
-  lines.push(
-    paint.paragraph(
-      "    ",
-      colours.dim([printable(place), ...finding.criteria.map(criterionText), finding.check].join(" · ")),
-      4,
-    ),
-  );
-  if (finding.components.length > 1)
-    lines.push(
-      paint.paragraph(
-        `    ${colours.dim("way ")}  `,
-        finding.components.map(({ name }) => printable(name)).join(" › "),
-        10,
-      ),
-    );
-  const frame =
-    finding.source === null ? null : sourceFrame(answer.texts, finding.source, heardNote(finding), paint);
-  if (frame !== null) lines.push(...frame.map((line) => `  ${line}`));
-  const check = view.checks.find((c) => c.id === finding.check);
-  if (explain && check !== undefined)
-    lines.push(paint.paragraph(`    ${colours.dim("who ")}  `, check.who, 10));
-  if (finding.repair !== null) {
-    lines.push(paint.paragraph(`    ${colours.dim("mend")}  `, printable(finding.repair.summary), 10));
-    lines.push(...editLines(finding, answer, view));
-  }
-  for (const [fact, words] of provenance) {
-    const from = finding.facts[fact];
-    if (typeof from === "string")
-      lines.push(paint.paragraph(`    ${colours.dim("from")}  `, `${words} ${printable(from)}`, 10));
-  }
-  if (pages.length > 1)
-    lines.push(
-      paint.paragraph(
-        `    ${colours.dim("on  ")}  `,
-        colours.dim(
-          `${pages.length} pages: ${pages
-            .slice(0, view.all ? pages.length : MOST_PAGES)
-            .map(printable)
-            .join(
-              ", ",
-            )}${pages.length > MOST_PAGES && !view.all ? ` and ${pages.length - MOST_PAGES} more` : ""}`,
-        ),
-        10,
-      ),
-    );
-  const same = also.filter((other) => other.check === finding.check && other.subject === finding.subject);
-  if (same.length > 0) {
-    const at = [...new Set(same.map((other) => other.source?.line).filter((line) => line !== undefined))];
-    lines.push(
-      paint.paragraph(
-        `    ${colours.dim("too ")}  `,
-        colours.dim(
-          `${counted(same.length, "more element", "more elements")} with the same cause${at.length === 0 ? "" : `: line ${at.slice(0, 12).join(", ")}${at.length > 12 ? " …" : ""}`}`,
-        ),
-        10,
-      ),
-    );
-  }
-  const others = also.filter((other) => other.check !== finding.check && other.subject === finding.subject);
-  for (const other of others.slice(0, MOST_NAMED)) {
-    const line = other.source === null ? "" : `, line ${other.source.line}`;
-    lines.push(
-      paint.paragraph(
-        `    ${colours.dim("also")}  `,
-        colours.dim(
-          `${printable(other.message)} (${[...other.criteria.map(criterionText), other.check].join(" · ")}${line})`,
-        ),
-        10,
-      ),
-    );
-  }
-  if (others.length > MOST_NAMED)
-    lines.push(
-      `          ${colours.dim(`and ${others.length - MOST_NAMED} more that the same change mends`)}`,
-    );
-  return `${lines.join("\n")}\n`;
-}
-
-const criterionText = (number: string): string => {
-  const row: { readonly level: string } | undefined = Object.hasOwn(criteria, number)
-    ? criteria[number as keyof typeof criteria]
-    : undefined;
-  return `WCAG ${number}${row === undefined ? "" : ` ${row.level}`}`;
-};
-
-/** What is heard there; of no interest where only the look is at fault. */
-const heardNote = ({ check, heard }: FindingAnswer): string =>
-  heard === null || /^(?:contrast|colour)\.|focus-shows$/.test(check) ? "" : `heard as: ${printable(heard)}`;
-
-/** The lines of source as the edits would leave them. */
-function editLines(finding: FindingAnswer, answer: AuditAnswer, view: AuditView): readonly string[] {
-  const edits = finding.repair?.edits ?? [];
-  const { colours } = view.paint;
-  const changed = new Map<string, string>();
-  for (const edit of edits) {
-    const lines = answer.texts.lines(edit.file);
-    const text = answer.texts.text(edit.file);
-    if (lines === null || text === null) continue;
-    const { line, column } = lines.position(edit.start);
-    const inLine = edits
-      .filter((e) => e.file === edit.file && lines.position(e.start).line === line)
-      .toSorted((a, b) => b.start - a.start);
-    const lineStart = edit.start - (column - 1);
-    let whole = lines.line(line) ?? "";
-    for (const e of inLine)
-      whole = whole.slice(0, e.start - lineStart) + e.text + whole.slice(e.end - lineStart);
-    changed.set(
-      `${edit.file}:${line}`,
-      `      ${colours.dim(edit.file === finding.source?.file ? String(line).padStart(4) : `${printable(edit.file)}:${line}`)} ${colours.green("+")} ${colours.green(cut(printable(whole.trim()), view.paint.width - 14))}`,
-    );
-  }
-  return [...changed.values()];
 }
 
 /** How many components are used and not in source. */

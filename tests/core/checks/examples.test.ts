@@ -2,6 +2,8 @@ import { describe, expect, test } from "vitest";
 import { catalogue } from "../../../src/core/checks/catalogue.ts";
 import { familyOf } from "../../../src/core/checks/check.ts";
 import { runChecks } from "../../../src/core/checks/run.ts";
+import { withEdits } from "../../../src/core/repair/edit.ts";
+import { spelled } from "../../../src/core/repair/spell.ts";
 import { criteria } from "../../../src/core/standards/criteria.ts";
 import { sceneOf } from "../../page.ts";
 
@@ -51,12 +53,9 @@ describe.each(catalogue.map((check) => [check.id, check] as const))("%s", (_, ch
     for (const html of check.examples.broken) {
       const before = failuresOf(html);
       for (const finding of before.filter((f) => f.check === check.id)) {
-        const edits = [...(finding.repair?.edits ?? [])].sort((a, b) => b.start - a.start);
+        const edits = spelled(finding.repair?.changes ?? [], () => html) ?? [];
         if (edits.length === 0) continue;
-        const edited = edits.reduce(
-          (text, edit) => text.slice(0, edit.start) + edit.text + text.slice(edit.end),
-          html,
-        );
+        const edited = withEdits(html, edits);
         const after = failuresOf(edited);
         expect(ofCheck(after), `${html} edited to ${edited}`).toBeLessThan(ofCheck(before));
         expect(barring(after), `${html} edited to ${edited}`).toBeLessThanOrEqual(barring(before));

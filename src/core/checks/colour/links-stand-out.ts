@@ -7,7 +7,7 @@ import { hasAttribute, writtenText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { paintedText } from "../../rendering/painted.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { SchemeView } from "../../scene/schemes.ts";

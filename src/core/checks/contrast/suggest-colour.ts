@@ -5,7 +5,8 @@ import type { CascadedValue } from "../../css/computed.ts";
 import type { Declared } from "../../css/declared.ts";
 import type { ElementNode } from "../../document/node.ts";
 import type { Origin } from "../../findings/verdict.ts";
-import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import { replaceText } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { NamedColour, Scene } from "../../scene/scene.ts";
 
@@ -80,14 +81,7 @@ export function suggestColour(
     sameColour(scene, place.declared.text, text);
   if (!isWritten || place === null) return ask(words);
   const what = place.property === null ? "" : effectOn(uses, place.property, nearest);
-  return withEdits("likely", `${words}${what}`, [
-    {
-      file: place.declared.valueSource.file,
-      start: place.declared.valueSource.start,
-      end: place.declared.valueSource.end,
-      text: toHex(nearest),
-    },
-  ]);
+  return withChanges("likely", `${words}${what}`, [replaceText(place.declared.valueSource, toHex(nearest))]);
 }
 
 interface Shades {

@@ -4,8 +4,8 @@ import { shortened } from "../../document/shortened.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { elementsInside, exposedWithAria, isShown } from "../exposed.ts";
@@ -39,7 +39,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
     `The message "${shortened(text, 60)}" is not connected to its field.`,
     id === null || id === ""
       ? ask("Give the message an id, and name it in aria-describedby of the field.")
-      : withEdits("likely", `Connect them: aria-describedby="${id}".`, [
+      : withChanges("likely", `Connect them: aria-describedby="${id}".`, [
           setAttribute(
             field,
             "aria-describedby",

@@ -4,8 +4,8 @@ import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { autofillNames, wrongAutofillToken } from "../../standards/autofill.ts";
 import type { Check } from "../check.ts";
@@ -45,7 +45,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
   return failed(
     `"${wrong}" says nothing in autocomplete here: no browser can tell what belongs in the field.`,
     isFixed && meant !== null
-      ? withEdits("likely", `Write autocomplete="${meant}".`, [setAttribute(field, "autocomplete", meant)])
+      ? withChanges("likely", `Write autocomplete="${meant}".`, [setAttribute(field, "autocomplete", meant)])
       : ask("Use the words of the HTML standard: name, email, tel, street-address, postal-code …"),
     {
       facts: { autocomplete: value },

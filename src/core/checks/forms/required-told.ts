@@ -3,8 +3,8 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeToken, hasAttribute } from "../../document/written.ts";
 import { at, cantTell, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -41,7 +41,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
       ? passed
       : cantTell(
           `The label "${name}" carries a star. If that means required, does anything but the star say so?`,
-          withEdits("likely", "Add required.", [setAttribute(field, "required", "")]),
+          withChanges("likely", "Add required.", [setAttribute(field, "required", "")]),
           source,
         );
   }

@@ -3,7 +3,7 @@ import { pointerHandlerOf } from "../../document/pointer-handler.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isTabbable } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { elementsAround } from "../exposed.ts";

@@ -2,8 +2,8 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeTokens } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
@@ -13,7 +13,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (element.tag.includes("-") || isFocusable(scene.page, scene.presence, element) !== false) return passed;
   return failed(
     "This says which of its items is the active one, but takes no focus itself: nobody is told.",
-    withEdits("likely", 'Add tabindex="0": the element that has focus says which item is active.', [
+    withChanges("likely", 'Add tabindex="0": the element that has focus says which item is active.', [
       setAttribute(element, "tabindex", "0"),
     ]),
     at(element, "aria-activedescendant"),

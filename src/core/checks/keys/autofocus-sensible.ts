@@ -2,8 +2,8 @@ import type { ElementNode } from "../../document/node.ts";
 import { hasAttribute } from "../../document/written.ts";
 import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
-import { removeAttribute } from "../../repair/attribute-edits.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -23,7 +23,9 @@ const asking = keptForScene((scene): readonly ElementNode[] =>
 
 function judge(element: ElementNode, scene: Scene): Verdict {
   const details = at(element, "autofocus");
-  const takeAway = withEdits("likely", "Take autofocus away here.", [removeAttribute(element, "autofocus")]);
+  const takeAway = withChanges("likely", "Take autofocus away here.", [
+    removeAttribute(element, "autofocus"),
+  ]);
   const focusable = isFocusable(scene.page, scene.presence, element);
   if (focusable === "unknown") return inapplicable;
   if (!focusable)

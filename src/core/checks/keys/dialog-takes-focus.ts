@@ -2,8 +2,8 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause } from "../../rendering/focusable.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { knownRole, roleTokens } from "../../semantics/role.ts";
 import type { Check } from "../check.ts";
@@ -30,7 +30,7 @@ function judge(dialog: ElementNode, scene: Scene): Verdict {
     (element) => focusCause(scene.page.index, element) !== null,
   );
   if (canTake) return passed;
-  const repair = withEdits(
+  const repair = withChanges(
     "likely",
     'Give the dialog tabindex="-1" and a button that closes it, and move focus into it when it opens.',
     [setAttribute(dialog, "tabindex", "-1")],

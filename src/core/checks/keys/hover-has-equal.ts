@@ -5,7 +5,7 @@ import { shortened } from "../../document/shortened.ts";
 import { textContent } from "../../document/text-content.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, tabindexOf } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";

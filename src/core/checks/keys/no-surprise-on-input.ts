@@ -2,7 +2,7 @@ import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { elementsAround } from "../exposed.ts";

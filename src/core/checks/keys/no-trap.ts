@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isTabbable } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { handlerText, isConditional, withHandlers } from "./handlers.ts";

@@ -3,8 +3,8 @@ import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdi
 import { formOwner, tabSequence } from "../../focus/tab-sequence.ts";
 import { jumpsIn } from "../../focus/walk-notes.ts";
 import { tabindexOf } from "../../rendering/focusable.ts";
-import { removeAttribute } from "../../repair/attribute-edits.ts";
-import { withEdits } from "../../repair/edit.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -67,7 +67,7 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
     facts: { tabindex: tabindexOf(stop) },
     ...at(stop, "tabindex"),
   };
-  const repair = withEdits(
+  const repair = withChanges(
     "likely",
     "Take tabindex away, and put things in the source in the order they are used.",
     [removeAttribute(stop, "tabindex")],

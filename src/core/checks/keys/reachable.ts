@@ -3,7 +3,7 @@ import type { ElementNode } from "../../document/node.ts";
 import { pointerHandlerOf } from "../../document/pointer-handler.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isFocusable, isTabbable, tabindexOf } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";

@@ -2,8 +2,8 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { cantTell, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isTabbable } from "../../rendering/focusable.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { elementsInside, isExposed } from "../exposed.ts";
@@ -37,7 +37,7 @@ function judge(area: ElementNode, scene: Scene): Verdict {
   if (text.length <= room) return inapplicable;
   return cantTell(
     `This area scrolls (${Math.round(height)}px high, ${text.length} letters), and nothing in it takes focus. Can it be scrolled by keyboard in every browser you support?`,
-    withEdits("likely", 'Add tabindex="0", a role and a name: role="region" aria-label="…".', [
+    withChanges("likely", 'Add tabindex="0", a role and a name: role="region" aria-label="…".', [
       setAttribute(area, "tabindex", "0"),
     ]),
     { facts: { height } },

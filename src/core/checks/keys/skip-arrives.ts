@@ -2,8 +2,8 @@ import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";
@@ -50,9 +50,9 @@ function judge(link: ElementNode, scene: Scene): Verdict {
   return failed(
     `The skip link leads to "${href.slice(1)}", and nothing here has that id: it does nothing.`,
     meant !== null
-      ? withEdits("likely", `Point it at "${meant}".`, [setAttribute(link, "href", `#${meant}`)])
+      ? withChanges("likely", `Point it at "${meant}".`, [setAttribute(link, "href", `#${meant}`)])
       : main !== undefined
-        ? withEdits("likely", `Give the main content id="${href.slice(1)}".`, [
+        ? withChanges("likely", `Give the main content id="${href.slice(1)}".`, [
             setAttribute(main, "id", href.slice(1)),
           ])
         : ask(`Give the start of the content id="${href.slice(1)}".`),

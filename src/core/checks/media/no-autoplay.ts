@@ -2,7 +2,7 @@ import { NO } from "../../css/certainty.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { hasAttribute } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 

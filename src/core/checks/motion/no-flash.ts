@@ -1,7 +1,7 @@
 import { relativeLuminance } from "../../colour/contrast.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { type EndlessAnimation, endlessAnimations } from "./animations.ts";

@@ -4,7 +4,7 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask, type Repair } from "../../repair/edit.ts";
+import { ask, type Repair } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";

@@ -1,8 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import { type Role, roleRow } from "../../semantics/tables/roles.ts";
@@ -53,7 +53,7 @@ function repairFor(scene: Scene, area: ElementNode, role: Role, word: string): R
         : exposedByRole(scene, "tab").find((t) => attributeText(t, "aria-controls") === id);
     const tabId = tab === undefined ? null : attributeText(tab, "id");
     if (tab !== undefined && tabId !== null)
-      return withEdits(
+      return withChanges(
         "likely",
         `Name it by its tab "${scene.name(tab).text}": aria-labelledby="${tabId}".`,
         [setAttribute(area, "aria-labelledby", tabId)],
@@ -65,7 +65,7 @@ function repairFor(scene: Scene, area: ElementNode, role: Role, word: string): R
     const text = scene.name(inside).text;
     const id = attributeText(inside, "id");
     if (id !== null && index.byId(area, id) === inside)
-      return withEdits("likely", `Name it by its heading "${text}": aria-labelledby="${id}".`, [
+      return withChanges("likely", `Name it by its heading "${text}": aria-labelledby="${id}".`, [
         setAttribute(area, "aria-labelledby", id),
       ]);
     return ask(`Name it by its heading "${text}": give the heading an id, and the ${word} aria-labelledby.`);

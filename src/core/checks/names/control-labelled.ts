@@ -4,8 +4,8 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { renameAttribute, setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import { renameAttribute, setAttribute } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
@@ -73,7 +73,7 @@ function judge(control: ElementNode, scene: Scene): Verdict {
   if (misspelt !== null) {
     return failed(
       `${message} "${misspelt.written}" is no attribute.`,
-      withEdits("likely", `Write ${misspelt.meant} for ${misspelt.written}.`, [
+      withChanges("likely", `Write ${misspelt.meant} for ${misspelt.written}.`, [
         renameAttribute(control, misspelt.written, misspelt.meant),
       ]),
     );
@@ -136,7 +136,7 @@ function repairFor(scene: Scene, control: ElementNode): Repair {
   const missing = labelsThatMiss(scene).get(control);
   const ownId = attributeText(control, "id");
   if (missing !== undefined && ownId !== null && ownId !== "") {
-    return withEdits("likely", `Its label points elsewhere: write for="${ownId}" there.`, [
+    return withChanges("likely", `Its label points elsewhere: write for="${ownId}" there.`, [
       setAttribute(missing, "for", ownId),
     ]);
   }
@@ -146,11 +146,11 @@ function repairFor(scene: Scene, control: ElementNode): Repair {
     const text = scene.page.index.labeledControl(label) === null ? textContent(label) : "";
     if (text !== "") {
       if (id !== null && id !== "")
-        return withEdits("likely", `Connect the label "${text}" with for="${id}".`, [
+        return withChanges("likely", `Connect the label "${text}" with for="${id}".`, [
           setAttribute(label, "for", id),
         ]);
       const fresh = freshId(scene, control);
-      return withEdits("likely", `Connect the label "${text}": give the field an id and the label a for.`, [
+      return withChanges("likely", `Connect the label "${text}": give the field an id and the label a for.`, [
         setAttribute(label, "for", fresh),
         setAttribute(control, "id", fresh),
       ]);

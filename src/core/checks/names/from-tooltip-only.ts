@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { renameAttribute } from "../../repair/attribute-edits.ts";
-import { withEdits } from "../../repair/edit.ts";
+import { renameAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";
@@ -11,7 +11,7 @@ function judge(action: ElementNode, scene: Scene): Verdict {
   if (name.from !== "title attribute" || name.text === "") return passed;
   return failed(
     `"${name.text}" is said only by a tooltip, which needs a mouse to be seen.`,
-    withEdits("likely", "Say it in aria-label, or better in text that everybody sees.", [
+    withChanges("likely", "Say it in aria-label, or better in text that everybody sees.", [
       renameAttribute(action, "title", "aria-label"),
     ]),
     { facts: { name: name.text }, ...at(action, "title") },

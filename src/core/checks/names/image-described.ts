@@ -2,7 +2,7 @@ import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeUnknown, hasAttribute } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask, type Repair } from "../../repair/edit.ts";
+import { ask, type Repair } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { attributeAlternativeText } from "../../semantics/text-alternative.ts";
 import { isTold } from "../../semantics/tree.ts";

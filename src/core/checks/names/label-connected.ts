@@ -2,8 +2,8 @@ import { isLabelable } from "../../document/document-index.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { fieldMeantBy, missedLabelCause } from "./meant-label.ts";
@@ -12,7 +12,7 @@ function connect(scene: Scene, label: ElementNode, otherwise: string): Repair {
   const field = fieldMeantBy(scene, label);
   const id = field === null ? null : attributeText(field, "id");
   if (id === null || id === "") return ask(otherwise);
-  return withEdits("likely", `The label stands before the field "${id}": write for="${id}".`, [
+  return withChanges("likely", `The label stands before the field "${id}": write for="${id}".`, [
     setAttribute(label, "for", id),
   ]);
 }

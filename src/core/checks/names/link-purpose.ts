@@ -2,7 +2,7 @@ import type { ElementNode } from "../../document/node.ts";
 import { shortened } from "../../document/shortened.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check, CheckSettings } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";

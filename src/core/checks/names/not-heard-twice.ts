@@ -2,8 +2,8 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { removeAttribute, setAttribute } from "../../repair/attribute-edits.ts";
-import { withEdits } from "../../repair/edit.ts";
+import { removeAttribute, setAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
@@ -32,7 +32,7 @@ function judgePicture(image: ElementNode, scene: Scene): Verdict {
     if (folded(textContent(up)) !== folded(name.text)) return passed;
     return failed(
       `"${name.text}" is heard twice: as the picture, and as the text beside it.`,
-      withEdits("likely", 'Mark the picture as decoration: the text beside it says the same (alt="").', [
+      withChanges("likely", 'Mark the picture as decoration: the text beside it says the same (alt="").', [
         setAttribute(image, "alt", ""),
       ]),
       { facts: { name: name.text }, ...at(image, "alt") },
@@ -48,7 +48,7 @@ function judgeTooltip(element: ElementNode, scene: Scene): Verdict {
   if (folded(tooltip) !== folded(name.text)) return passed;
   return failed(
     `The tooltip repeats the text "${name.text}": some hear it twice.`,
-    withEdits("safe", "Take the title away: it says nothing that the text does not say.", [
+    withChanges("safe", "Take the title away: it says nothing that the text does not say.", [
       removeAttribute(element, "title"),
     ]),
     { facts: { name: name.text }, ...at(element, "title") },

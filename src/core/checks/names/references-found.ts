@@ -1,8 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeTokens, attributeUnknown } from "../../document/written.ts";
 import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -87,7 +87,7 @@ function verdictOf(
   const details = { facts: { attribute, missing }, ...at(element, attribute) };
   const repair: Repair =
     meant !== null
-      ? withEdits("likely", `Write ${attribute}="${swapped(ids, missing, meant)}".`, [
+      ? withChanges("likely", `Write ${attribute}="${swapped(ids, missing, meant)}".`, [
           setAttribute(element, attribute, swapped(ids, missing, meant)),
         ])
       : ask(`Give the element that is meant id="${missing}", or take the reference away.`);

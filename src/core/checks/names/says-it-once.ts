@@ -1,8 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
@@ -36,7 +36,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     `The name says "${said}", and so does the role: both are heard.`,
     attribute === "title"
       ? ask(`Call it "${written}".`)
-      : withEdits("likely", `Call it "${written}".`, [setAttribute(element, attribute, written)]),
+      : withChanges("likely", `Call it "${written}".`, [setAttribute(element, attribute, written)]),
     { facts: { name: name.text }, ...at(element, attribute) },
   );
 }

@@ -2,7 +2,7 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeTokens } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { isNamingProhibited } from "../../semantics/role.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";

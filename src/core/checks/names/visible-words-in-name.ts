@@ -4,7 +4,7 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import { foldSpaces } from "../../semantics/text-collector.ts";

@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeToken } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { contentRoles } from "../../semantics/required-context.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";

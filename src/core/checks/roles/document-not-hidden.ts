@@ -1,8 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeToken } from "../../document/written.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { removeAttribute } from "../../repair/attribute-edits.ts";
-import { withEdits } from "../../repair/edit.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 
@@ -10,7 +10,7 @@ function judge(element: ElementNode): Verdict {
   if (attributeToken(element, "aria-hidden") !== "true") return passed;
   return failed(
     `aria-hidden on <${element.tag}> hides the whole page from assistive technology, or as much of it as the browser lets it.`,
-    withEdits("safe", "Take it away; hide what lies behind a dialog with inert.", [
+    withChanges("safe", "Take it away; hide what lies behind a dialog with inert.", [
       removeAttribute(element, "aria-hidden"),
     ]),
   );

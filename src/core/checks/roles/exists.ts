@@ -2,8 +2,8 @@ import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { removeAttribute, setAttribute } from "../../repair/attribute-edits.ts";
-import { withEdits } from "../../repair/edit.ts";
+import { removeAttribute, setAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { knownRole, roleTokens } from "../../semantics/role.ts";
 import { roleRow, roleSynonyms, roles } from "../../semantics/tables/roles.ts";
@@ -24,7 +24,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (Object.hasOwn(roles, first)) {
     return failed(
       `"${first}" is an abstract role: it orders the other roles and may not be used. Browsers tell this as ${heard}.`,
-      withEdits("likely", "Take the role away, or use the role that says what it is.", [
+      withChanges("likely", "Take the role away, or use the role that says what it is.", [
         removeAttribute(element, "role"),
       ]),
       details,
@@ -34,8 +34,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   return failed(
     `There is no role "${first}". Browsers tell this as ${heard}.`,
     near === null
-      ? withEdits("likely", "Take the role away, or use one that exists.", [removeAttribute(element, "role")])
-      : withEdits("likely", `Probably "${near}" is meant.`, [setAttribute(element, "role", near)]),
+      ? withChanges("likely", "Take the role away, or use one that exists.", [
+          removeAttribute(element, "role"),
+        ])
+      : withChanges("likely", `Probably "${near}" is meant.`, [setAttribute(element, "role", near)]),
     details,
   );
 }

@@ -2,7 +2,7 @@ import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken, hasAttribute } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { allowedRoles } from "../../semantics/tables/allowed-roles.ts";
 import type { Check } from "../check.ts";

@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable, isTabbable } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";

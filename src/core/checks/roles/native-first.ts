@@ -1,9 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { removeAttribute } from "../../repair/attribute-edits.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
-import { renameElement } from "../../repair/rename-element.ts";
+import { removeAttribute, renameElement } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
@@ -51,8 +50,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     const tag = landmarkTag[role as keyof typeof landmarkTag];
     return failed(
       `This imitates ${imitated}: HTML has it.`,
-      withEdits("likely", `Write <${tag}> for <div role="${role}">.`, [
-        ...renameElement(element, tag),
+      withChanges("likely", `Write <${tag}> for <div role="${role}">.`, [
+        renameElement(element, tag),
         removeAttribute(element, "role"),
       ]),
       details,

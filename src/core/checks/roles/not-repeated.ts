@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { removeAttribute } from "../../repair/attribute-edits.ts";
-import { withEdits } from "../../repair/edit.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { roleTokens } from "../../semantics/role.ts";
 import type { Check } from "../check.ts";
@@ -19,7 +19,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     return passed;
   return failed(
     `A <${element.tag}> has the role ${role} by itself.`,
-    withEdits("safe", `Take role="${role}" away.`, [removeAttribute(element, "role")]),
+    withChanges("safe", `Take role="${role}" away.`, [removeAttribute(element, "role")]),
     { facts: { role }, ...at(element, "role") },
   );
 }

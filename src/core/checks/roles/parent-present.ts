@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeUnknown } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { containerOf, isInRequiredContext, ownersOf } from "../../semantics/required-context.ts";

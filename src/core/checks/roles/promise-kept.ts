@@ -2,8 +2,8 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeToken } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isFocusable, isTabbable } from "../../rendering/focusable.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
@@ -91,7 +91,7 @@ function judgeComposite(widget: ElementNode, scene: Scene, role: (typeof composi
   const repair =
     first === undefined
       ? ask('Give one of its items tabindex="0".')
-      : withEdits("likely", `Give its first item tabindex="0", and move that with the arrow keys.`, [
+      : withChanges("likely", `Give its first item tabindex="0", and move that with the arrow keys.`, [
           setAttribute(first, "tabindex", "0"),
         ]);
   const details = { facts: { role } };

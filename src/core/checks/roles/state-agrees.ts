@@ -2,8 +2,8 @@ import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeToken, hasAttribute } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { removeAttribute } from "../../repair/attribute-edits.ts";
-import { withEdits } from "../../repair/edit.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Check } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
 
@@ -44,7 +44,7 @@ function judge(element: ElementNode): Verdict {
   if (mayStandAlone.has(pair.state) && !is) return passed;
   return failed(
     `${pair.state}="${said}" says the opposite of what the element itself ${is ? `says with ${pair.native}` : "says: it is not"}${is ? "" : ` ${pair.native}`}.`,
-    withEdits("likely", `Take ${pair.state} away: the browser tells the state by itself.`, [
+    withChanges("likely", `Take ${pair.state} away: the browser tells the state by itself.`, [
       removeAttribute(element, pair.state),
     ]),
     { facts: { state: pair.state }, ...at(element, pair.state) },

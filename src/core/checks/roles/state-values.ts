@@ -2,8 +2,8 @@ import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, type Repair, together, withChanges } from "../../repair/repair.ts";
 import { type StateRow, stateRow } from "../../semantics/tables/states.ts";
 import type { Check } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
@@ -96,7 +96,7 @@ function repairFor(element: ElementNode, name: string, row: StateRow, text: stri
           tokens.filter((t) => t !== "undefined"),
         );
   if (guess != null)
-    return withEdits("likely", `Write ${attribute}="${guess}".`, [setAttribute(element, attribute, guess)]);
+    return withChanges("likely", `Write ${attribute}="${guess}".`, [setAttribute(element, attribute, guess)]);
   if (row.type === "number" || row.type === "integer") {
     return ask(
       row.type === "number"
@@ -126,11 +126,7 @@ function judge(element: ElementNode): Verdict {
   const [first] = faults;
   if (first === undefined) return seen ? passed : inapplicable;
   const message = faults.map(({ attribute, what }) => `${attribute} is ${what}.`).join(" ");
-  const repair =
-    faults.length === 1
-      ? first.repair
-      : { confidence: "ask" as const, summary: faults.map((f) => f.repair.summary).join(" "), edits: [] };
-  return failed(message, repair, {
+  return failed(message, together(faults.map((fault) => fault.repair)), {
     facts: { attribute: faults.map((f) => f.attribute).join(" ") },
     ...at(element, first.attribute),
   });

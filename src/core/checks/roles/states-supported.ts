@@ -2,8 +2,8 @@ import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { removeAttribute, renameAttribute } from "../../repair/attribute-edits.ts";
-import { ask, type Repair, withEdits } from "../../repair/edit.ts";
+import { removeAttribute, renameAttribute } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { supports } from "../../semantics/states.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
@@ -45,7 +45,7 @@ function faultOf(element: ElementNode, scene: Scene, attribute: string): Fault |
       message: `There is no attribute ${attribute}: nothing is told.`,
       repair:
         isFree && name !== "collapsed" && name !== "visible" && name !== "role"
-          ? withEdits("likely", `Write aria-${meant}.`, [
+          ? withChanges("likely", `Write aria-${meant}.`, [
               renameAttribute(element, attribute, `aria-${meant}`),
             ])
           : ask(
@@ -73,7 +73,7 @@ function faultOf(element: ElementNode, scene: Scene, attribute: string): Fault |
         ? ask(
             `Give the element the role that ${attribute} belongs to, or move it to the control it is about.`,
           )
-        : withEdits("likely", `Take ${attribute} away, or move it to the element it is about.`, [
+        : withChanges("likely", `Take ${attribute} away, or move it to the element it is about.`, [
             removeAttribute(element, attribute),
           ]),
   };

@@ -1,4 +1,4 @@
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { PageDigest } from "./digest.ts";
 import type { SiteCheck, SiteFinding } from "./site-check.ts";
 

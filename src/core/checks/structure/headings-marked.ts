@@ -2,7 +2,7 @@ import type { ElementNode, Node } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { writtenText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";

@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
-import { renameElement } from "../../repair/rename-element.ts";
+import { renameElement } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -22,8 +22,8 @@ function judge(heading: ElementNode, scene: Scene): Verdict {
   return failed(
     `This heading of level ${own.level} comes after one of level ${previous.level} ("${scene.name(previous.element).text}"): a level is passed over.`,
     /^h[1-6]$/.test(heading.tag) && !heading.attributes.has("aria-level")
-      ? withEdits("likely", `Make it <h${level}>, and set its size in the stylesheet.`, [
-          ...renameElement(heading, `h${level}`),
+      ? withChanges("likely", `Make it <h${level}>, and set its size in the stylesheet.`, [
+          renameElement(heading, `h${level}`),
         ])
       : ask(`Give it level ${level}.`),
     { facts: { level: own.level, before: previous.level } },

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import { isLandmarkRole } from "../../semantics/lists-by-kind.ts";

@@ -2,8 +2,8 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { isLanguageTag, meantLanguages } from "../../standards/language-subtags.ts";
 import type { Check } from "../check.ts";
@@ -20,7 +20,7 @@ function judge(part: ElementNode): Verdict {
     `"${tag}" is no language tag: this part is read in the voice of the rest.`,
     meant === undefined
       ? ask('Name the language of this part, as in lang="fr".')
-      : withEdits("likely", `Write lang="${meant}".`, [setAttribute(part, "lang", meant)]),
+      : withChanges("likely", `Write lang="${meant}".`, [setAttribute(part, "lang", meant)]),
     at(part, "lang"),
   );
 }

@@ -1,8 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeUnknown } from "../../document/written.ts";
 import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { isLanguageTag, meantLanguages } from "../../standards/language-subtags.ts";
 import type { Check } from "../check.ts";
@@ -19,7 +19,7 @@ function judge(root: ElementNode): Verdict {
     if (xml !== "" && isLanguageTag(xml) !== false) {
       return failed(
         `This page names its language in xml:lang only, which counts for nothing in HTML.`,
-        withEdits("safe", `Write lang="${xml}" too.`, [setAttribute(root, "lang", xml)]),
+        withChanges("safe", `Write lang="${xml}" too.`, [setAttribute(root, "lang", xml)]),
         details,
       );
     }
@@ -38,7 +38,7 @@ function judge(root: ElementNode): Verdict {
     `"${tag}" is no language tag.`,
     meant === undefined
       ? askForLanguage
-      : withEdits("likely", `Write lang="${meant}".`, [setAttribute(root, "lang", meant)]),
+      : withChanges("likely", `Write lang="${meant}".`, [setAttribute(root, "lang", meant)]),
     details,
   );
 }

@@ -2,8 +2,8 @@ import type { ElementNode, Node } from "../../document/node.ts";
 import { shortened } from "../../document/shortened.ts";
 import { attributeToken, writtenText } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
-import { renameElement } from "../../repair/rename-element.ts";
+import { renameElement } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { exposedByTag, isExposed } from "../exposed.ts";
@@ -66,7 +66,7 @@ function judgeList(list: ElementNode, scene: Scene): Verdict {
       isNested
         ? ask("Put the inner list into the <li> it belongs to, before its </li>.")
         : /^(?:div|p|span)$/.test(first.tag) && strays.length === 1
-          ? withEdits("likely", `Make it an <li>.`, [...renameElement(first, "li")])
+          ? withChanges("likely", `Make it an <li>.`, [renameElement(first, "li")])
           : ask(`Put it into an <li>, or out of the list.`),
       details,
     );

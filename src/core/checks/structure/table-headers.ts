@@ -9,8 +9,8 @@ import {
   writtenText,
 } from "../../document/written.ts";
 import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { ask, withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { automaticScope, type TableGrid, tableGrid, tableOf } from "../../semantics/table-headers.ts";
 import type { Check } from "../check.ts";
@@ -46,7 +46,7 @@ function judgeScope(header: ElementNode, scene: Scene): Verdict {
   const meant = written === null || written === "" ? null : nearestWord(written, scopes);
   if (meant !== null) {
     const isSame = meant.startsWith("row") === (automatic === "rowheader");
-    const repair = withEdits("likely", `Write scope="${meant}".`, [setAttribute(header, "scope", meant)]);
+    const repair = withChanges("likely", `Write scope="${meant}".`, [setAttribute(header, "scope", meant)]);
     // By its place it heads just what was meant: nothing is lost.
     return isSame && automatic !== null
       ? passed
@@ -62,7 +62,7 @@ function judgeScope(header: ElementNode, scene: Scene): Verdict {
     `Does "${textContent(header)}" head its column or its row? By its place browsers take it for neither.`,
     place === null
       ? ask('Say it: scope="col" or scope="row".')
-      : withEdits("likely", `Probably scope="${place}".`, [setAttribute(header, "scope", place)]),
+      : withChanges("likely", `Probably scope="${place}".`, [setAttribute(header, "scope", place)]),
     details,
   );
 }
@@ -85,7 +85,7 @@ function judgeReferences(cell: ElementNode, scene: Scene): Verdict {
     missing.includes(id) ? nearestWord(id, ids) : id,
   );
   const repair = fixed.every((id) => id !== null)
-    ? withEdits("likely", `Write headers="${fixed.join(" ")}".`, [
+    ? withChanges("likely", `Write headers="${fixed.join(" ")}".`, [
         setAttribute(cell, "headers", fixed.join(" ")),
       ])
     : ask(`Name the ids of its header cells: ${ids.slice(0, 6).join(", ") || "they have none yet"}.`);

@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { writtenText } from "../../document/written.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { type FixedTarget, fixedTargets } from "./fixed-size.ts";

@@ -1,8 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
 import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/attribute-edits.ts";
-import { withEdits } from "../../repair/edit.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 
@@ -56,7 +56,7 @@ function judge(meta: ElementNode): Verdict {
     .join(", ");
   return failed(
     `The page keeps people from zooming in: ${blocking.map((p) => p.written).join(", ")}.`,
-    withEdits("safe", `Leave it out: content="${rest}".`, [setAttribute(meta, "content", rest)]),
+    withChanges("safe", `Leave it out: content="${rest}".`, [setAttribute(meta, "content", rest)]),
     {
       facts: { content },
       ...at(meta, "content"),

@@ -4,7 +4,7 @@ import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
-import { ask } from "../../repair/edit.ts";
+import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 

@@ -1,0 +1,212 @@
+import path from "node:path";
+import { byFile, collide, type Edit, withEdits } from "../core/repair/edit.ts";
+import type { Confidence } from "../core/repair/repair.ts";
+import type { Host, Replaced } from "../host/host.ts";
+import { decodeText } from "../readers/html/decode.ts";
+import { editedBytes } from "../readers/html/encode.ts";
+import { type AuditAnswer, type AuditRequest, auditAnew, type FindingAnswer } from "./audit.ts";
+import { languageOf } from "./edited-host.ts";
+import { findingKey, Trial } from "./proved-repairs.ts";
+
+/** A finding with the edits that mend it. */
+export interface Mending {
+  readonly finding: FindingAnswer;
+  readonly edits: readonly Edit[];
+}
+
+/** Edits that are not made, and why. */
+export interface LeftOut {
+  readonly finding: FindingAnswer;
+  readonly reason: string;
+}
+
+/** One file before and after, in its own encoding. */
+export interface MendedFile {
+  /** As it is shown. */
+  readonly name: string;
+  /** Absolute; null for standard input. */
+  readonly path: string | null;
+  readonly before: Uint8Array;
+  readonly after: Uint8Array;
+  readonly mendings: readonly Mending[];
+}
+
+/** Edits that go together, and what they make of the files. */
+export interface MendPlan {
+  readonly mendings: readonly Mending[];
+  readonly leftOut: readonly LeftOut[];
+  readonly files: readonly MendedFile[];
+}
+
+/** The findings of an audit whose edits are chosen: of a confidence, and of some checks. */
+export const chosenMendings = (
+  { findings }: AuditAnswer,
+  confidences: ReadonlySet<Confidence>,
+  checks: ReadonlySet<string>,
+): readonly Mending[] =>
+  findings.flatMap((finding) => {
+    const { repair } = finding;
+    const isChosen =
+      finding.outcome === "failed" &&
+      checks.has(finding.check) &&
+      repair !== null &&
+      repair.edits.length > 0 &&
+      confidences.has(repair.confidence);
+    return isChosen ? [{ finding, edits: repair.edits }] : [];
+  });
+
+/** What an audit's findings come to while edits are gathered; nothing is written. */
+export class Mender {
+  readonly #answer: AuditAnswer;
+  readonly #host: Host;
+  readonly #stdinName: string;
+  readonly #trial: Trial;
+  readonly #refusals = new Map<string, string | null>();
+
+  constructor(answer: AuditAnswer, request: AuditRequest, host: Host) {
+    this.#answer = answer;
+    this.#host = host;
+    this.#stdinName = request.stdinName;
+    this.#trial = new Trial({ ...answer, auditAnew: auditAnew(request) }, host);
+  }
+
+  /** In a word why edits cannot be made in the files they are in; null where they can. */
+  async refusal(edits: readonly Edit[], forWriting: boolean): Promise<string | null> {
+    for (const file of byFile(edits).keys()) {
+      const key = `${file} ${forWriting}`;
+      if (!this.#refusals.has(key)) this.#refusals.set(key, await this.#refusalOf(file, forWriting));
+      const reason = this.#refusals.get(key);
+      if (reason != null) return reason;
+    }
+    return null;
+  }
+
+  async #refusalOf(file: string, forWriting: boolean): Promise<string | null> {
+    const { files, workingDirectory } = this.#host;
+    if (isGenerated(this.#answer.texts.text(file) ?? ""))
+      return `${file} says it is generated: mend what it is made from`;
+    if (file === this.#stdinName) return null;
+    const [real, tree] = [
+      await files.realPath(path.resolve(workingDirectory, file)),
+      await files.realPath(workingDirectory),
+    ];
+    if (real === null || tree === null) return `${file} is no longer there`;
+    const within = path.relative(tree, real);
+    if (within.startsWith("..") || path.isAbsolute(within))
+      return `${file} lies outside the working directory`;
+    if (within.split(path.sep).includes("node_modules")) return `${file} belongs to an installed package`;
+    const refused = forWriting ? await files.refusesWriting(real) : null;
+    return refused === null ? null : `${file} cannot be written: ${refused}`;
+  }
+
+  /** Whether edits, with others made, still leave the findings they are for; `harm` where something new fails. */
+  async outcome(mendings: readonly Mending[], made: readonly Mending[]): Promise<"gone" | "stays" | "harm"> {
+    const left = await this.#trial.left([...made, ...mendings].flatMap(({ edits }) => edits));
+    if (left === null) return "harm";
+    return mendings.some(({ finding }) => left.has(findingKey(finding))) ? "stays" : "gone";
+  }
+
+  /** Which findings are mended once edits are made. */
+  async goneWith(made: readonly Mending[]): Promise<ReadonlySet<FindingAnswer>> {
+    const edits = made.flatMap((one) => one.edits);
+    const left = made.length === 0 ? null : await this.#trial.left(edits);
+    if (left === null) return new Set();
+    const touched = new Set(this.#trial.unitsOf(edits).flatMap(({ pages }) => pages.map(({ name }) => name)));
+    const isSource = this.#trial.unitsOf(edits).some((unit) => unit.isSource);
+    return new Set(
+      this.#answer.findings.filter(
+        (finding) =>
+          (finding.components.length > 0 ? isSource : touched.has(finding.subject)) &&
+          !left.has(findingKey(finding)),
+      ),
+    );
+  }
+
+  /** Puts edits together: those that collide, do harm beside others or are in files that may not be changed are left out. */
+  async plan(chosen: readonly Mending[], forWriting: boolean): Promise<MendPlan> {
+    const leftOut: LeftOut[] = [];
+    let mendings: Mending[] = [];
+    for (const mending of chosen) {
+      const reason = (await this.refusal(mending.edits, forWriting)) ?? collision(mending, mendings);
+      if (reason === null) mendings.push(mending);
+      else leftOut.push({ finding: mending.finding, reason });
+    }
+    if (mendings.length > 0 && (await this.outcome(mendings, [])) !== "gone") {
+      const holding: Mending[] = [];
+      for (const mending of mendings) {
+        if ((await this.outcome([mending], holding)) === "gone") holding.push(mending);
+        else
+          leftOut.push({
+            finding: mending.finding,
+            reason: "beside the other edits it no longer holds: run again for it",
+          });
+      }
+      mendings = holding;
+    }
+    const files: MendedFile[] = [];
+    for (const [name, edits] of byFile(mendings.flatMap((one) => one.edits)))
+      files.push(await this.#file(name, edits, mendings));
+    return { mendings, leftOut, files };
+  }
+
+  async #file(name: string, edits: readonly Edit[], mendings: readonly Mending[]): Promise<MendedFile> {
+    const { files, workingDirectory } = this.#host;
+    const isInput = name === this.#stdinName;
+    const full = isInput ? null : await files.realPath(path.resolve(workingDirectory, name));
+    const read =
+      full === null ? { ok: true as const, bytes: await this.#host.standardInput() } : await files.read(full);
+    const bytes = read.ok ? read.bytes : null;
+    const decoded = bytes === null ? null : decodeText(bytes, name, languageOf(name));
+    const text = this.#answer.texts.text(name);
+    const after =
+      bytes === null || decoded?.ok !== true || decoded.value.text !== text
+        ? null
+        : editedBytes(bytes, languageOf(name), edits);
+    // Trials have read the same file and could make the same edits.
+    if (bytes === null || after === null) throw new FileChanged(name);
+    return {
+      name,
+      path: full,
+      before: bytes,
+      after,
+      mendings: mendings.filter((one) => one.edits.some(({ file }) => file === name)),
+    };
+  }
+}
+
+/** A file is not what it was when it was audited. */
+export class FileChanged extends Error {
+  constructor(file: string) {
+    super(`${file}: was changed while it was being audited. Nothing was changed; run again.`);
+  }
+}
+
+/** Writes what a plan comes to. Before anything is replaced, all of it is on the disk. */
+export const writePlan = ({ files }: MendPlan, host: Host): Promise<Replaced> =>
+  host.files.replaceWhole(
+    files.flatMap(({ path: file, before, after }) =>
+      file === null ? [] : [{ path: file, expected: before, bytes: after }],
+    ),
+  );
+
+function collision({ finding, edits }: Mending, made: readonly Mending[]): string | null {
+  const other = made.find((one) => one.edits.some((a) => edits.some((b) => collide(a, b))));
+  if (other === undefined) return null;
+  const at = other.finding.source;
+  return `another edit changes the same text (${other.finding.check}${at === null || finding.source?.line === at.line ? "" : `, line ${at.line}`}): run again for it`;
+}
+
+/** What files that are made by a program say of themselves at their head. */
+const isGenerated = (text: string): boolean =>
+  /@generated\b|\bdo not edit\b|\bauto-?generated (?:by|from|file)\b|<!--\s*generated (?:by|from)\b|^\s*(?:\/\/|\/\*+)\s*generated (?:by|from)\b/im.test(
+    text.slice(0, HEAD),
+  );
+
+const HEAD = 1000;
+
+/** The text of a file once the edits of some findings are made; null where it was not read. */
+export function mendedText(answer: AuditAnswer, file: string, mendings: readonly Mending[]): string | null {
+  const text = answer.texts.text(file);
+  const edits = byFile(mendings.flatMap((one) => one.edits)).get(file) ?? [];
+  return text === null ? null : withEdits(text, edits);
+}

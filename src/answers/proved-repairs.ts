@@ -1,0 +1,235 @@
+import { byFile, collide, type Edit, originalPlaces } from "../core/repair/edit.ts";
+import { isUntouchedApartFrom } from "../core/repair/untouched.ts";
+import type { Host } from "../host/host.ts";
+import { editedHost } from "./edited-host.ts";
+import type { SourceTexts } from "./element-answer.ts";
+import type { FindingAnswer } from "./finding-answer.ts";
+import { parsedFile } from "./parsed-file.ts";
+import { withoutEdits } from "./repair-answer.ts";
+import type { PageFile } from "./targets.ts";
+
+/** What is audited together: one page, or all the components of a run. */
+export interface AuditedUnit {
+  readonly pages: readonly PageFile[];
+  /** Every file that has a part in it, as it is shown. */
+  readonly files: ReadonlySet<string>;
+  readonly elements: number;
+  readonly isSource: boolean;
+}
+
+/** Audits some pages anew in another world. */
+export type AuditAnew = (
+  pages: readonly PageFile[],
+  host: Host,
+) => Promise<{
+  readonly findings: readonly FindingAnswer[];
+  readonly incomplete: boolean;
+  readonly texts: SourceTexts;
+}>;
+
+/** An audit that edits are tried on. */
+export interface TrialRequest {
+  readonly findings: readonly FindingAnswer[];
+  readonly units: readonly AuditedUnit[];
+  readonly texts: SourceTexts;
+  readonly incomplete: boolean;
+  readonly auditAnew: AuditAnew;
+}
+
+export interface ProofRequest extends TrialRequest {
+  /** Whether the edits of a finding were tried before and hold. */
+  readonly isTried: (finding: FindingAnswer) => boolean;
+  /** How many elements may be audited anew, each time counted; a trial of every edit together is always made. */
+  readonly effort: number;
+}
+
+/** What a trial costs beside the elements it looks at, in elements. */
+const TRIAL = 100;
+
+/** Edits that belong together, and the findings they are to mend. */
+interface Candidate {
+  readonly edits: readonly Edit[];
+  readonly findings: readonly FindingAnswer[];
+}
+
+/**
+ * Findings with the edits that hold: the edited text was audited, the finding is gone, nothing else fails that did not,
+ * and the file parses to what it was apart from the edit. As many edits are tried at once as the effort allows for; what
+ * fails together is parted and tried again.
+ */
+export async function provedRepairs(request: ProofRequest, host: Host): Promise<readonly FindingAnswer[]> {
+  const held = await new Proof(request, host).run();
+  return request.findings.map((finding) =>
+    finding.repair === null ||
+    finding.repair.edits.length === 0 ||
+    held.has(finding) ||
+    request.isTried(finding)
+      ? finding
+      : { ...finding, repair: { ...withoutEdits(finding.repair.summary), words: finding.repair.words } },
+  );
+}
+
+/** Where a finding is, the same before an edit and after it. */
+export const findingKey = (
+  { check, components, subject, element, span }: FindingAnswer,
+  original: (file: string, offset: number) => string = (_, offset) => String(offset),
+): string => {
+  // What components show is told once, whichever root shows it first.
+  const page = components.length > 0 ? "" : subject;
+  const place = span === null ? element.path : `${span.file} ${original(span.file, span.start)}`;
+  return `${check} ${page} ${place}`;
+};
+
+/** Makes edits in memory and audits again. */
+export class Trial {
+  readonly #request: TrialRequest;
+  readonly #host: Host;
+  readonly #failing: ReadonlySet<string>;
+  readonly #parsed = new Map<string, unknown>();
+
+  constructor(request: TrialRequest, host: Host) {
+    this.#request = request;
+    this.#host = host;
+    this.#failing = new Set(
+      request.findings.filter(({ outcome }) => outcome === "failed").map((finding) => findingKey(finding)),
+    );
+  }
+
+  /** What reads one of the files of some edits. */
+  unitsOf(edits: readonly Edit[]): readonly AuditedUnit[] {
+    const files = new Set(edits.map(({ file }) => file));
+    return this.#request.units.filter((unit) => [...files].some((file) => unit.files.has(file)));
+  }
+
+  /** The keys of what is still found once edits are made; null where they do harm. */
+  async left(edits: readonly Edit[]): Promise<ReadonlySet<string> | null> {
+    const { auditAnew, incomplete } = this.#request;
+    const units = this.unitsOf(edits);
+    const pages = units.flatMap((unit) => unit.pages);
+    const stdinName = pages.find(({ path }) => path === null)?.name ?? null;
+    const edited = await editedHost(edits, this.#host, stdinName);
+    if (edited === null) return null;
+    const after = await auditAnew(pages, edited);
+    if (after.incomplete && !incomplete) return null;
+    const files = byFile(edits);
+    const places = new Map([...files].map(([file, own]) => [file, originalPlaces(own)] as const));
+    const original = (file: string, offset: number): string => {
+      const place = places.get(file)?.(offset);
+      return place === undefined ? String(offset) : `${place.offset}${place.isNew ? " new" : ""}`;
+    };
+    const left = new Set<string>();
+    for (const finding of after.findings) {
+      const key = findingKey(finding, original);
+      if (finding.outcome === "failed" && !this.#failing.has(key)) return null;
+      left.add(key);
+    }
+    for (const [file, own] of files)
+      if (!(await this.#isUntouched(file, own, after.texts, units))) return null;
+    return left;
+  }
+
+  async #isUntouched(
+    file: string,
+    edits: readonly Edit[],
+    after: SourceTexts,
+    units: readonly AuditedUnit[],
+  ): Promise<boolean> {
+    const before = this.#request.texts.text(file);
+    const edited = after.text(file);
+    if (before === null || edited === null) return false;
+    const isSource = units.some((unit) => unit.isSource && unit.files.has(file));
+    if (!this.#parsed.has(file)) this.#parsed.set(file, await parsedFile(file, before, isSource));
+    return isUntouchedApartFrom(this.#parsed.get(file), await parsedFile(file, edited, isSource), edits);
+  }
+}
+
+/** Tries the edits of every finding, as many at once as the effort allows for. */
+class Proof {
+  readonly #request: ProofRequest;
+  readonly #trial: Trial;
+  readonly #held = new Set<FindingAnswer>();
+  #effort: number;
+
+  constructor(request: ProofRequest, host: Host) {
+    this.#request = request;
+    this.#trial = new Trial(request, host);
+    this.#effort = request.effort;
+  }
+
+  async run(): Promise<ReadonlySet<FindingAnswer>> {
+    const { findings, isTried, effort } = this.#request;
+    const groups = this.#grouped(candidatesIn(findings.filter((finding) => !isTried(finding))));
+    const once = groups.reduce((sum, { cost }) => sum + cost, 0);
+    const trials = Math.max(1, Math.floor(effort / Math.max(1, once)));
+    for (const { cost, candidates } of groups) {
+      const size = Math.ceil(candidates.length / trials);
+      for (let at = 0; at < candidates.length; at += size)
+        await this.#prove(candidates.slice(at, at + size), cost);
+    }
+    return this.#held;
+  }
+
+  /** Candidates by the pages they may change, and what it costs to audit those. */
+  #grouped(candidates: readonly Candidate[]) {
+    const groups = new Map<string, { readonly cost: number; readonly candidates: Candidate[] }>();
+    for (const candidate of candidates) {
+      const units = this.#trial.unitsOf(candidate.edits);
+      const key = units.map((unit) => this.#request.units.indexOf(unit)).join(" ");
+      const known = groups.get(key);
+      if (known !== undefined) known.candidates.push(candidate);
+      else
+        groups.set(key, {
+          cost: units.reduce((sum, { elements }) => sum + elements + TRIAL, 0),
+          candidates: [candidate],
+        });
+    }
+    return [...groups.values()];
+  }
+
+  async #prove(candidates: readonly Candidate[], cost: number): Promise<void> {
+    const [together, apart] = withoutCollisions(candidates);
+    if (apart.length > 0) await this.#prove(apart, cost);
+    this.#effort -= cost;
+    const left = await this.#trial.left(together.flatMap(({ edits }) => edits));
+    if (left !== null) {
+      for (const finding of together.flatMap(({ findings }) => findings))
+        if (!left.has(findingKey(finding))) this.#held.add(finding);
+      return;
+    }
+    if (together.length === 1 || this.#effort <= 0) return;
+    const half = Math.ceil(together.length / 2);
+    await this.#prove(together.slice(0, half), cost);
+    await this.#prove(together.slice(half), cost);
+  }
+}
+
+/** The edits that findings offer, each once. */
+function candidatesIn(findings: readonly FindingAnswer[]): readonly Candidate[] {
+  const candidates = new Map<string, { edits: readonly Edit[]; findings: FindingAnswer[] }>();
+  for (const finding of findings) {
+    const edits = finding.repair?.edits ?? [];
+    if (edits.length === 0) continue;
+    const key = JSON.stringify(edits);
+    const known = candidates.get(key);
+    if (known === undefined) candidates.set(key, { edits, findings: [finding] });
+    else known.findings.push(finding);
+  }
+  return [...candidates.values()];
+}
+
+/** Those that can be made together, the first of each two that collide; and the others. */
+export function withoutCollisions<T extends { readonly edits: readonly Edit[] }>(
+  candidates: readonly T[],
+): readonly [together: readonly T[], apart: readonly T[]] {
+  const made: Edit[] = [];
+  const together: T[] = [];
+  const apart: T[] = [];
+  for (const candidate of candidates) {
+    if (candidate.edits.some((edit) => made.some((other) => collide(edit, other)))) apart.push(candidate);
+    else {
+      together.push(candidate);
+      made.push(...candidate.edits);
+    }
+  }
+  return [together, apart];
+}

@@ -1,0 +1,114 @@
+import type { ElementNode, Span, TextNode } from "../document/node.ts";
+
+/** An element to be put into source. */
+export interface Markup {
+  readonly tag: string;
+  /** Attributes in order; null for one that is there without a value. */
+  readonly attributes?: Readonly<Record<string, string | null>>;
+  readonly text?: string;
+}
+
+/** What is to become of the source, in the terms of the document; how it is written depends on the file. */
+export type Change =
+  | {
+      readonly kind: "set attribute";
+      readonly element: ElementNode;
+      readonly name: string;
+      /** Null for an attribute that is there without a value. */
+      readonly value: string | null;
+    }
+  | { readonly kind: "remove attribute"; readonly element: ElementNode; readonly name: string }
+  | {
+      readonly kind: "rename attribute";
+      readonly element: ElementNode;
+      readonly name: string;
+      readonly to: string;
+    }
+  | { readonly kind: "rename element"; readonly element: ElementNode; readonly to: string }
+  | { readonly kind: "replace text"; readonly source: Span; readonly text: string }
+  | {
+      readonly kind: "insert";
+      readonly where: "before" | "first" | "last" | "after";
+      readonly element: ElementNode;
+      readonly markup: Markup;
+    }
+  | {
+      readonly kind: "wrap";
+      readonly first: ElementNode | TextNode;
+      readonly last: ElementNode | TextNode;
+      readonly around: Markup;
+      /** What comes first inside. */
+      readonly lead: Markup | null;
+    }
+  | { readonly kind: "set words"; readonly element: ElementNode; readonly text: string }
+  | { readonly kind: "remove element"; readonly element: ElementNode }
+  | {
+      readonly kind: "add declarations";
+      readonly element: ElementNode;
+      /** Declarations of CSS by property, for the style attribute. */
+      readonly declarations: Readonly<Record<string, string>>;
+    };
+
+/** Sets an attribute: its value where it stands, else after the others; null for one without a value. */
+export const setAttribute = (element: ElementNode, name: string, value: string | null): Change => ({
+  kind: "set attribute",
+  element,
+  name,
+  value,
+});
+
+/** Takes an attribute away, with the white space before it. */
+export const removeAttribute = (element: ElementNode, name: string): Change => ({
+  kind: "remove attribute",
+  element,
+  name,
+});
+
+/** Gives an attribute another name and keeps its value as written. */
+export const renameAttribute = (element: ElementNode, name: string, to: string): Change => ({
+  kind: "rename attribute",
+  element,
+  name,
+  to,
+});
+
+/** Gives an element another name in its start and its end tag. */
+export const renameElement = (element: ElementNode, to: string): Change => ({
+  kind: "rename element",
+  element,
+  to,
+});
+
+/** Writes other text in place of a stretch of source, as it is. */
+export const replaceText = (source: Span, text: string): Change => ({ kind: "replace text", source, text });
+
+/** Puts an element beside another, or into it. */
+export const insert = (
+  where: "before" | "first" | "last" | "after",
+  element: ElementNode,
+  markup: Markup,
+): Change => ({ kind: "insert", where, element, markup });
+
+/** Puts an element around one node, or several that follow one another in one parent. */
+export const wrap = (
+  first: ElementNode | TextNode,
+  last: ElementNode | TextNode,
+  around: Markup,
+  lead: Markup | null = null,
+): Change => ({ kind: "wrap", first, last, around, lead });
+
+/** Gives an element words for all its content. */
+export const setWords = (element: ElementNode, text: string): Change => ({
+  kind: "set words",
+  element,
+  text,
+});
+
+/** Takes an element away with all that is in it. */
+export const removeElement = (element: ElementNode): Change => ({ kind: "remove element", element });
+
+/** Adds declarations to the style attribute. */
+export const addDeclarations = (
+  element: ElementNode,
+  declarations: Readonly<Record<string, string>>,
+): Change => ({ kind: "add declarations", element, declarations });
