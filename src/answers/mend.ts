@@ -35,6 +35,8 @@ export interface MendedFile {
 export interface MendPlan {
   readonly mendings: readonly Mending[];
   readonly leftOut: readonly LeftOut[];
+  /** All findings that are mended by it, also those whose own edits were not wanted for it. */
+  readonly gone: ReadonlySet<FindingAnswer>;
   readonly files: readonly MendedFile[];
 }
 
@@ -146,7 +148,8 @@ export class Mender {
     const files: MendedFile[] = [];
     for (const [name, edits] of byFile(mendings.flatMap((one) => one.edits)))
       files.push(await this.#file(name, edits, mendings));
-    return { mendings, leftOut, files };
+    const gone = await this.goneWith(mendings);
+    return { mendings, leftOut: leftOut.filter(({ finding }) => !gone.has(finding)), gone, files };
   }
 
   async #file(name: string, edits: readonly Edit[], mendings: readonly Mending[]): Promise<MendedFile> {
@@ -210,3 +213,26 @@ export function mendedText(answer: AuditAnswer, file: string, mendings: readonly
   const edits = byFile(mendings.flatMap((one) => one.edits)).get(file) ?? [];
   return text === null ? null : withEdits(text, edits);
 }
+
+/** What the findings that are left are waiting for. */
+export interface Waiting {
+  /** An edit that wants a look first. */
+  readonly likely: number;
+  /** Words that only a person knows. */
+  readonly words: number;
+  /** A person who looks. */
+  readonly look: number;
+}
+
+export function waitingOf(findings: readonly FindingAnswer[]): Waiting {
+  const failed = findings.filter(({ outcome }) => outcome === "failed");
+  const likely = failed.filter(({ repair }) => (repair?.edits.length ?? 0) > 0).length;
+  const words = failed.filter(
+    ({ repair }) => repair !== null && repair.edits.length === 0 && repair.words !== null,
+  ).length;
+  return { likely, words, look: failed.length - likely - words };
+}
+
+/** What waits once a plan is carried out. */
+export const waitingAfter = ({ findings }: AuditAnswer, { gone }: MendPlan): Waiting =>
+  waitingOf(findings.filter((finding) => !gone.has(finding)));

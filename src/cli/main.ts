@@ -8,6 +8,7 @@ import { demoCommand } from "./demo.ts";
 import { explainCommand } from "./explain.ts";
 import { hearCommand } from "./hear.ts";
 import { initCommand } from "./init.ts";
+import { mendCommand } from "./mend.ts";
 import { treeCommand } from "./tree.ts";
 import { packageVersion } from "./version.ts";
 import { walkCommand } from "./walk.ts";
@@ -18,6 +19,7 @@ const commands = [
   hearCommand,
   walkCommand,
   contrastCommand,
+  mendCommand,
   explainCommand,
   initCommand,
   demoCommand,

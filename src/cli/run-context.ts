@@ -41,11 +41,15 @@ export function complain(message: string): void {
 }
 
 /** Writes the answer where it was asked for, whole; pieces go to standard output as they come. False when it could not. */
-export async function deliver(pieces: Iterable<string>, args: PrintArguments, host: Host): Promise<boolean> {
+export async function deliver(
+  pieces: Iterable<string | Uint8Array>,
+  args: PrintArguments,
+  host: Host,
+): Promise<boolean> {
   if (args.output !== undefined) {
     const reason = await host.files.writeWhole(
       path.resolve(host.workingDirectory, args.output),
-      [...pieces].join(""),
+      Buffer.concat([...pieces].map((piece) => Buffer.from(piece))),
     );
     if (reason === null) return true;
     complain(`${args.output}: could not be written (${reason}). Nothing was changed.`);

@@ -26,6 +26,7 @@ export type Change =
     }
   | { readonly kind: "rename element"; readonly element: ElementNode; readonly to: string }
   | { readonly kind: "replace text"; readonly source: Span; readonly text: string }
+  | { readonly kind: "remove declaration"; readonly source: Span }
   | {
       readonly kind: "insert";
       readonly where: "before" | "first" | "last" | "after";
@@ -81,6 +82,9 @@ export const renameElement = (element: ElementNode, to: string): Change => ({
 
 /** Writes other text in place of a stretch of source, as it is. */
 export const replaceText = (source: Span, text: string): Change => ({ kind: "replace text", source, text });
+
+/** Takes a declaration of CSS away, with the semicolon after it. */
+export const removeDeclaration = (source: Span): Change => ({ kind: "remove declaration", source });
 
 /** Puts an element beside another, or into it. */
 export const insert = (

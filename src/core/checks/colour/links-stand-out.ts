@@ -7,7 +7,8 @@ import { hasAttribute, writtenText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { paintedText } from "../../rendering/painted.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
-import { ask } from "../../repair/repair.ts";
+import { replaceText } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { SchemeView } from "../../scene/schemes.ts";
@@ -126,7 +127,7 @@ function judgeIn(view: SchemeView, link: ElementNode, around: ElementNode): Verd
   if (ratio < NEEDED) {
     return failed(
       `Only its colour tells this link from the text around it, and the two differ by ${shownRatio(ratio)}, ${toHex(mine.text)} beside ${toHex(theirs.text)}.`,
-      ask("Underline links in running text: a { text-decoration: underline }."),
+      underlined(view, link),
       {
         facts,
         origins: originsOf("foreground", own.foreground),
@@ -148,6 +149,15 @@ function judgeIn(view: SchemeView, link: ElementNode, around: ElementNode): Verd
       );
   }
   return { outcome: "passed", facts };
+}
+
+/** The declaration that took the line away gives it back. */
+function underlined({ page }: SchemeView, link: ElementNode): Repair {
+  const summary = "Underline links in running text: a { text-decoration: underline }.";
+  const line = page.styles.value(link, "text-decoration-line");
+  return line?.declared != null && line.block?.origin === "author" && line.declared.replaceable
+    ? withChanges("likely", summary, [replaceText(line.declared.valueSource, "underline")])
+    : ask(summary);
 }
 
 function isDecorated(

@@ -9,6 +9,7 @@ import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { elementsInside, exposedWithAria, isShown } from "../exposed.ts";
+import { idOf } from "../names/label-edits.ts";
 
 const invalid = (scene: Scene): readonly ElementNode[] =>
   exposedWithAria(scene).filter((element) => {
@@ -34,18 +35,27 @@ function judge(field: ElementNode, scene: Scene): Verdict {
       ask("Write what is wrong beside the field, give that an id, and name it in aria-describedby."),
     );
   const text = textContent(message);
-  const id = attributeText(message, "id");
+  const { id, changes } = idOf(
+    scene,
+    message,
+    `${attributeText(field, "id") ?? attributeText(field, "name") ?? "field"} error`,
+  );
   return failed(
     `The message "${shortened(text, 60)}" is not connected to its field.`,
-    id === null || id === ""
-      ? ask("Give the message an id, and name it in aria-describedby of the field.")
-      : withChanges("likely", `Connect them: aria-describedby="${id}".`, [
-          setAttribute(
-            field,
-            "aria-describedby",
-            [attributeText(field, "aria-describedby"), id].filter((x) => x !== null && x !== "").join(" "),
-          ),
-        ]),
+    withChanges(
+      "likely",
+      changes.length > 0
+        ? "Give the message an id, and name it in aria-describedby of the field."
+        : `Connect them: aria-describedby="${id}".`,
+      [
+        ...changes,
+        setAttribute(
+          field,
+          "aria-describedby",
+          [attributeText(field, "aria-describedby"), id].filter((x) => x !== null && x !== "").join(" "),
+        ),
+      ],
+    ),
     { facts: { message: text } },
   );
 }

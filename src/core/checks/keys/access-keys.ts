@@ -1,7 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -30,8 +31,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (href !== null && href === attributeText(first, "href")) return passed;
   return failed(
     `The access key "${key}" belongs to "${scene.name(first).text}" already: which of them it reaches is chance.`,
-    ask(
+    withChanges(
+      "likely",
       "Give each its own key; or none, as access keys collide with those of browsers and assistive technology.",
+      [removeAttribute(element, "accesskey")],
     ),
     { facts: { key }, ...at(element, "accesskey") },
   );

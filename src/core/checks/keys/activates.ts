@@ -3,8 +3,9 @@ import { pointerHandlerOf } from "../../document/pointer-handler.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isTabbable } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/repair.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
+import { asButton } from "../as-button.ts";
 import type { Check } from "../check.ts";
 import { elementsAround } from "../exposed.ts";
 import { scriptsMay } from "../scripts.ts";
@@ -49,7 +50,9 @@ function judge(element: ElementNode, scene: Scene): Verdict {
         );
   if (listensForKeys(element)) return passed;
   for (const up of elementsAround(scene, element)) if (listensForKeys(up)) return passed;
-  const repair = ask('Make it a <button type="button">, or call the same code on Enter and Space.');
+  const changes = asButton(scene, element);
+  const summary = 'Make it a <button type="button">, or call the same code on Enter and Space.';
+  const repair = changes === null ? ask(summary) : withChanges("likely", summary, changes);
   const details = { facts: { handler } };
   return scriptsMay(scene, /key(?:down|up|press)/)
     ? cantTell("A click does something here. Do Enter and Space do the same?", repair, details)

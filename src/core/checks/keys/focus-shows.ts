@@ -1,6 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { removeDeclaration } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { originsOf } from "../contrast/suggest-colour.ts";
@@ -10,11 +11,13 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
   if (!scene.stylesKnown) return inapplicable;
   if (focusMarkOf(scene, stop).kind !== "none") return passed;
   const outline = scene.page.styles.value(stop, "outline-style", { kind: "focus", element: stop });
+  const summary =
+    "Leave the outline, or draw another mark: :focus-visible { outline: 2px solid; outline-offset: 2px }.";
   return failed(
     "Nothing shows when this has focus: its outline is taken away and nothing takes its place.",
-    ask(
-      "Leave the outline, or draw another mark: :focus-visible { outline: 2px solid; outline-offset: 2px }.",
-    ),
+    outline?.declared == null || outline.block?.origin !== "author"
+      ? ask(summary)
+      : withChanges("likely", summary, [removeDeclaration(outline.declared.source)]),
     {
       origins: originsOf("outline", outline),
       cause: `outline ${outline?.declared?.source.file ?? ""} ${outline?.declared?.source.start ?? ""}`,

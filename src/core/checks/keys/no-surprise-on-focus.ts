@@ -1,7 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/repair.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { changesContext, handlerText, isConditional, withHandlers } from "./handlers.ts";
@@ -14,7 +15,9 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (/\bthis\.blur\s*\(/.test(code) && !isConditional(code))
     return failed(
       "This gives focus away as soon as it has it: no key can use it.",
-      ask("Take this.blur() away; style :focus if the mark is unwanted."),
+      withChanges("likely", "Take this.blur() away; style :focus if the mark is unwanted.", [
+        removeAttribute(element, `on${event}`),
+      ]),
       { ...details, criteria: ["3.2.1"] },
     );
   if (!changesContext.test(code)) return passed;

@@ -1,7 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isTabbable } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/repair.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { handlerText, isConditional, withHandlers } from "./handlers.ts";
@@ -16,8 +17,13 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     const code = handlerText(element, event);
     if (code === null || !takesFocusBack.test(code)) continue;
     const details = { facts: { handler: code }, ...at(element, `on${event}`) };
-    const repair = ask("Say beside the field what is wrong with it, and let people leave it.");
     const isSelf = /\bthis\.(?:focus|select)\s*\(/.test(code);
+    const summary = "Say beside the field what is wrong with it, and let people leave it.";
+    // A handler that does nothing else is the trap itself.
+    const isAll = /^this\.(?:focus|select)\(\)\s*;?$/.test(code);
+    const repair = isAll
+      ? withChanges("likely", summary, [removeAttribute(element, `on${event}`)])
+      : ask(summary);
     return isSelf && !isConditional(code)
       ? failed(
           "Leaving this brings focus straight back to it: there is no way out by keyboard.",
@@ -36,7 +42,9 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (dropsEveryKey.test(code))
     return failed(
       "Every key is swallowed here, Tab too: there is no way out by keyboard.",
-      ask("Let Tab and Escape pass; stop only the keys that are used."),
+      withChanges("likely", "Let Tab and Escape pass; stop only the keys that are used.", [
+        removeAttribute(element, "onkeydown"),
+      ]),
       details,
     );
   return passed;

@@ -3,10 +3,12 @@ import type { ElementNode } from "../../document/node.ts";
 import { pointerHandlerOf } from "../../document/pointer-handler.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isFocusable, isTabbable, tabindexOf } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/repair.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
+import { asButton } from "../as-button.ts";
 import type { Check } from "../check.ts";
 import { withHandlers } from "./handlers.ts";
 
@@ -75,22 +77,38 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (tabindexOf(element) !== null) {
     return failed(
       "This can be clicked, but Tab never stops at it: tabindex takes it out of the order.",
-      ask('Take tabindex="-1" away, unless a script moves focus here.'),
+      withChanges("likely", 'Take tabindex="-1" away, unless a script moves focus here.', [
+        removeAttribute(element, "tabindex"),
+      ]),
       { facts: { handler } },
     );
   }
   if (element.tag === "a")
     return failed(
       "This link has no address: it can be clicked, but Tab passes it by.",
-      ask("Give it href where it leads, or make it a <button> if it does something here."),
+      orButton(
+        scene,
+        element,
+        "Give it href where it leads, or make it a <button> if it does something here.",
+      ),
       { facts: { handler } },
     );
   const called = own === "" ? "" : ` "${own}"`;
   return failed(
     `This <${element.tag}>${called} can be clicked, but takes no focus.`,
-    ask('Make it a <button type="button">: it takes focus and answers Enter and Space by itself.'),
+    orButton(
+      scene,
+      element,
+      'Make it a <button type="button">: it takes focus and answers Enter and Space by itself.',
+    ),
     { facts: { handler }, cause: `no focus ${index.record(element).order}` },
   );
+}
+
+/** Made a button where it can be one. */
+function orButton(scene: Scene, element: ElementNode, summary: string): Repair {
+  const changes = asButton(scene, element);
+  return changes === null ? ask(summary) : withChanges("likely", summary, changes);
 }
 
 /** What can be done from some place that Tab reaches. */

@@ -3,11 +3,14 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
-import { ask, withChanges } from "../../repair/repair.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";
+import { freshId } from "../fresh-id.ts";
+import { idOf } from "../names/label-edits.ts";
 import { scriptsMay } from "../scripts.ts";
+import { mainMarked } from "../structure/main-part.ts";
 import { fragmentTarget, skipLinks } from "./skip-link.ts";
 
 function judge(link: ElementNode, scene: Scene): Verdict {
@@ -29,7 +32,7 @@ function judge(link: ElementNode, scene: Scene): Verdict {
         )
       : failed(
           "This skip link leads to the top of the page, where one is already.",
-          ask('Point it at the content: href="#content", and give the content that id.'),
+          pointedAtMain(scene, link),
           details,
         );
   if (target !== null && target !== "top") {
@@ -55,9 +58,31 @@ function judge(link: ElementNode, scene: Scene): Verdict {
         ? withChanges("likely", `Give the main content id="${href.slice(1)}".`, [
             setAttribute(main, "id", href.slice(1)),
           ])
-        : ask(`Give the start of the content id="${href.slice(1)}".`),
+        : orMain(scene, href.slice(1)),
     details,
   );
+}
+
+/** The content is marked as the main part, with the id that the link names. */
+function orMain(scene: Scene, id: string): Repair {
+  const summary = `Give the start of the content id="${id}".`;
+  const changes = mainMarked(scene, id);
+  return changes === null ? ask(summary) : withChanges("likely", summary, changes);
+}
+
+/** The link is pointed at the main part, which is given an id where it has none. */
+function pointedAtMain(scene: Scene, link: ElementNode): Repair {
+  const summary = 'Point it at the content: href="#content", and give the content that id.';
+  const [main] = exposedByRole(scene, "main");
+  if (main === undefined) {
+    const id = freshId(scene, link, "content");
+    const changes = mainMarked(scene, id);
+    return changes === null
+      ? ask(summary)
+      : withChanges("likely", summary, [setAttribute(link, "href", `#${id}`), ...changes]);
+  }
+  const { id, changes } = idOf(scene, main, "content");
+  return withChanges("likely", summary, [setAttribute(link, "href", `#${id}`), ...changes]);
 }
 
 export const skipArrives = {

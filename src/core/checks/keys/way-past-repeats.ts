@@ -1,10 +1,11 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { elementsAround, elementsInside, exposedByRole, sureStops } from "../exposed.ts";
+import { mainMarked } from "../structure/main-part.ts";
 import { fragmentTarget, skipLinks } from "./skip-link.ts";
 
 /** How many links in one place make a menu that it is worth to have a way past. */
@@ -28,9 +29,13 @@ function judge(_: ElementNode, scene: Scene): Verdict {
   );
   if (menu === null) return inapplicable;
   const links = [...elementsInside(scene, menu)].filter((e) => e.tag === "a").length;
-  const repair = ask(
-    "Put the content into <main>, and give it headings; a skip link at the top helps those who see and use the keyboard.",
-  );
+  const summary =
+    "Put the content into <main>, and give it headings; a skip link at the top helps those who see and use the keyboard.";
+  const lost = skips
+    .map((link) => attributeText(link, "href")?.trim().slice(1) ?? "")
+    .find((id) => id !== "");
+  const changes = mainMarked(scene, lost ?? null);
+  const repair = changes === null ? ask(summary) : withChanges("likely", summary, changes);
   const details = { facts: { links } };
   const isNamedMenu = calledMenu.test(
     `${attributeText(menu, "class") ?? ""} ${attributeText(menu, "id") ?? ""}`,

@@ -2,7 +2,8 @@ import { NO } from "../../css/certainty.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { hasAttribute } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { removeAttribute, setAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 
@@ -17,7 +18,14 @@ const media = (scene: Scene): readonly ElementNode[] =>
 
 function judge(element: ElementNode): Verdict {
   if (hasAttribute(element, "muted")) return passed;
-  const repair = ask("Take autoplay away, or add muted and let people turn the sound on.");
+  const repair = withChanges(
+    "likely",
+    "Take autoplay away, or add muted and let people turn the sound on.",
+    // Without autoplay there must be a way to start it.
+    hasAttribute(element, "controls")
+      ? [removeAttribute(element, "autoplay")]
+      : [removeAttribute(element, "autoplay"), setAttribute(element, "controls", null)],
+  );
   if (hasAttribute(element, "controls"))
     return cantTell(
       "This plays by itself. Is its sound over within three seconds, or is the way to stop it the first thing on the page?",

@@ -1,7 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, hasAttribute } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { renameElement } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { elementsAround, exposedByTag, isShown } from "../exposed.ts";
@@ -35,7 +36,9 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 function judgeMarquee(marquee: ElementNode): Verdict {
   const rounds = Number.parseInt(attributeText(marquee, "loop") ?? "-1", 10);
-  const repair = ask("Write the text as it is, without moving it.");
+  const repair = withChanges("likely", "Write the text as it is, without moving it.", [
+    renameElement(marquee, "div"),
+  ]);
   return rounds > 0 || hasAttribute(marquee, "onmouseover") || hasAttribute(marquee, "onfocus")
     ? cantTell(
         "This text runs across the page. Is it over within five seconds, or can people stop it?",

@@ -4,7 +4,8 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask, type Repair } from "../../repair/repair.ts";
+import { type Change, setAttribute, setWords } from "../../repair/change.ts";
+import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
@@ -12,6 +13,7 @@ import type { CriterionNumber } from "../../standards/criteria.ts";
 import type { Check } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 import { holdsUnknownContent, isUnnamed } from "../shown-name.ts";
+import { wordsFrom } from "../words-from.ts";
 import { pictureCause } from "./picture-cause.ts";
 
 const actions = new Set<Role>([
@@ -45,25 +47,46 @@ function* namedActions(scene: Scene): Iterable<ElementNode> {
 
 function repairFor(scene: Scene, action: ElementNode, word: string): Repair {
   const { index } = scene.page;
-  const image = firstInside(scene, action, (e) => e.tag === "img" && e.attributes.has("alt"));
+  const what = word === "link" ? "Where the link leads" : `What the ${word} does`;
+  const whatInside = what[0]?.toLowerCase() + what.slice(1);
+  const wanted = (summary: string, start: string, change: Change) => askWords(summary, what, start, [change]);
+  const image = firstInside(scene, action, (e) => e.tag === "img");
   if (image !== null)
-    return ask(
-      `Its picture is marked as decoration: say in the picture's alt ${word === "link" ? "where the link leads" : `what the ${word} does`}.`,
+    return wanted(
+      `Its picture ${image.attributes.has("alt") ? "is marked as decoration" : "has no alternative"}: say in the picture's alt ${whatInside}.`,
+      startFor(scene, action) || wordsFrom(attributeText(image, "src")),
+      setAttribute(image, "alt", BLANK),
     );
-  if (firstInside(scene, action, (e) => e.tag === "img") !== null) {
-    return ask(
-      `Its picture has no alternative: say in the picture's alt ${word === "link" ? "where the link leads" : "what the button does"}.`,
-    );
-  }
+  const label = setAttribute(action, "aria-label", BLANK);
   const svg = firstInside(scene, action, (e) => e.tag === "svg");
   if (svg !== null)
-    return ask(`Its drawing says nothing: add aria-label="…" to the ${word}, or a <title> to the drawing.`);
-  if (action.tag === "input") return ask("Write in value what the button does.");
-  if (index.childElements(action).length > 0)
-    return ask(
-      `Nothing in it is text that is read: add aria-label="…", or text that is hidden only from view.`,
+    return wanted(
+      `Its drawing says nothing: add aria-label="…" to the ${word}, or a <title> to the drawing.`,
+      startFor(scene, action),
+      label,
     );
-  return ask(`Write inside it what the ${word} does.`);
+  if (action.tag === "input")
+    return wanted(
+      "Write in value what the button does.",
+      startFor(scene, action),
+      setAttribute(action, "value", BLANK),
+    );
+  if (index.childElements(action).length > 0)
+    return wanted(
+      `Nothing in it is text that is read: add aria-label="…", or text that is hidden only from view.`,
+      textContent(action) || startFor(scene, action),
+      label,
+    );
+  return wanted(`Write inside it what the ${word} does.`, startFor(scene, action), setWords(action, BLANK));
+}
+
+/** Words that the source has for it: of its address, its name for programs, or the drawing in it. */
+function startFor(scene: Scene, action: ElementNode): string {
+  const uses = [...elementsBelow(scene.page.index, action)].map(
+    (inside) => attributeText(inside, "href") ?? attributeText(inside, "class"),
+  );
+  const written = [attributeText(action, "href"), attributeText(action, "id"), attributeText(action, "name")];
+  return [...written, ...uses].map(wordsFrom).find((words) => words !== "") ?? "";
 }
 
 const naming = ["aria-label", "aria-labelledby", "alt", "title", "value"];
@@ -107,10 +130,13 @@ function judge(action: ElementNode, scene: Scene): Verdict {
       { criteria },
     );
   }
-  if (firstInside(scene, action, (e) => (attributeText(e, "title")?.trim() ?? "") !== "") !== null) {
+  const titled = firstInside(scene, action, (e) => (attributeText(e, "title")?.trim() ?? "") !== "");
+  if (titled !== null) {
     return cantTell(
       `Only a tooltip inside this ${word} says what it does, and browsers differ on whether that names it. Is there a name elsewhere?`,
-      ask(`Write the words of the tooltip in aria-label on the ${word}.`),
+      withChanges("likely", `Write the words of the tooltip in aria-label on the ${word}.`, [
+        setAttribute(action, "aria-label", attributeText(titled, "title")?.trim() ?? ""),
+      ]),
       { criteria },
     );
   }

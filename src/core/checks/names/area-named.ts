@@ -2,13 +2,15 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
-import { ask, type Repair, withChanges } from "../../repair/repair.ts";
+import { ask, askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import { type Role, roleRow } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
 import { elementsInside, exposedByRole, isExposed } from "../exposed.ts";
+import { freshId } from "../fresh-id.ts";
 import { isUnnamed } from "../shown-name.ts";
+import { wordsFrom } from "../words-from.ts";
 
 /** Areas and gauges that WAI-ARIA 1.2 wants named. Controls, actions and pictures have checks of their own. */
 const areas = (
@@ -58,7 +60,13 @@ function repairFor(scene: Scene, area: ElementNode, role: Role, word: string): R
         `Name it by its tab "${scene.name(tab).text}": aria-labelledby="${tabId}".`,
         [setAttribute(area, "aria-labelledby", tabId)],
       );
-    return ask("Name it by its tab: aria-labelledby with the id of the tab.");
+    const fresh = tab === undefined ? null : freshId(scene, tab, scene.name(tab).text);
+    return tab === undefined || fresh === null
+      ? ask("Name it by its tab: aria-labelledby with the id of the tab.")
+      : withChanges("likely", "Name it by its tab: aria-labelledby with the id of the tab.", [
+          setAttribute(tab, "id", fresh),
+          setAttribute(area, "aria-labelledby", fresh),
+        ]);
   }
   for (const inside of elementsInside(scene, area)) {
     if (scene.role(inside).role !== "heading" || scene.name(inside).text === "") continue;
@@ -68,9 +76,16 @@ function repairFor(scene: Scene, area: ElementNode, role: Role, word: string): R
       return withChanges("likely", `Name it by its heading "${text}": aria-labelledby="${id}".`, [
         setAttribute(area, "aria-labelledby", id),
       ]);
-    return ask(`Name it by its heading "${text}": give the heading an id, and the ${word} aria-labelledby.`);
+    const fresh = freshId(scene, inside, text);
+    return withChanges(
+      "likely",
+      `Name it by its heading "${text}": give the heading an id, and the ${word} aria-labelledby.`,
+      [setAttribute(inside, "id", fresh), setAttribute(area, "aria-labelledby", fresh)],
+    );
   }
-  return ask(`Say in aria-label what this ${word} is about.`);
+  return askWords(`Say in aria-label what this ${word} is about.`, `Name of the ${word}`, "", [
+    setAttribute(area, "aria-label", BLANK),
+  ]);
 }
 
 function judgeFrame(frame: ElementNode, scene: Scene): Verdict {
@@ -80,7 +95,12 @@ function judgeFrame(frame: ElementNode, scene: Scene): Verdict {
     styles.pixels({ element: frame }, side) ?? Number.parseFloat(attributeText(frame, side) ?? "150");
   // A frame that nobody can see does technical work.
   if (size("width") <= 2 || size("height") <= 2) return inapplicable;
-  const repair = ask('Say in title what the frame shows: <iframe title="…">.');
+  const repair = askWords(
+    'Say in title what the frame shows: <iframe title="…">.',
+    "What the frame shows",
+    wordsFrom(attributeText(frame, "src")),
+    [setAttribute(frame, "title", BLANK)],
+  );
   const outOfTab = attributeText(frame, "tabindex")?.trim().startsWith("-") === true;
   const isEmpty = !frame.attributes.has("src") && !frame.attributes.has("srcdoc");
   if (outOfTab || isEmpty)

@@ -4,14 +4,17 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { renameAttribute, setAttribute } from "../../repair/change.ts";
-import { ask, type Repair, withChanges } from "../../repair/repair.ts";
+import { insert, renameAttribute, setAttribute } from "../../repair/change.ts";
+import { ask, askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
 import { isExposed } from "../exposed.ts";
+import { freshId } from "../fresh-id.ts";
 import { isUnnamed, speakable } from "../shown-name.ts";
+import { wordsFrom } from "../words-from.ts";
+import { labelFrom, labelWithWords } from "./label-edits.ts";
 import { labelsThatMiss, missedLabelCause } from "./meant-label.ts";
 import { textBeside } from "./text-beside.ts";
 
@@ -61,7 +64,7 @@ function judge(control: ElementNode, scene: Scene): Verdict {
     if (name.certain && !/[\p{L}\p{N}]/u.test(speakable(name.text))) {
       return failed(
         `${kindOf(scene, control)} is called only "${name.text}".`,
-        ask("Put the words that say what belongs in the field into its label."),
+        wordsInLabel(scene, control),
         { facts: { name: name.text } },
       );
     }
@@ -149,29 +152,37 @@ function repairFor(scene: Scene, control: ElementNode): Repair {
         return withChanges("likely", `Connect the label "${text}" with for="${id}".`, [
           setAttribute(label, "for", id),
         ]);
-      const fresh = freshId(scene, control);
+      const fresh = freshId(scene, control, attributeText(control, "name") ?? control.tag);
       return withChanges("likely", `Connect the label "${text}": give the field an id and the label a for.`, [
         setAttribute(label, "for", fresh),
         setAttribute(control, "id", fresh),
       ]);
     }
   }
+  if (attributeText(control, "role") !== null)
+    return askWords("Say in aria-label what it is for, or write the words inside it.", "Label", "", [
+      setAttribute(control, "aria-label", BLANK),
+    ]);
   const beside = textBeside(scene, control);
-  return ask(
-    beside === null
-      ? 'Put a label beside the field and connect it: <label for="…">.'
-      : `Make the text beside it its label: <label for="…">${beside}</label>.`,
-  );
+  return beside === null
+    ? labelWithWords(
+        scene,
+        control,
+        'Put a label beside the field and connect it: <label for="…">.',
+        wordsFrom(attributeText(control, "name") ?? ownId),
+      )
+    : labelFrom(scene, control, beside);
 }
 
-function freshId(scene: Scene, control: ElementNode): string {
-  const base =
-    (attributeText(control, "name") ?? control.tag).replace(/[^\w-]+/g, "-").replace(/^-+|-+$/g, "") ||
-    control.tag;
-  for (let n = 1; ; n++) {
-    const id = n === 1 ? base : `${base}-${n}`;
-    if (scene.page.index.byId(control, id) === null) return id;
-  }
+/** The words go into the label that has only a sign. */
+function wordsInLabel(scene: Scene, control: ElementNode): Repair {
+  const summary = "Put the words that say what belongs in the field into its label.";
+  const [label] = scene.page.index.labels(control);
+  return label === undefined
+    ? ask(summary)
+    : askWords(summary, "Label", wordsFrom(attributeText(control, "name")), [
+        insert("first", label, { tag: "span", text: BLANK }),
+      ]);
 }
 
 /** A label that stands right before (for checkboxes: after) the control and is connected to nothing. */

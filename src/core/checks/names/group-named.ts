@@ -1,14 +1,16 @@
 import { inputType } from "../../document/form-controls.ts";
-import type { ElementNode } from "../../document/node.ts";
+import type { ElementNode, TextNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText, attributeTokens } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { setAttribute, wrap } from "../../repair/change.ts";
+import { ask, askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
-import { elementsAround, exposedByRole, isExposed, isShown } from "../exposed.ts";
+import { elementsAround, elementsInside, exposedByRole, isExposed, isShown } from "../exposed.ts";
 import { isUnnamed, speakable } from "../shown-name.ts";
+import { idOf } from "./label-edits.ts";
 
 /** Radio buttons and checkboxes that are answers to one question, by form and name. */
 const answerSets = keptForScene((scene): ReadonlyMap<ElementNode, readonly ElementNode[]> => {
@@ -37,7 +39,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const set = answerSets(scene).get(element);
   if (set === undefined)
     return isUnnamed(scene, element)
-      ? failed("This group of choices has no name.", ask("Say in aria-label what is chosen here."))
+      ? failed(
+          "This group of choices has no name.",
+          askWords("Say in aria-label what is chosen here.", "What is chosen", "", [
+            setAttribute(element, "aria-label", BLANK),
+          ]),
+        )
       : passed;
   const isTied = set.every(
     (answer) =>
@@ -63,17 +70,78 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       : inapplicable;
   }
   return failed(
-    `"${question}" is not tied to its ${set.length} ${kind}: they are heard without the question.`,
-    ask(`Put them into a <fieldset> with <legend>${question}</legend>.`),
-    { facts: { ...facts, question } },
+    `"${question.text}" is not tied to its ${set.length} ${kind}: they are heard without the question.`,
+    grouped(scene, set, question),
+    { facts: { ...facts, question: question.text } },
   );
+}
+
+/** A question, where it is written, and where in the same element its answers begin. */
+interface Question {
+  readonly text: string;
+  readonly node: ElementNode | TextNode;
+  readonly holder: ElementNode;
+  readonly start: ElementNode;
+}
+
+/**
+ * The group is the box around question and answers where it holds nothing else, else a new one around the answers; the
+ * question names it.
+ */
+function grouped(scene: Scene, set: readonly ElementNode[], question: Question): Repair {
+  const { text, node, holder, start } = question;
+  const summary = `Put them into a <fieldset> with <legend>${text}</legend>.`;
+  const role = inputType(set[0] as ElementNode) === "radio" ? "radiogroup" : "group";
+  if (node.kind === "text")
+    return withChanges("likely", summary, [
+      wrap(start, lastOf(scene, set, holder, start), {
+        tag: "div",
+        attributes: { role, "aria-label": text },
+      }),
+    ]);
+  const { id, changes } = idOf(scene, node, text);
+  const named = [setAttribute(holder, "role", role), setAttribute(holder, "aria-labelledby", id)];
+  const inSet = new Set(set);
+  const isOwn =
+    /^(?:div|p)$/.test(holder.tag) &&
+    !holder.attributes.has("role") &&
+    [...elementsInside(scene, holder)].every(
+      (inside) => !/^(?:input|select|textarea|button)$/.test(inside.tag) || inSet.has(inside),
+    );
+  return withChanges("likely", summary, [
+    ...changes,
+    ...(isOwn
+      ? named
+      : [
+          wrap(start, lastOf(scene, set, holder, start), {
+            tag: "div",
+            attributes: { role, "aria-labelledby": id },
+          }),
+        ]),
+  ]);
+}
+
+/** The child of an element that the last of the answers is in. */
+function lastOf(
+  scene: Scene,
+  set: readonly ElementNode[],
+  holder: ElementNode,
+  start: ElementNode,
+): ElementNode {
+  const last = set.at(-1) ?? start;
+  const child =
+    [last, ...elementsAround(scene, last)].find((up) => scene.page.index.parent(up) === holder) ?? start;
+  // The label of an answer stands after it.
+  const siblings = scene.page.index.childElements(holder);
+  const next = siblings[siblings.indexOf(child) + 1];
+  return next?.tag === "label" && scene.page.index.labels(last).includes(next) ? next : child;
 }
 
 /** Longer text is more than a question. */
 const LONGEST_QUESTION = 120;
 
 /** A question, plain by its mark, that stands right before the set; null without one. */
-function questionBefore(scene: Scene, set: readonly ElementNode[]): string | null {
+function questionBefore(scene: Scene, set: readonly ElementNode[]): Question | null {
   const { index } = scene.page;
   const [first] = set;
   if (first === undefined) return null;
@@ -81,7 +149,7 @@ function questionBefore(scene: Scene, set: readonly ElementNode[]): string | nul
   let holder: ElementNode | null = index.parent(first);
   const path: ElementNode[] = [first];
   while (holder !== null) {
-    const texts: string[] = [];
+    const texts: Question[] = [];
     // What stands right before a choice that has no label of its own is its label, not the question.
     if (holder === index.parent(first) && index.labels(first).length === 0) {
       path.push(holder);
@@ -91,13 +159,18 @@ function questionBefore(scene: Scene, set: readonly ElementNode[]): string | nul
     for (const child of holder.children) {
       if (child === path.at(-1)) break;
       if (child.kind === "text" && typeof child.value === "string" && child.value.trim() !== "")
-        texts.push(child.value.replace(/\s+/g, " ").trim());
+        texts.push({
+          text: child.value.replace(/\s+/g, " ").trim(),
+          node: child,
+          holder,
+          start: path.at(-1) ?? first,
+        });
       else if (child.kind === "element" && isShown(scene, child) && textContent(child) !== "")
-        texts.push(textContent(child));
+        texts.push({ text: textContent(child), node: child, holder, start: path.at(-1) ?? first });
     }
     const last = texts.at(-1);
     if (last !== undefined) {
-      const isQuestion = last.length <= LONGEST_QUESTION && /\p{L}[^.!]*[?:]\s*\*?$/u.test(last);
+      const isQuestion = last.text.length <= LONGEST_QUESTION && /\p{L}[^.!]*[?:]\s*\*?$/u.test(last.text);
       return isQuestion ? last : null;
     }
     if (holder.tag === "form" || holder.tag === "body" || path.length > 5) return null;

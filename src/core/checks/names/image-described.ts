@@ -1,14 +1,16 @@
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
-import { attributeUnknown, hasAttribute } from "../../document/written.ts";
+import { attributeText, attributeUnknown, hasAttribute } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask, type Repair } from "../../repair/repair.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { attributeAlternativeText } from "../../semantics/text-alternative.ts";
 import { isTold } from "../../semantics/tree.ts";
 import type { Check } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 import { isUnnamed } from "../shown-name.ts";
+import { wordsFrom } from "../words-from.ts";
 import { pictureCause } from "./picture-cause.ts";
 
 /** Everything that is told as a picture: by its kind or by its role. */
@@ -50,17 +52,25 @@ function repairFor(scene: Scene, image: ElementNode): Repair {
   for (let up = scene.page.index.parent(image); up !== null; up = scene.page.index.parent(up)) {
     const { role } = scene.role(up);
     if (role === "link" && isUnnamed(scene, up))
-      return ask("Say in alt where the link leads: the picture is all the link has.");
+      return altWords(image, "Say in alt where the link leads: the picture is all the link has.");
     if (role === "button" && isUnnamed(scene, up))
-      return ask("Say in alt what the button does: the picture is all the button has.");
+      return altWords(image, "Say in alt what the button does: the picture is all the button has.");
     if ((role === "link" || role === "button") && isTold(scene, up)) {
-      return ask(
+      return withChanges(
+        "likely",
         `The ${role} is already called "${scene.name(up).text}": if the picture only decorates it, write alt="".`,
+        [setAttribute(image, "alt", "")],
       );
     }
   }
-  return ask('Describe what the picture tells the reader, or mark it decorative with alt="".');
+  return altWords(image, 'Describe what the picture tells the reader, or mark it decorative with alt="".');
 }
+
+/** A text alternative that a person gives; the name of the file is where to begin. */
+const altWords = (image: ElementNode, summary: string): Repair =>
+  askWords(summary, "Text alternative", wordsFrom(attributeText(image, "src")), [
+    setAttribute(image, "alt", BLANK),
+  ]);
 
 function judge(image: ElementNode, scene: Scene): Verdict {
   if (image.tag === "input") return judgeInput(image);
@@ -69,13 +79,21 @@ function judge(image: ElementNode, scene: Scene): Verdict {
   if (image.tag === "area")
     return failed(
       "This part of an image map has no text alternative.",
-      ask("Say in alt where this part leads."),
+      askWords(
+        "Say in alt where this part leads.",
+        "Where it leads",
+        wordsFrom(attributeText(image, "href")),
+        [setAttribute(image, "alt", BLANK)],
+      ),
     );
   if (image.tag !== "img")
     return failed(
       "This element is told as an image but has no text alternative.",
-      ask(
+      askWords(
         "Say in aria-label what the picture tells the reader, or take the role away and hide it with aria-hidden.",
+        "Text alternative",
+        "",
+        [setAttribute(image, "aria-label", BLANK)],
       ),
     );
   if (hasAttribute(image, "alt") || attributeUnknown(image, "alt")) return passed;
@@ -102,7 +120,10 @@ function judgeInput(input: ElementNode): Verdict {
   );
   return named
     ? passed
-    : failed("This image button has no text alternative.", ask("Say in alt what the button does."));
+    : failed(
+        "This image button has no text alternative.",
+        altWords(input, "Say in alt what the button does."),
+      );
 }
 
 export const imageDescribed = {

@@ -6,11 +6,25 @@ import { setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
+import { freshId } from "../fresh-id.ts";
 import { fieldMeantBy, missedLabelCause } from "./meant-label.ts";
 
 function connect(scene: Scene, label: ElementNode, otherwise: string): Repair {
   const field = fieldMeantBy(scene, label);
   const id = field === null ? null : attributeText(field, "id");
+  if (field !== null && (id === null || id === "")) {
+    const wanted = attributeText(label, "for") ?? "";
+    // The id that the label names is free: the field after it is given it.
+    if (wanted !== "" && /^\S+$/.test(wanted) && scene.page.index.byId(label, wanted) === null)
+      return withChanges("likely", `Give the field after it id="${wanted}".`, [
+        setAttribute(field, "id", wanted),
+      ]);
+    const fresh = freshId(scene, field, attributeText(field, "name") ?? wanted);
+    return withChanges("likely", `Give the field after it id="${fresh}", and write that in for.`, [
+      setAttribute(field, "id", fresh),
+      setAttribute(label, "for", fresh),
+    ]);
+  }
   if (id === null || id === "") return ask(otherwise);
   return withChanges("likely", `The label stands before the field "${id}": write for="${id}".`, [
     setAttribute(label, "for", id),

@@ -3,10 +3,12 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { insert } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { exposedByRole, isShown } from "../exposed.ts";
+import { idOf } from "./label-edits.ts";
 import { textBeside } from "./text-beside.ts";
 
 const isField = (element: ElementNode): boolean =>
@@ -22,7 +24,12 @@ function judge(field: ElementNode, scene: Scene): Verdict {
     facts: { name: name.text },
     ...at(field, name.from === "placeholder" ? "placeholder" : "title"),
   };
-  const repair = ask(`Put "${name.text}" into a label that is always to be seen: <label for="…">.`);
+  const { id, changes } = idOf(scene, field, attributeText(field, "name") ?? name.text);
+  const repair = withChanges(
+    "likely",
+    `Put "${name.text}" into a label that is always to be seen: <label for="…">.`,
+    [insert("before", field, { tag: "label", attributes: { for: id }, text: name.text }), ...changes],
+  );
   if (name.from === "title attribute" || !standsAlone(scene, field))
     return cantTell(
       `Does anything beside this field say "${name.text}" to those who see it? Its only name is ${name.from === "placeholder" ? "its placeholder" : "a tooltip"}.`,

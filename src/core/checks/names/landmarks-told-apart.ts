@@ -1,13 +1,15 @@
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { type Change, setAttribute } from "../../repair/change.ts";
+import { askWords, BLANK, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
 import { elementsInside, exposedByRole } from "../exposed.ts";
+import { idOf } from "./label-edits.ts";
 
 /** Landmarks of which a page may well have several; of the others one is enough, which is for other checks to say. */
 const severalOf = [
@@ -56,9 +58,23 @@ function judge(landmark: ElementNode, scene: Scene): Verdict {
     own.text === ""
       ? `There are several ${word} landmarks, and this one has no name.`
       : `Another ${word} landmark is called "${own.text}" too.`,
-    ask(`Say in aria-label what sets this one apart${hint}.`),
+    heading === undefined
+      ? askWords("Say in aria-label what sets this one apart.", `Name of this ${word}`, "", [
+          setAttribute(landmark, "aria-label", BLANK),
+        ])
+      : withChanges(
+          "likely",
+          `Say in aria-label what sets this one apart${hint}.`,
+          namedBy(scene, landmark, heading),
+        ),
     { facts: { role, name: own.text } },
   );
+}
+
+/** The landmark is called by its heading. */
+function namedBy(scene: Scene, landmark: ElementNode, heading: ElementNode): readonly Change[] {
+  const { id, changes } = idOf(scene, heading, scene.name(heading).text);
+  return [...changes, setAttribute(landmark, "aria-labelledby", id)];
 }
 
 const sameContent = (scene: Scene, a: ElementNode, b: ElementNode): boolean =>

@@ -2,11 +2,13 @@ import type { ElementNode } from "../../document/node.ts";
 import { shortened } from "../../document/shortened.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { setWords } from "../../repair/change.ts";
+import { askWords, BLANK } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check, CheckSettings } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";
 import { speakable } from "../shown-name.ts";
+import { wordsFrom } from "../words-from.ts";
 import { linkContext } from "./link-context.ts";
 
 /** Names that are the same wherever they lead. */
@@ -54,8 +56,11 @@ function judge(link: ElementNode, scene: Scene, { words }: CheckSettings): Verdi
   const isVague = saysNothing.has(text) || words.some((word) => word.toLowerCase() === text);
   if (!name.certain || (!isVague && !address.test(text))) return passed;
   const context = linkContext(scene, link);
-  const repair = ask(
+  const repair = askWords(
     `Let the link say where it leads${attributeText(link, "href") === null ? "" : ` (${attributeText(link, "href")})`}, in words that make sense in a list of links.`,
+    "Where the link leads",
+    wordsFrom(attributeText(link, "href")),
+    [setWords(link, BLANK)],
   );
   const details = { facts: { name: name.text } };
   if (address.test(text))

@@ -2,12 +2,14 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { askWords, BLANK } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { elementsAround, exposedByRole } from "../exposed.ts";
 import { speakable } from "../shown-name.ts";
+import { wordsFrom } from "../words-from.ts";
 import { linkContext } from "./link-context.ts";
 
 /** Links of one name that lead to different places, by name; the first of each place. */
@@ -83,8 +85,11 @@ function judge(link: ElementNode, scene: Scene): Verdict {
   if (alike === null) return inapplicable;
   if (alike.get(link) === 1) return passed;
   const name = speakable(scene.name(link).text);
-  const repair = ask(
+  const repair = askWords(
     `Add what sets it apart: "${name}: …", or aria-label="${name}, …" that begins with the words one sees.`,
+    "Name of the link, beginning with the words one sees",
+    [name, wordsFrom(attributeText(link, "href"))].filter((words) => words !== "").join(", "),
+    [setAttribute(link, "aria-label", BLANK)],
   );
   const href = (of: ElementNode) => attributeText(of, "href") ?? "";
   const details = {

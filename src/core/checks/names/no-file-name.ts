@@ -1,7 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { askWords, BLANK } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check, CheckSettings } from "../check.ts";
 import { exposedByTag } from "../exposed.ts";
@@ -37,7 +38,12 @@ function judge(image: ElementNode, scene: Scene, { words }: CheckSettings): Verd
     facts: { name: name.text },
     ...at(image, name.from === "title attribute" ? "title" : name.from),
   };
-  const repair = ask("Say what the picture shows or does here, in the words you would use on the telephone.");
+  const repair = askWords(
+    "Say what the picture shows or does here, in the words you would use on the telephone.",
+    "Text alternative",
+    "",
+    [setAttribute(image, name.from === "title attribute" ? "title" : name.from, BLANK)],
+  );
   if (fileName.test(name.text) || spacedFileName.test(name.text) || cameraName.test(name.text)) {
     return failed(`The text alternative is a file name: "${name.text}".`, repair, details);
   }

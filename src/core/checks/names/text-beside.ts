@@ -1,4 +1,4 @@
-import type { ElementNode } from "../../document/node.ts";
+import type { ElementNode, TextNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { writtenText } from "../../document/written.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -8,8 +8,14 @@ import { isShown } from "../exposed.ts";
 /** Longer text is a paragraph about something else. */
 const LONGEST_LABEL = 60;
 
+/** Words that stand beside a control, and the node they are in. */
+export interface TextBeside {
+  readonly text: string;
+  readonly node: TextNode | ElementNode;
+}
+
 /** The nearest short text before a control in its own paragraph, cell or row; null when there is none. */
-export function textBeside(scene: Scene, control: ElementNode): string | null {
+export function textBeside(scene: Scene, control: ElementNode): TextBeside | null {
   const { index } = scene.page;
   const { parent, root } = index.record(control);
   const own = textBefore(scene, (parent ?? root).children, control);
@@ -17,26 +23,38 @@ export function textBeside(scene: Scene, control: ElementNode): string | null {
   // In a table, and in rows of boxes, the words stand in the box before.
   const { previous } = index.record(parent);
   if (previous === null || !isShown(scene, previous) || holdsControl(scene, previous)) return null;
-  return /^(?:td|th|dt|div|span|p)$/.test(previous.tag) ? shortText(textContent(previous)) : null;
+  return /^(?:td|th|dt|div|span|p)$/.test(previous.tag)
+    ? shortText({ text: textContent(previous), node: previous })
+    : null;
 }
 
 function textBefore(
   scene: Scene,
   nodes: readonly ElementNode["children"][number][],
   control: ElementNode,
-): string | null {
-  let text = "";
+): TextBeside | null {
+  let found: TextBeside | null = null;
   for (const node of nodes) {
     if (node === control) break;
-    if (node.kind === "text") text = foldSpaces(writtenText(node.value)) || text;
-    else if (node.kind === "element" && isShown(scene, node))
-      text = holdsControl(scene, node) ? "" : node.children.length < 4 ? textContent(node) || text : text;
+    if (node.kind === "text") {
+      const text = foldSpaces(writtenText(node.value));
+      if (text !== "") found = { text, node };
+    } else if (node.kind === "element" && isShown(scene, node)) {
+      const text = node.children.length < 4 ? textContent(node) : "";
+      if (holdsControl(scene, node)) found = null;
+      else if (text !== "") found = { text, node };
+    }
   }
-  return shortText(text);
+  return found === null ? null : shortText(found);
 }
 
-const shortText = (text: string): string | null =>
-  text !== "" && text.length <= LONGEST_LABEL && !/[<>]/.test(text) && /\p{L}/u.test(text) ? text : null;
+const shortText = (beside: TextBeside): TextBeside | null =>
+  beside.text !== "" &&
+  beside.text.length <= LONGEST_LABEL &&
+  !/[<>]/.test(beside.text) &&
+  /\p{L}/u.test(beside.text)
+    ? beside
+    : null;
 
 const controls = new Set(["input", "select", "textarea", "button"]);
 

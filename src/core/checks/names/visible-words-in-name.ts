@@ -4,7 +4,8 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
-import { ask } from "../../repair/repair.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import { foldSpaces } from "../../semantics/text-collector.ts";
@@ -65,7 +66,9 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const attribute = element.attributes.get(name.from)?.source;
   return failed(
     `One reads "${text}" here, but it is called "${name.text}": the words one sees are not in the name.`,
-    ask(`Begin the name with the words one sees, or take ${name.from} away.`),
+    withChanges("likely", `Begin the name with the words one sees, or take ${name.from} away.`, [
+      removeAttribute(element, name.from),
+    ]),
     {
       facts: { visible: text, name: name.text },
       ...(attribute == null ? {} : { source: attribute }),

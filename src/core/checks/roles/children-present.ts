@@ -1,7 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeToken } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { contentRoles } from "../../semantics/required-context.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
@@ -28,12 +29,20 @@ function judge(container: ElementNode, scene: Scene): Verdict {
   const found = [...new Set(inside.map((element) => scene.role(element).role))].slice(0, 3).join(", ");
   return failed(
     `role="${role}" promises ${needed}, but holds only ${found}.`,
-    ask(
+    withoutRole(
+      container,
+      found,
       `Give its items role="${needed.split(" or ")[0]}" and the keys that go with it, or take role="${role}" away: a list of links needs no ${role}.`,
     ),
     { facts: { role, needed, found } },
   );
 }
+
+/** Links and buttons are what they are without a container that promises more. */
+const withoutRole = (container: ElementNode, found: string, summary: string): Repair =>
+  /^(?:(?:link|button|listitem)(?:, |$))+$/.test(found)
+    ? withChanges("likely", summary, [removeAttribute(container, "role")])
+    : ask(summary);
 
 export const childrenPresent = {
   id: "roles.children-present",

@@ -1,7 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isTabbable } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/repair.ts";
+import { removeAttribute } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 
@@ -16,9 +17,13 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   )
     return passed;
   const where = because === element ? "It is hidden" : `The <${because.tag}> around it is hidden`;
+  const summary =
+    "Take aria-hidden away, or take this out of the Tab order too: the inert attribute does both.";
   return failed(
     `Tab stops here, but nothing is said. ${where} from assistive technology with aria-hidden="true".`,
-    ask("Take aria-hidden away, or take this out of the Tab order too: the inert attribute does both."),
+    because === element
+      ? withChanges("likely", summary, [removeAttribute(element, "aria-hidden")])
+      : ask(summary),
   );
 }
 

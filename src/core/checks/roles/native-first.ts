@@ -2,11 +2,13 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute, renameElement } from "../../repair/change.ts";
-import { ask, withChanges } from "../../repair/repair.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
+import { asButton } from "../as-button.ts";
 import type { Check } from "../check.ts";
 import { exposedWithRole } from "../exposed.ts";
+import { asCheckbox } from "./as-checkbox.ts";
 
 /** Roles for which HTML has an element that brings focus and keys along, and what it is. */
 const elementFor = {
@@ -42,7 +44,11 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     if (!/^[1-6]$/.test(level)) return passed;
     return failed(
       `This imitates a heading of level ${level}: HTML has one.`,
-      ask(`Write <h${level}> for it, without role and aria-level.`),
+      withChanges("likely", `Write <h${level}> for it, without role and aria-level.`, [
+        renameElement(element, `h${level}`),
+        removeAttribute(element, "role"),
+        ...(element.attributes.has("aria-level") ? [removeAttribute(element, "aria-level")] : []),
+      ]),
       details,
     );
   }
@@ -59,9 +65,20 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   }
   return failed(
     `This <${element.tag}> imitates a ${role}: HTML has one, with its focus and its keys.`,
-    ask(`Use ${imitated}; it needs no role, no tabindex and no key handlers.`),
+    nativeInstead(
+      scene,
+      element,
+      role,
+      `Use ${imitated}; it needs no role, no tabindex and no key handlers.`,
+    ),
     details,
   );
+}
+
+function nativeInstead(scene: Scene, element: ElementNode, role: Role, summary: string): Repair {
+  const changes =
+    role === "button" ? asButton(scene, element) : role === "checkbox" ? asCheckbox(scene, element) : null;
+  return changes === null ? ask(summary) : withChanges("likely", summary, changes);
 }
 
 export const nativeFirst = {

@@ -1,13 +1,15 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeUnknown } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { containerOf, isInRequiredContext, ownersOf } from "../../semantics/required-context.ts";
-import { roleRow } from "../../semantics/tables/roles.ts";
+import { type Role, roleRow } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
 import { exposedWithRole } from "../exposed.ts";
+import { isWholeContent, runOf, wrapRun } from "../run-of-siblings.ts";
 
 const owners = keptForScene(ownersOf);
 
@@ -38,9 +40,24 @@ function judge(item: ElementNode, scene: Scene): Verdict {
     container === null || container.tag === "html" ? "in none" : `in a ${scene.role(container).role}`;
   return failed(
     `role="${role}" must be in a ${needed}, but is ${where}.`,
-    ask(`Put it in an element with role="${needed.split(" or ")[0]}", or use the native element.`),
+    contained(scene, item, role, needed.split(" or ")[0] ?? needed),
     { facts: { role, needed } },
   );
+}
+
+/** Its parent is given the role where it holds nothing else, else a box around it and its neighbours of the same role. */
+function contained(scene: Scene, item: ElementNode, role: Role, container: string): Repair {
+  const summary = `Put it in an element with role="${container}", or use the native element.`;
+  const run = runOf(scene, item, (other) => scene.role(other).role === role);
+  const parent = scene.page.index.parent(item);
+  if (
+    parent !== null &&
+    /^(?:div|span)$/.test(parent.tag) &&
+    !parent.attributes.has("role") &&
+    isWholeContent(parent, run)
+  )
+    return withChanges("likely", summary, [setAttribute(parent, "role", container)]);
+  return withChanges("likely", summary, [wrapRun(run, { tag: "div", attributes: { role: container } })]);
 }
 
 export const parentPresent = {

@@ -3,13 +3,15 @@ import { attributeToken } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isFocusable, isTabbable } from "../../rendering/focusable.ts";
 import { setAttribute } from "../../repair/change.ts";
-import { ask, withChanges } from "../../repair/repair.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
+import { asButton } from "../as-button.ts";
 import type { Check } from "../check.ts";
 import { elementsAround, elementsInside, exposedByRole } from "../exposed.ts";
 import { isAlive, scriptsMay } from "../scripts.ts";
+import { asCheckbox } from "./as-checkbox.ts";
 
 /** Widgets that stand alone, each a stop of its own. */
 const alone = [
@@ -58,7 +60,10 @@ function judge(widget: ElementNode, scene: Scene): Verdict {
   const word = spokenRole(role, {}, null);
   return failed(
     `This is called a ${word}, but takes no focus: no key gets there.`,
-    ask(
+    kept(
+      scene,
+      widget,
+      role,
       role === "button"
         ? 'Make it a <button type="button">; or add tabindex="0" and answer Enter and Space.'
         : role === "link"
@@ -67,6 +72,12 @@ function judge(widget: ElementNode, scene: Scene): Verdict {
     ),
     { facts: { role }, cause: `no focus ${scene.page.index.record(widget).order}` },
   );
+}
+
+function kept(scene: Scene, widget: ElementNode, role: Role, summary: string): Repair {
+  const changes =
+    role === "button" ? asButton(scene, widget) : role === "checkbox" ? asCheckbox(scene, widget) : null;
+  return changes === null ? ask(summary) : withChanges("likely", summary, changes);
 }
 
 function judgeComposite(widget: ElementNode, scene: Scene, role: (typeof composites)[number]): Verdict {

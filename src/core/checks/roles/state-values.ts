@@ -2,8 +2,8 @@ import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/change.ts";
-import { ask, type Repair, together, withChanges } from "../../repair/repair.ts";
+import { removeAttribute, setAttribute } from "../../repair/change.ts";
+import { ask, askWords, BLANK, type Repair, together, withChanges } from "../../repair/repair.ts";
 import { type StateRow, stateRow } from "../../semantics/tables/states.ts";
 import type { Check } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
@@ -77,7 +77,12 @@ const meant: Readonly<Record<string, string>> = {
   checked: "true",
   selected: "true",
   expanded: "true",
+  open: "true",
+  opened: "true",
   no: "false",
+  closed: "false",
+  collapsed: "false",
+  unchecked: "false",
   off: "false",
   "0": "false",
   partial: "mixed",
@@ -98,11 +103,16 @@ function repairFor(element: ElementNode, name: string, row: StateRow, text: stri
   if (guess != null)
     return withChanges("likely", `Write ${attribute}="${guess}".`, [setAttribute(element, attribute, guess)]);
   if (row.type === "number" || row.type === "integer") {
-    return ask(
-      row.type === "number"
-        ? `Write a number, and what it means in aria-valuetext: aria-valuetext="${text.trim()}".`
-        : "Write a whole number, or leave the attribute out.",
-    );
+    return row.type === "number"
+      ? askWords(
+          `Write a number, and what it means in aria-valuetext: aria-valuetext="${text.trim()}".`,
+          "The value as a number",
+          "",
+          [setAttribute(element, attribute, BLANK)],
+        )
+      : withChanges("likely", "Write a whole number, or leave the attribute out.", [
+          removeAttribute(element, attribute),
+        ]);
   }
   return ask(`Write ${listed(tokens)}, or leave ${attribute} out.`);
 }

@@ -2,11 +2,13 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeUnknown } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
-import { ask } from "../../repair/repair.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import { roleRow } from "../../semantics/tables/roles.ts";
+import { type Role, roleRow } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
 import { exposedWithRole } from "../exposed.ts";
+import { asCheckbox } from "./as-checkbox.ts";
 
 /** Values to begin with, where one is usual. */
 const examples: Readonly<Record<string, string>> = {
@@ -38,9 +40,29 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const suggestion = missing.map((state) => `aria-${state}="${examples[state] ?? "…"}"`).join(" ");
   return failed(
     `role="${role}" needs ${names}.`,
-    ask(`Add ${suggestion} and keep it true as the interface changes.`),
+    stated(scene, element, role, missing, `Add ${suggestion} and keep it true as the interface changes.`),
     { facts: { role, missing: missing.join(" ") } },
   );
+}
+
+/** The state to begin with; of an imitated checkbox the native one, which keeps it by itself. */
+function stated(
+  scene: Scene,
+  element: ElementNode,
+  role: Role,
+  missing: readonly string[],
+  summary: string,
+): Repair {
+  const native = role === "checkbox" ? asCheckbox(scene, element) : null;
+  if (native !== null) return withChanges("likely", summary, native);
+  const begun = /^(?:checked|expanded|selected|level)$/;
+  return missing.every((state) => begun.test(state))
+    ? withChanges(
+        "likely",
+        summary,
+        missing.map((state) => setAttribute(element, `aria-${state}`, examples[state] ?? "")),
+      )
+    : ask(summary);
 }
 
 /** Whether the state is told only because a fallback stands in for it: native checkedness and levels are real. */

@@ -3,7 +3,7 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute, renameAttribute } from "../../repair/change.ts";
-import { ask, type Repair, withChanges } from "../../repair/repair.ts";
+import { ask, type Repair, together, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { supports } from "../../semantics/states.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
@@ -87,7 +87,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (first === undefined) return passed;
   return failed(
     faults.map(({ message }) => message).join(" "),
-    faults.length === 1 ? first.repair : ask(faults.map(({ repair }) => repair.summary).join(" ")),
+    together(faults.map(({ repair }) => repair)),
     {
       facts: { attribute: faults.map(({ attribute }) => attribute).join(" ") },
       ...at(element, first.attribute),

@@ -1,7 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { renameElement } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { headingsOf } from "./headings.ts";
@@ -29,7 +30,8 @@ function judge(body: ElementNode, scene: Scene): Verdict {
   const name = scene.name(first.element).text;
   return failed(
     "No heading of this page is at level 1.",
-    ask(
+    headed(
+      first.element,
       `Make the heading that says what the page is about an <h1>${name === "" ? "" : `: "${name}"?`}`.replace(
         /([^.?])$/,
         "$1.",
@@ -38,6 +40,11 @@ function judge(body: ElementNode, scene: Scene): Verdict {
     at(first.element),
   );
 }
+
+const headed = (heading: ElementNode, summary: string): Repair =>
+  /^h[2-6]$/.test(heading.tag) && !heading.attributes.has("aria-level")
+    ? withChanges("likely", summary, [renameElement(heading, "h1")])
+    : ask(summary);
 
 export const headingsExist = {
   id: "structure.headings-exist",

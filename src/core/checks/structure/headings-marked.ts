@@ -2,7 +2,8 @@ import type { ElementNode, Node } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { writtenText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { renameElement } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -90,8 +91,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     (heading) => scene.page.index.record(heading.element).order < scene.page.index.record(element).order,
   )?.level;
   const level = Math.min(6, (levelBefore ?? 1) + 1);
-  const repair = ask(
+  const repair = withChanges(
+    "likely",
     `Make it a heading: <h${level}>${text}</h${level}>, and set its look in the stylesheet.`,
+    [renameElement(element, `h${level}`)],
   );
   const details = { facts: { text }, cause: `imitated headings ${own.bold} ${own.larger}` };
   // Set apart twice over, and more than once: that is a habit of this page.

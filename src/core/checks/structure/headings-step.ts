@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { renameElement } from "../../repair/change.ts";
-import { ask, withChanges } from "../../repair/repair.ts";
+import { renameElement, setAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
@@ -25,7 +25,9 @@ function judge(heading: ElementNode, scene: Scene): Verdict {
       ? withChanges("likely", `Make it <h${level}>, and set its size in the stylesheet.`, [
           renameElement(heading, `h${level}`),
         ])
-      : ask(`Give it level ${level}.`),
+      : withChanges("likely", `Give it level ${level}.`, [
+          setAttribute(heading, "aria-level", String(level)),
+        ]),
     { facts: { level: own.level, before: previous.level } },
   );
 }

@@ -1,11 +1,13 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeTokens } from "../../document/written.ts";
 import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
-import { isExposed } from "../exposed.ts";
+import { elementsAround, isExposed } from "../exposed.ts";
+import { freshId } from "../fresh-id.ts";
 
 /** Attributes that refer to one or several ids. HTML, WAI-ARIA 1.2 §6.2.4. */
 const references = [
@@ -56,8 +58,35 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (first === undefined || attribute === undefined) return passed;
   return failed(
     `The id "${id}" is taken already by a <${first.tag}> before it: ${attribute}="${id}" never reaches this one.`,
-    ask(`Give this element an id of its own, and use it where this element is meant.`),
+    renamed(scene, element, id, first),
     { facts: { id, attribute }, cause: `id ${id}`, ...at(element, "id") },
+  );
+}
+
+/** A free id for the later element, and for the references that stand nearer to it than to the first. */
+function renamed(scene: Scene, element: ElementNode, id: string, first: ElementNode): Repair {
+  const { index } = scene.page;
+  const own = freshId(scene, element, id);
+  const parents = (of: ElementNode) => new Set([of, ...elementsAround(scene, of)]);
+  const [mine, theirs] = [parents(element), parents(first)];
+  const isMeant = (other: ElementNode) => {
+    const shared = [...elementsAround(scene, other)].find((up) => mine.has(up) || theirs.has(up));
+    return shared !== undefined && mine.has(shared) && !theirs.has(shared);
+  };
+  const references_ = index.elements
+    .filter((other) => other !== element && isMeant(other))
+    .flatMap((other) =>
+      references.flatMap((attribute) => {
+        const tokens = attributeTokens(other, attribute);
+        return tokens.includes(id)
+          ? [setAttribute(other, attribute, tokens.map((token) => (token === id ? own : token)).join(" "))]
+          : [];
+      }),
+    );
+  return withChanges(
+    "likely",
+    "Give this element an id of its own, and use it where this element is meant.",
+    [setAttribute(element, "id", own), ...references_],
   );
 }
 

@@ -2,12 +2,18 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeUnknown } from "../../document/written.ts";
 import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
-import { ask, withChanges } from "../../repair/repair.ts";
+import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { isLanguageTag, meantLanguages } from "../../standards/language-subtags.ts";
 import type { Check } from "../check.ts";
 
-const askForLanguage = ask('Say on <html> in which language the page is written, as in lang="en".');
+const askForLanguage = (root: ElementNode): Repair =>
+  askWords(
+    'Say on <html> in which language the page is written, as in lang="en".',
+    "Language of the page, as in en, de or pt-BR",
+    "",
+    [setAttribute(root, "lang", BLANK)],
+  );
 
 function judge(root: ElementNode): Verdict {
   if (attributeUnknown(root, "lang")) return passed;
@@ -27,7 +33,7 @@ function judge(root: ElementNode): Verdict {
       written === null
         ? "This page does not say in which language it is written."
         : "The lang of this page is empty.",
-      askForLanguage,
+      askForLanguage(root),
       details,
     );
   }
@@ -37,7 +43,7 @@ function judge(root: ElementNode): Verdict {
   return failed(
     `"${tag}" is no language tag.`,
     meant === undefined
-      ? askForLanguage
+      ? askForLanguage(root)
       : withChanges("likely", `Write lang="${meant}".`, [setAttribute(root, "lang", meant)]),
     details,
   );

@@ -2,11 +2,12 @@ import type { ElementNode, Node } from "../../document/node.ts";
 import { shortened } from "../../document/shortened.ts";
 import { attributeToken, writtenText } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { renameElement } from "../../repair/change.ts";
-import { ask, withChanges } from "../../repair/repair.ts";
+import { insert, renameElement, wrap } from "../../repair/change.ts";
+import { ask, askWords, BLANK, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { exposedByTag, isExposed } from "../exposed.ts";
+import { runOf, wrapRun } from "../run-of-siblings.ts";
 
 /** What may stand anywhere in a list. HTML §4.4.5, "script-supporting elements". */
 const anywhere = new Set(["script", "template", "style", "noscript", "link", "meta"]);
@@ -67,7 +68,11 @@ function judgeList(list: ElementNode, scene: Scene): Verdict {
         ? ask("Put the inner list into the <li> it belongs to, before its </li>.")
         : /^(?:div|p|span)$/.test(first.tag) && strays.length === 1
           ? withChanges("likely", `Make it an <li>.`, [renameElement(first, "li")])
-          : ask(`Put it into an <li>, or out of the list.`),
+          : withChanges(
+              "likely",
+              `Put it into an <li>, or out of the list.`,
+              strays.map((stray) => wrap(stray, stray, { tag: "li" })),
+            ),
       details,
     );
   }
@@ -75,7 +80,13 @@ function judgeList(list: ElementNode, scene: Scene): Verdict {
   return text !== null
     ? failed(
         `"${shortened(text, 40)}" stands in this <${list.tag}> outside every <li>.`,
-        ask("Put the text into an <li>, or before the list."),
+        withChanges(
+          "likely",
+          "Put the text into an <li>, or before the list.",
+          list.children.flatMap((child) =>
+            child.kind === "text" && shownText(child) !== null ? [wrap(child, child, { tag: "li" })] : [],
+          ),
+        ),
       )
     : passed;
 }
@@ -90,7 +101,12 @@ function judgeItem(item: ElementNode, scene: Scene): Verdict {
   if (scene.document.kind === "fragment" && parent.tag === "body") return inapplicable;
   return failed(
     `This <li> stands in a <${parent.tag}>, not in a list.`,
-    ask("Put it and its neighbours into a <ul> or <ol>."),
+    withChanges("likely", "Put it and its neighbours into a <ul> or <ol>.", [
+      wrapRun(
+        runOf(scene, item, (other) => other.tag === "li" && !other.attributes.has("role")),
+        { tag: "ul" },
+      ),
+    ]),
     { cause: `items in ${index.record(parent).order}` },
   );
 }
@@ -110,7 +126,7 @@ function judgeDescriptions(list: ElementNode, scene: Scene): Verdict {
   if (stray !== undefined)
     return failed(
       `A <${stray.tag}> stands in this <dl> where only <dt>, <dd> and a <div> around them may.`,
-      ask("Put it into a <dd>, or out of the list."),
+      withChanges("likely", "Put it into a <dd>, or out of the list.", [wrap(stray, stray, { tag: "dd" })]),
       {
         facts: { child: stray.tag },
         ...at(stray),
@@ -125,7 +141,9 @@ function judgeDescriptions(list: ElementNode, scene: Scene): Verdict {
   if (first.tag === "dd")
     return failed(
       "This <dl> begins with a description that has no term.",
-      ask("Write its term in a <dt> before it."),
+      askWords("Write its term in a <dt> before it.", "Term", "", [
+        insert("before", first, { tag: "dt", text: BLANK }),
+      ]),
       {
         ...at(first),
       },
@@ -143,7 +161,12 @@ function judgeTerm(term: ElementNode, scene: Scene): Verdict {
   if (scene.document.kind === "fragment" && parent.tag === "body") return inapplicable;
   return failed(
     `This <${term.tag}> stands in a <${parent.tag}>, not in a <dl>.`,
-    ask("Put it and its neighbours into a <dl>."),
+    withChanges("likely", "Put it and its neighbours into a <dl>.", [
+      wrapRun(
+        runOf(scene, term, (other) => other.tag === "dt" || other.tag === "dd"),
+        { tag: "dl" },
+      ),
+    ]),
     {
       cause: `terms in ${index.record(parent).order}`,
     },

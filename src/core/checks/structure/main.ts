@@ -1,13 +1,12 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
-import { elementsInside, exposedByRole } from "../exposed.ts";
-
-/** Words in class or id by which authors call the main part. */
-const calledMain = /^(?:main|content|page|maincontent|main-content|primary|wrapper|container)$/i;
+import { exposedByRole } from "../exposed.ts";
+import { fragmentTarget, skipLinks } from "../keys/skip-link.ts";
+import { calledMainIn, mainMarked } from "./main-part.ts";
 
 const judgedAt = (scene: Scene): readonly ElementNode[] => {
   const mains = exposedByRole(scene, "main");
@@ -20,16 +19,20 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const [first] = mains;
   if (first === undefined) {
     if (exposedByRole(scene, "heading", "link", "button").length === 0) return inapplicable;
-    const meant = [...elementsInside(scene, element)].find((e) =>
-      calledMain.test(attributeText(e, "id") ?? attributeText(e, "class")?.split(/\s+/)[0] ?? ""),
+    const meant = calledMainIn(scene, element);
+    const summary =
+      meant === null
+        ? "Put what the page is for into <main>."
+        : `Make it a <main>: perhaps <${meant.tag}${attributeText(meant, "id") === null ? "" : ` id="${attributeText(meant, "id")}"`}>.`;
+    // A skip link that leads nowhere names the id that the content was to have.
+    const lost = skipLinks(scene).find((link) => fragmentTarget(scene, link) === null);
+    const changes = mainMarked(
+      scene,
+      lost === undefined ? null : (attributeText(lost, "href")?.trim().slice(1) ?? null),
     );
     return failed(
       "Nothing on this page is marked as its main content.",
-      ask(
-        meant === undefined
-          ? "Put what the page is for into <main>."
-          : `Make it a <main>: perhaps <${meant.tag}${attributeText(meant, "id") === null ? "" : ` id="${attributeText(meant, "id")}"`}>.`,
-      ),
+      changes === null ? ask(summary) : withChanges("likely", summary, changes),
     );
   }
   return failed(

@@ -9,7 +9,7 @@ import {
   writtenText,
 } from "../../document/written.ts";
 import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute } from "../../repair/change.ts";
+import { renameElement, setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { automaticScope, type TableGrid, tableGrid, tableOf } from "../../semantics/table-headers.ts";
@@ -113,7 +113,21 @@ function judgeTable(table: ElementNode, scene: Scene): Verdict {
   if (cells.some((cell) => scene.page.index.childElements(cell).some((child) => child.tag === "table")))
     return inapplicable;
   const evidence = dataEvidence(table, scene);
-  const repair = ask(`Make the cells that head a column or row <th>${firstRowText(grid)}.`);
+  const summary = `Make the cells that head a column or row <th>${firstRowText(grid)}.`;
+  const firstRow = grid.cells.filter(
+    ({ row, element }) => row === 0 && element.tag === "td" && textContent(element) !== "",
+  );
+  const repair =
+    firstRow.length === 0
+      ? ask(summary)
+      : withChanges(
+          "likely",
+          summary,
+          firstRow.flatMap(({ element }) => [
+            renameElement(element, "th"),
+            setAttribute(element, "scope", "col"),
+          ]),
+        );
   if (evidence !== null) return failed(`This table ${evidence}, but no cell of it is a header.`, repair);
   return looksHeaded(grid) || (attributeText(table, "summary")?.trim() ?? "") !== ""
     ? cantTell(

@@ -1,10 +1,13 @@
 import type { ElementNode } from "../../document/node.ts";
 import { writtenText } from "../../document/written.ts";
 import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { type Change, insert, setWords } from "../../repair/change.ts";
+import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { foldSpaces } from "../../semantics/text-collector.ts";
 import type { Check } from "../check.ts";
+import { exposedByRole } from "../exposed.ts";
+import { speakable } from "../shown-name.ts";
 
 /** What editors and templates put there until somebody writes a title. */
 const leftOver = new Set([
@@ -20,7 +23,7 @@ const leftOver = new Set([
 
 function judge(_root: ElementNode, scene: Scene): Verdict {
   const title = scene.page.index.byTag("title").find((element) => element.namespace === "html");
-  const repair = ask("Name the page in <title>: first what is particular to it, then the site.");
+  const repair = titled(scene, title ?? null);
   if (title === undefined) return failed("This page has no title.", repair);
   const details = at(title);
   const text = foldSpaces(
@@ -30,6 +33,22 @@ function judge(_root: ElementNode, scene: Scene): Verdict {
   if (leftOver.has(text.toLowerCase()) || /\.html?$/i.test(text))
     return failed(`The title of this page is "${text}", which says nothing of it.`, repair, details);
   return passed;
+}
+
+/** The title is the first heading; where there is none, a person gives the words. */
+function titled(scene: Scene, title: ElementNode | null): Repair {
+  const summary = "Name the page in <title>: first what is particular to it, then the site.";
+  const [head] = scene.page.index.byTag("head");
+  const changeTo = (words: string): readonly Change[] =>
+    title !== null
+      ? [setWords(title, words)]
+      : head === undefined
+        ? []
+        : [insert("last", head, { tag: "title", text: words })];
+  const heading = exposedByRole(scene, "heading").map((one) => speakable(scene.name(one).text))[0] ?? "";
+  return heading === ""
+    ? askWords(summary, "Title of the page", "", changeTo(BLANK))
+    : withChanges("likely", summary, changeTo(heading));
 }
 
 export const title = {

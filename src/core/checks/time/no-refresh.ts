@@ -1,7 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { removeElement } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 
@@ -27,10 +28,12 @@ function judge(meta: ElementNode): Verdict {
     address === ""
       ? `The page reloads itself after ${after}.`
       : `The page sends its reader to "${address}" after ${after}.`,
-    ask(
+    withChanges(
+      "likely",
       address === ""
         ? "Take the refresh out and offer a button that reloads, or bring new content in without moving the reader."
         : "Send people on at once from the server, or give them a link.",
+      [removeElement(meta)],
     ),
     {
       facts: { seconds },

@@ -1,7 +1,8 @@
 import type { ElementNode } from "../../document/node.ts";
 import { writtenText } from "../../document/written.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { replaceText } from "../../repair/change.ts";
+import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 import { type FixedTarget, fixedTargets } from "./fixed-size.ts";
@@ -34,7 +35,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
         : `${round(Math.min(width ?? Infinity, height ?? Infinity))}`;
     return failed(
       `This target is ${size} pixels, and the next one begins ${between <= Math.min(width ?? Infinity, height ?? Infinity) + 0.5 ? "right beside it" : "close by"}: ${round(between)} pixels from middle to middle, of ${NEEDED} needed.`,
-      ask(`Make it ${NEEDED} pixels high and wide (padding counts), or put room between.`),
+      enlarged(scene, target),
       {
         facts: { width, height, distance: round(between) },
         cause: `size ${scene.page.styles.value(element, "height")?.declared?.source.start ?? ""} ${scene.page.styles.value(element, "width")?.declared?.source.start ?? ""}`,
@@ -42,6 +43,30 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     );
   }
   return passed;
+}
+
+/** Sides that are written in pixels are written larger. */
+function enlarged(scene: Scene, { element, width, height }: FixedTarget): Repair {
+  const summary = `Make it ${NEEDED} pixels high and wide (padding counts), or put room between.`;
+  const small = (
+    [
+      ["width", width],
+      ["height", height],
+    ] as const
+  ).filter(([, size]) => size !== null && size < NEEDED);
+  const declared = small.flatMap(([side]) => {
+    const value = scene.page.styles.value(element, side);
+    return value?.declared != null && value.block?.origin === "author" && value.declared.replaceable
+      ? [value.declared.valueSource]
+      : [];
+  });
+  return declared.length === small.length && declared.length > 0
+    ? withChanges(
+        "likely",
+        summary,
+        declared.map((source) => replaceText(source, `${NEEDED}px`)),
+      )
+    : ask(summary);
 }
 
 const round = (pixels: number): number => Math.round(pixels * 10) / 10;

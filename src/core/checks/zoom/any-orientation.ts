@@ -1,8 +1,9 @@
 import { NO } from "../../css/certainty.ts";
-import type { ElementNode } from "../../document/node.ts";
+import type { ElementNode, Span } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { ask } from "../../repair/repair.ts";
+import { removeDeclaration } from "../../repair/change.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 
@@ -32,6 +33,19 @@ function quarterTurn(scene: Scene, element: ElementNode): number | null {
   return quarter(here) !== quarter(there) && (here === 0 || there === 0) ? here + there : null;
 }
 
+/** The declarations that turn it, in whichever position they do. */
+function turningDeclarations(scene: Scene, element: ElementNode): readonly Span[] {
+  const pages = [scene.page, ...[scene.turned()?.page ?? []].flat()];
+  return pages.flatMap(({ styles }) =>
+    ["transform", "rotate"].flatMap((property) => {
+      const value = styles.value(element, property);
+      const isTurn =
+        value?.own === true && value.block?.origin === "author" && !/^none$/i.test(value.text ?? "none");
+      return isTurn && value?.declared != null ? [value.declared.source] : [];
+    }),
+  );
+}
+
 function degreesOf(transform: string): number {
   const match = /rotatez?\(\s*([+-]?[\d.]+)(deg|turn|grad|rad)?\s*\)/i.exec(transform);
   if (match === null) return 0;
@@ -56,7 +70,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     if (textContent(element) === "" && !/^(?:img|svg|video|canvas|iframe)$/.test(element.tag))
       return inapplicable;
     const isWhole = /^(?:html|body|main)$/.test(element.tag) || textContent(element).length > 20;
-    const repair = ask("Take the rotation away, and lay the content out for both positions of the window.");
+    const summary = "Take the rotation away, and lay the content out for both positions of the window.";
+    const turning = turningDeclarations(scene, element);
+    const repair =
+      turning.length === 0 ? ask(summary) : withChanges("likely", summary, turning.map(removeDeclaration));
     const details = { facts: { degrees } };
     return isWhole
       ? failed(

@@ -4,7 +4,8 @@ import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
-import { ask } from "../../repair/repair.ts";
+import { setAttribute } from "../../repair/change.ts";
+import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Check } from "../check.ts";
 
@@ -39,7 +40,16 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     if (pixels === null || size === null || pixels >= size * needed) continue;
     return failed(
       `${property} is pinned with !important in the style attribute: nobody can widen it.`,
-      ask(`Leave !important out, or set ${property} in a stylesheet.`),
+      withChanges("likely", `Leave !important out, or set ${property} in a stylesheet.`, [
+        setAttribute(
+          element,
+          "style",
+          (attributeText(element, "style") ?? "").replace(
+            new RegExp(`((?:^|;)\\s*${property}\\s*:[^;!]*?)\\s*!\\s*important`, "i"),
+            "$1",
+          ),
+        ),
+      ]),
       { facts: { property } },
     );
   }

@@ -1,0 +1,226 @@
+import { createInterface } from "node:readline";
+import type { AuditAnswer, FindingAnswer } from "../answers/audit.ts";
+import type { Mender, Mending } from "../answers/mend.ts";
+import { filledIn } from "../core/repair/spell.ts";
+import { counted, findingText } from "../report/terminal/finding.ts";
+import { diffText } from "../report/terminal/mend.ts";
+import type { Paint } from "../report/terminal/paint.ts";
+import { printable } from "../report/terminal/printable.ts";
+import { everyCheck } from "./settings.ts";
+
+/** Lines that a person types, one for each question; null once there are no more. */
+class Questions {
+  readonly #lines: string[] = [];
+  readonly #reader = createInterface({ input: process.stdin, output: process.stdout });
+  #waiting: ((line: string | null) => void) | null = null;
+  #isOver = false;
+
+  constructor() {
+    this.#reader.on("line", (line) => {
+      if (this.#waiting === null) this.#lines.push(line);
+      else this.#answer(line);
+    });
+    this.#reader.on("close", () => {
+      this.#isOver = true;
+      this.#answer(null);
+    });
+  }
+
+  #answer(line: string | null): void {
+    const waiting = this.#waiting;
+    this.#waiting = null;
+    waiting?.(line);
+  }
+
+  /** @param start what stands on the line already, to be changed; on a terminal only */
+  ask(question: string, start = ""): Promise<string | null> {
+    const line = this.#lines.shift();
+    if (line !== undefined || this.#isOver) {
+      process.stdout.write(`${question}\n`);
+      return Promise.resolve(line ?? null);
+    }
+    return new Promise((resolve) => {
+      this.#waiting = resolve;
+      this.#reader.setPrompt(question);
+      this.#reader.prompt();
+      if (process.stdin.isTTY === true && start !== "") this.#reader.write(start);
+    });
+  }
+
+  close(): void {
+    this.#reader.close();
+  }
+}
+
+/** What a person said of a finding, kept for the others with the same cause. */
+type Said =
+  | { readonly kind: "take" }
+  | { readonly kind: "skip" }
+  | { readonly kind: "words"; readonly words: string };
+
+/**
+ * Goes from finding to finding: shows it with its edit, and takes what a person says. The chosen edits at the end; null
+ * where nobody said that they are to be made.
+ */
+export async function chooseByHand(
+  before: AuditAnswer,
+  mender: Mender,
+  checks: ReadonlySet<string>,
+  paint: Paint,
+): Promise<readonly Mending[] | null> {
+  const questions = new Questions();
+  try {
+    return await new Round(before, mender, paint, questions).run(
+      before.findings.filter(
+        ({ outcome, check, repair }) =>
+          outcome === "failed" &&
+          checks.has(check) &&
+          repair !== null &&
+          (repair.edits.length > 0 || repair.words !== null),
+      ),
+    );
+  } finally {
+    questions.close();
+  }
+}
+
+class Round {
+  readonly #before: AuditAnswer;
+  readonly #mender: Mender;
+  readonly #paint: Paint;
+  readonly #questions: Questions;
+  readonly #made: Mending[] = [];
+  readonly #said = new Map<string, Said>();
+  #gone: ReadonlySet<FindingAnswer> = new Set();
+
+  constructor(before: AuditAnswer, mender: Mender, paint: Paint, questions: Questions) {
+    this.#before = before;
+    this.#mender = mender;
+    this.#paint = paint;
+    this.#questions = questions;
+  }
+
+  async run(findings: readonly FindingAnswer[]): Promise<readonly Mending[] | null> {
+    for (const [at, finding] of findings.entries()) {
+      if (this.#gone.has(finding)) continue;
+      const refused = await this.#mender.refusal(finding.repair?.edits ?? [], true);
+      if (refused !== null) {
+        this.#say(`${printable(refused)}\n`);
+        continue;
+      }
+      const key = `${finding.check} ${finding.cause} ${finding.message}`;
+      const known = this.#said.get(key);
+      if (known === undefined) {
+        this.#show(finding, at, findings.length);
+        const said = await this.#ask(finding);
+        if (said === null) return null;
+        if (said === "stop") break;
+        this.#said.set(key, said);
+      } else await this.#take(finding, known);
+    }
+    return this.#confirmed();
+  }
+
+  #say(text: string): void {
+    process.stdout.write(text);
+  }
+
+  #show(finding: FindingAnswer, at: number, total: number): void {
+    const { colours } = this.#paint;
+    const bare = finding.repair === null ? finding : { ...finding, repair: { ...finding.repair, edits: [] } };
+    this.#say(
+      `\n${colours.dim(`${at + 1} of ${total} · ${counted(this.#made.length, "edit", "edits")} taken`)}\n`,
+    );
+    this.#say(
+      findingText(
+        bare,
+        [],
+        [],
+        this.#before,
+        {
+          paint: this.#paint,
+          checks: everyCheck,
+          all: true,
+          quiet: false,
+          families: null,
+          coverage: false,
+        },
+        true,
+      ),
+    );
+    const edits = finding.repair?.edits ?? [];
+    if (edits.length > 0) this.#say(diffText({ finding, edits }, this.#before, this.#paint));
+  }
+
+  async #ask(finding: FindingAnswer): Promise<Said | "stop" | null> {
+    const { colours } = this.#paint;
+    const words = finding.repair?.words ?? null;
+    const hasEdits = (finding.repair?.edits.length ?? 0) > 0;
+    const keys = [
+      ...(hasEdits ? [["t", "take"]] : []),
+      ...(!hasEdits && words !== null ? [["w", "write the words"]] : []),
+      ["s", "skip"],
+      ["q", "stop here"],
+    ];
+    const prompt = `    ${keys.map(([key = "", what]) => `${colours.bold(key)} ${what}`).join("  ")}  ${colours.dim("›")} `;
+    for (;;) {
+      const line = await this.#questions.ask(prompt);
+      if (line === null) return null;
+      const key = line.trim().toLowerCase().slice(0, 1);
+      if (key === "q") return "stop";
+      if (key === "s") return { kind: "skip" };
+      if (key === "t" && hasEdits) {
+        if (await this.#take(finding, { kind: "take" })) return { kind: "take" };
+        return { kind: "skip" };
+      }
+      if (key === "w" && words !== null && !hasEdits) {
+        const said = await this.#askWords(finding, words.what, words.start);
+        if (said !== "again") return said;
+      }
+    }
+  }
+
+  async #askWords(finding: FindingAnswer, what: string, start: string): Promise<Said | null | "again"> {
+    const { colours } = this.#paint;
+    const known = start === "" ? "" : colours.dim(` (Enter for "${printable(start)}")`);
+    const line = await this.#questions.ask(`    ${what}${known}: `, start);
+    if (line === null) return null;
+    const words = line.trim() === "" ? start : line.trim();
+    if (words === "") return "again";
+    return (await this.#take(finding, { kind: "words", words })) ? { kind: "words", words } : "again";
+  }
+
+  /** Makes an edit with those taken so far; false, with a word why, where it does not hold. */
+  async #take(finding: FindingAnswer, said: Said): Promise<boolean> {
+    const { repair } = finding;
+    if (said.kind === "skip" || repair === null) return false;
+    const edits =
+      said.kind === "take"
+        ? repair.edits
+        : repair.words === null
+          ? []
+          : filledIn(repair.words.edits, said.words);
+    if (edits.length === 0) return false;
+    const outcome = await this.#mender.outcome([{ finding, edits }], this.#made);
+    if (outcome !== "gone") {
+      this.#say(
+        outcome === "stays"
+          ? `    Tried: it is still found, "${printable(finding.message)}"\n`
+          : "    Tried: something else would fail then, or the file no longer parse.\n",
+      );
+      return false;
+    }
+    this.#made.push({ finding, edits });
+    this.#gone = await this.#mender.goneWith(this.#made);
+    return true;
+  }
+
+  async #confirmed(): Promise<readonly Mending[] | null> {
+    if (this.#made.length === 0) return [];
+    const files = new Set(this.#made.flatMap(({ edits }) => edits.map(({ file }) => file)));
+    const line = await this.#questions.ask(
+      `\nMake ${counted(this.#made.length, "edit", "edits")} in ${[...files].map(printable).join(", ")}? ${this.#paint.colours.bold("y")} yes  ${this.#paint.colours.bold("n")} no  ${this.#paint.colours.dim("›")} `,
+    );
+    return line?.trim().toLowerCase().startsWith("y") === true ? this.#made : null;
+  }
+}

@@ -1,0 +1,48 @@
+import type { ElementNode } from "../../document/node.ts";
+import { attributeText } from "../../document/written.ts";
+import { type Change, insert, setAttribute, wrap } from "../../repair/change.ts";
+import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { freshId } from "../fresh-id.ts";
+import type { TextBeside } from "./text-beside.ts";
+
+/** The id of a field, with the change that gives it one where it has none. */
+export function idOf(
+  scene: Scene,
+  field: ElementNode,
+  words: string,
+): { readonly id: string; readonly changes: readonly Change[] } {
+  const own = attributeText(field, "id");
+  if (own !== null && own !== "" && scene.page.index.byId(field, own) === field)
+    return { id: own, changes: [] };
+  const id = freshId(scene, field, words);
+  return { id, changes: [setAttribute(field, "id", id)] };
+}
+
+const idWords = (field: ElementNode, otherwise: string): string => {
+  const name = attributeText(field, "name") ?? "";
+  return name === "" ? otherwise : name;
+};
+
+/** Makes the text beside a field its label. */
+export function labelFrom(scene: Scene, field: ElementNode, { text, node }: TextBeside): Repair {
+  const summary = `Make the text beside it its label: <label for="…">${text}</label>.`;
+  const { id, changes } = idOf(scene, field, idWords(field, text));
+  const [first, last] = node.kind === "text" ? [node, node] : [node.children[0], node.children.at(-1)];
+  const isWhole = (one: typeof first) => one !== undefined && (one.kind === "text" || one.kind === "element");
+  return isWhole(first) && isWhole(last)
+    ? withChanges("likely", summary, [
+        wrap(first as ElementNode, last as ElementNode, { tag: "label", attributes: { for: id } }),
+        ...changes,
+      ])
+    : labelWithWords(scene, field, summary, text);
+}
+
+/** A label before a field, for which a person gives the words. */
+export function labelWithWords(scene: Scene, field: ElementNode, summary: string, start: string): Repair {
+  const { id, changes } = idOf(scene, field, idWords(field, start));
+  return askWords(summary, "Label", start, [
+    insert("before", field, { tag: "label", attributes: { for: id }, text: BLANK }),
+    ...changes,
+  ]);
+}

@@ -1,0 +1,117 @@
+import type { AuditAnswer, FindingAnswer } from "../../answers/audit.ts";
+import type { LeftOut, MendedFile, Mending, MendPlan, Waiting } from "../../answers/mend.ts";
+import { byFile } from "../../core/repair/edit.ts";
+import { changedLines } from "../patch/changed-lines.ts";
+import { counted } from "./finding.ts";
+import type { Paint } from "./paint.ts";
+import { printable } from "./printable.ts";
+import { cut } from "./source-frame.ts";
+
+const placeOf = ({ source, subject }: FindingAnswer): string =>
+  source === null ? subject : `${source.file}:${source.line}:${source.column}`;
+
+/** Why a file changes, a line for each finding: before its patch. */
+export const reasonsFor = ({ mendings }: MendedFile): readonly string[] =>
+  mendings.map(({ finding }) =>
+    printable(
+      `${placeOf(finding)} ${finding.check} (${finding.repair?.confidence ?? "likely"}): ${finding.repair?.summary ?? finding.message}`,
+    ),
+  );
+
+/** A patch with colours, for a terminal. */
+export const patchInColour = (patch: string, { colours }: Paint): string =>
+  patch
+    .split("\n")
+    .map((line) => {
+      const shown = printable(line);
+      if (/^(?:---|\+\+\+) /.test(line)) return colours.bold(shown);
+      if (line.startsWith("#")) return colours.dim(shown);
+      if (line.startsWith("@@")) return colours.cyan(shown);
+      if (line.startsWith("+")) return colours.green(shown);
+      return line.startsWith("-") ? colours.red(shown) : shown;
+    })
+    .join("\n");
+
+/** Why an edit was not made, in one line. */
+export const leftOutText = ({ finding, reason }: LeftOut): string =>
+  `${printable(placeOf(finding))}: ${finding.check} is not mended: ${printable(reason)}`;
+
+const needs = (n: number, what: string): string => `${n} ${n === 1 ? "needs" : "need"} ${what}`;
+
+const waitingText = ({ likely, words, look }: Waiting, left: string): readonly string[] => [
+  ...(likely > 0 ? [`${likely} ${likely === 1 ? "has" : "have"} ${left}`] : []),
+  ...(words > 0 ? [`${needs(words, "words only you know")} (--interactive)`] : []),
+  ...(look > 0 ? [needs(look, "a look")] : []),
+];
+
+/** What a patch is about, and what it leaves. */
+export function patchSummary(before: AuditAnswer, plan: MendPlan, left: Waiting): string {
+  const failed = before.findings.filter(({ outcome }) => outcome === "failed");
+  if (failed.length === 0) return "Nothing to mend.";
+  const { gone, files } = plan;
+  const mended = failed.filter((finding) => gone.has(finding)).length;
+  const waiting = waitingText(left, "an edit that is not chosen (--also likely)");
+  const first =
+    mended === 0
+      ? `No edit to be made among ${counted(failed.length, "finding", "findings")}`
+      : `${mended} of ${counted(failed.length, "finding", "findings")} mended in ${counted(files.length, "file", "files")}`;
+  return `${[first, ...waiting].join(" · ")}.`;
+}
+
+/** What was mended, file by file, and what is left. */
+export function mendedReport(
+  { files, mendings }: MendPlan,
+  before: AuditAnswer,
+  after: AuditAnswer,
+  left: Waiting,
+  undo: string | null,
+  paint: Paint,
+): string {
+  const { colours } = paint;
+  const lines: string[] = [];
+  for (const file of files) {
+    lines.push(colours.bold(printable(file.name)));
+    for (const { finding } of file.mendings) {
+      const line = finding.source?.file === file.name ? String(finding.source.line) : "";
+      lines.push(
+        paint.paragraph(
+          `${colours.dim(line.padStart(6))}  `,
+          `${printable(finding.repair?.summary ?? finding.message)} ${colours.dim(finding.check)}`,
+          8,
+        ),
+      );
+    }
+    lines.push("");
+  }
+  const count = (answer: AuditAnswer) => answer.findings.filter(({ outcome }) => outcome === "failed").length;
+  const [from, to] = [count(before), count(after)];
+  const summary = [
+    `${from} → ${to}: ${mendings.length === 0 ? "nothing was" : from - to} mended`,
+    ...waitingText(left, "an edit that wants a look (--also likely)"),
+  ].join(" · ");
+  lines.push(paint.paragraph("", to === 0 ? colours.green(summary) : colours.bold(summary), 0));
+  if (undo !== null)
+    lines.push(
+      paint.paragraph(colours.dim("undo  "), colours.dim(`git apply ${undo}, or patch -p1 < ${undo}`), 6),
+    );
+  return `${lines.join("\n")}\n`;
+}
+
+/** The lines that edits change, out and in, file by file. */
+export function diffText({ finding, edits }: Mending, before: AuditAnswer, paint: Paint): string {
+  const { colours, width } = paint;
+  const parts = [...byFile(edits)].flatMap(([file, own]) => {
+    const text = before.texts.text(file);
+    if (text === null) return [];
+    const heading = file === finding.source?.file ? [] : [`    ${colours.dim(printable(file))}`];
+    return [
+      ...heading,
+      ...changedLines(text, own).map(({ line, kind, text: changed }) => {
+        const mark = kind === "in" ? "+" : "-";
+        const tint = kind === "in" ? colours.green : colours.red;
+        return `  ${colours.dim(String(line).padStart(6))} ${tint(`${mark} ${cut(printable(changed), width - 12)}`)}`;
+      }),
+    ];
+  });
+  return `${parts.join("\n")}\n`;
+}
