@@ -126,7 +126,12 @@ export async function audit(
     request.trials === "none"
       ? answer.findings
       : await provedRepairs(
-          { ...trial, isTried: (finding) => tried.has(finding), effort: trialEffort[request.trials] },
+          {
+            ...trial,
+            isTried: (finding) => tried.has(finding),
+            triesWords: request.trials === "thorough",
+            effort: trialEffort[request.trials],
+          },
           host,
         );
   if (sources !== null && result !== null) {

@@ -3,7 +3,8 @@ import { type CheckResult, checkResult, type RunResult, runChecks } from "../cor
 import type { Sheet } from "../core/css/sheet.ts";
 import type { ComponentFrame, ElementNode, Span } from "../core/document/node.ts";
 import type { Finding } from "../core/findings/verdict.ts";
-import { ask } from "../core/repair/repair.ts";
+import { setAttribute } from "../core/repair/change.ts";
+import { ask, askWords, BLANK } from "../core/repair/repair.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import { type JudgedFinding, judgeTree } from "../core/worlds/judge.ts";
 import type { ComposedTree, TreeElement, TreeNode } from "../core/worlds/tree.ts";
@@ -54,8 +55,8 @@ export class ComponentAudit {
   readonly #parsed = new Map<string, Sheet>();
   /** Every element of source that some tree has shown. */
   readonly #reached = new Set<string>();
-  /** What a component fails in by itself, whatever its callers give, by its definition. */
-  readonly #alone = new Map<string, ReadonlySet<string>>();
+  /** What a component fails in by itself, and what only where a caller leaves something out, by its definition. */
+  readonly #alone = new Map<string, FaultsAlone>();
 
   constructor(request: ComponentAuditRequest) {
     this.#request = request;
@@ -137,19 +138,22 @@ export class ComponentAudit {
     return { judged, first: first as unknown as { readonly scene: Scene; readonly run: RunResult } };
   }
 
-  /** Faults that the component has whoever calls it, as `check place`. */
-  #faultsAlone(definition: Span): ReadonlySet<string> {
+  #faultsAlone(definition: Span): FaultsAlone {
     const key = placeKey(definition);
     const known = this.#alone.get(key);
     if (known !== undefined) return known;
     // A component inside itself is not looked at again.
-    this.#alone.set(key, new Set());
+    this.#alone.set(key, { own: new Set(), leftOut: new Map() });
     const found = this.#request.composer.definedAt(definition);
-    const faults = new Set<string>();
+    const faults: FaultsAlone = { own: new Set(), leftOut: new Map() };
     if (found !== null) {
       const { judged } = this.#judge(found, this.#request.composer.compose(found).tree, "its callers");
-      for (const { finding, element, outcome, isLeftToCalls, mayBeMended } of judged)
-        if ((outcome === "failed" && !isLeftToCalls) || mayBeMended) faults.add(faultKey(finding, element));
+      for (const { finding, element, outcome, isLeftToCalls, mayBeMended, when } of judged) {
+        const fault = faultKey(finding, element);
+        if ((outcome === "failed" && !isLeftToCalls) || mayBeMended) faults.own.add(fault);
+        const prop = when.length === 1 ? /^`([\w-]+)` is not given$/.exec(when[0] ?? "")?.[1] : undefined;
+        if (isLeftToCalls && prop !== undefined) faults.leftOut.set(fault, prop);
+      }
     }
     this.#alone.set(key, faults);
     return faults;
@@ -192,8 +196,7 @@ export class ComponentAudit {
           outcome,
           source,
           message: this.#message(one, call),
-          // What is wrong at a use is mended there, and not where the element is written.
-          repair: call === null || finding.repair === null ? finding.repair : ask(finding.repair.summary),
+          repair: call === null ? withoutIds(finding.repair) : this.#repairAt(call, one),
         },
         scene,
         components: call === null ? pointedAt(scene, finding).components : element.components,
@@ -211,12 +214,25 @@ export class ComponentAudit {
     let level: number | null = null;
     for (let at = frames.length - 1; at > 0; at--) {
       const frame = frames[at];
-      if (frame === undefined || this.#faultsAlone(frame.definition).has(key)) break;
+      if (frame === undefined || this.#faultsAlone(frame.definition).own.has(key)) break;
       // Who gives nothing decides nothing.
       if (this.#request.composer.definedAt(frame.definition)?.component.takesProps === false) break;
       level = at;
     }
     return level;
+  }
+
+  /** What is wrong at a use is mended there, and not where the element is written: by giving what was left out. */
+  #repairAt(call: ComponentFrame, { finding, element }: JudgedFinding): Finding["repair"] {
+    const { repair } = finding;
+    if (repair === null) return null;
+    const prop = this.#faultsAlone(call.definition).leftOut.get(faultKey(finding, element));
+    const [given] = repair.words?.changes ?? [];
+    const name = prop ?? (given?.kind === "set attribute" ? given.name : null);
+    if (name === null || repair.words === null) return ask(repair.summary);
+    const use: ElementNode = { ...finding.element, source: call.source, endTag: null, attributes: new Map() };
+    const { what, start, sample } = repair.words;
+    return askWords(repair.summary, what, start, [setAttribute(use, name, BLANK)], sample);
   }
 
   #message(
@@ -234,6 +250,22 @@ export class ComponentAudit {
         : `Can it be that ${when.length === 0 ? "nothing is given here" : when.join(" and ")}? Then: ${finding.message}`;
     return `${finding.message}${so}${where}`;
   }
+}
+
+/** An id that is written in a component is there as often as the component: a person must bind one. */
+function withoutIds(repair: Finding["repair"]): Finding["repair"] {
+  const setsId = [...(repair?.changes ?? []), ...(repair?.words?.changes ?? [])].some(
+    (change) => change.kind === "set attribute" && change.name === "id",
+  );
+  return repair === null || !setsId ? repair : ask(repair.summary);
+}
+
+/** What a component fails in when composed alone. */
+interface FaultsAlone {
+  /** Faults that it has whoever calls it, as `check place`. */
+  readonly own: Set<string>;
+  /** Faults that show where one prop is not given, with its name. */
+  readonly leftOut: Map<string, string>;
 }
 
 /** The element that a finding points at: not always the one that it is about. */

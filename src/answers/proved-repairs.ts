@@ -1,4 +1,5 @@
 import { byFile, collide, type Edit, originalPlaces } from "../core/repair/edit.ts";
+import { filledIn } from "../core/repair/spell.ts";
 import { isUntouchedApartFrom } from "../core/repair/untouched.ts";
 import type { Host } from "../host/host.ts";
 import { editedHost } from "./edited-host.ts";
@@ -39,6 +40,8 @@ export interface TrialRequest {
 export interface ProofRequest extends TrialRequest {
   /** Whether the edits of a finding were tried before and hold. */
   readonly isTried: (finding: FindingAnswer) => boolean;
+  /** Whether places for words are tried too, with a sample. */
+  readonly triesWords: boolean;
   /** How many elements may be audited anew, each time counted; a trial of every edit together is always made. */
   readonly effort: number;
 }
@@ -61,11 +64,11 @@ export async function provedRepairs(request: ProofRequest, host: Host): Promise<
   const held = await new Proof(request, host).run();
   return request.findings.map((finding) =>
     finding.repair === null ||
-    finding.repair.edits.length === 0 ||
+    offered(finding, request.triesWords).length === 0 ||
     held.has(finding) ||
     request.isTried(finding)
       ? finding
-      : { ...finding, repair: { ...withoutEdits(finding.repair.summary), words: finding.repair.words } },
+      : { ...finding, repair: withoutEdits(finding.repair.summary) },
   );
 }
 
@@ -157,8 +160,9 @@ class Proof {
   }
 
   async run(): Promise<ReadonlySet<FindingAnswer>> {
-    const { findings, isTried, effort } = this.#request;
-    const groups = this.#grouped(candidatesIn(findings.filter((finding) => !isTried(finding))));
+    const { findings, isTried, triesWords, effort } = this.#request;
+    const untried = findings.filter((finding) => !isTried(finding));
+    const groups = this.#grouped(candidatesIn(untried, triesWords));
     const once = groups.reduce((sum, { cost }) => sum + cost, 0);
     const trials = Math.max(1, Math.floor(effort / Math.max(1, once)));
     for (const { cost, candidates } of groups) {
@@ -203,11 +207,18 @@ class Proof {
   }
 }
 
-/** The edits that findings offer, each once. */
-function candidatesIn(findings: readonly FindingAnswer[]): readonly Candidate[] {
+/** The edits that a finding offers, with a sample for the words that it wants. */
+function offered({ repair }: FindingAnswer, triesWords: boolean): readonly Edit[] {
+  if (repair === null || repair.edits.length > 0 || repair.words === null || !triesWords)
+    return repair?.edits ?? [];
+  return filledIn(repair.words.edits, repair.words.sample);
+}
+
+/** What findings offer, the same once. */
+function candidatesIn(findings: readonly FindingAnswer[], triesWords: boolean): readonly Candidate[] {
   const candidates = new Map<string, { edits: readonly Edit[]; findings: FindingAnswer[] }>();
   for (const finding of findings) {
-    const edits = finding.repair?.edits ?? [];
+    const edits = offered(finding, triesWords);
     if (edits.length === 0) continue;
     const key = JSON.stringify(edits);
     const known = candidates.get(key);

@@ -15,6 +15,7 @@ export interface RepairAnswer {
 export interface WantedWordsAnswer {
   readonly what: string;
   readonly start: string;
+  readonly sample: string;
   /** With `BLANK` where the words go. */
   readonly edits: readonly Edit[];
 }
@@ -32,7 +33,10 @@ export function repairAnswer(repair: Repair | null, texts: SourceTexts): RepairA
     confidence: repair.confidence,
     summary: repair.summary,
     edits,
-    words: words === null || put === null ? null : { what: words.what, start: words.start, edits: put },
+    words:
+      words === null || put === null
+        ? null
+        : { what: words.what, start: words.start, sample: words.sample, edits: put },
   };
 }
 

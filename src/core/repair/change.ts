@@ -24,6 +24,12 @@ export type Change =
       readonly name: string;
       readonly to: string;
     }
+  | {
+      readonly kind: "copy attribute";
+      readonly element: ElementNode;
+      readonly name: string;
+      readonly to: string;
+    }
   | { readonly kind: "rename element"; readonly element: ElementNode; readonly to: string }
   | { readonly kind: "replace text"; readonly source: Span; readonly text: string }
   | { readonly kind: "remove declaration"; readonly source: Span }
@@ -68,6 +74,14 @@ export const removeAttribute = (element: ElementNode, name: string): Change => (
 /** Gives an attribute another name and keeps its value as written. */
 export const renameAttribute = (element: ElementNode, name: string, to: string): Change => ({
   kind: "rename attribute",
+  element,
+  name,
+  to,
+});
+
+/** Binds a further attribute to the expression that another one is bound to. */
+export const copyAttribute = (element: ElementNode, name: string, to: string): Change => ({
+  kind: "copy attribute",
   element,
   name,
   to,

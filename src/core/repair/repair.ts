@@ -12,6 +12,8 @@ export interface WantedWords {
   readonly what: string;
   /** What is known to begin with; empty for nothing. */
   readonly start: string;
+  /** Words of the kind that is wanted, to try the changes with. */
+  readonly sample: string;
   /** The changes, with `BLANK` for the words. */
   readonly changes: readonly Change[];
 }
@@ -34,7 +36,8 @@ export const askWords = (
   what: string,
   start: string,
   changes: readonly Change[],
-): Repair => ({ confidence: "ask", summary, changes: [], words: { what, start, changes } });
+  sample = "Words given here",
+): Repair => ({ confidence: "ask", summary, changes: [], words: { what, start, sample, changes } });
 
 /** A repair whose changes are known. */
 export const withChanges = (

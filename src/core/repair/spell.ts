@@ -52,6 +52,8 @@ function spelledOne(change: Change, textOf: TextOf): readonly Edit[] | null {
       return one(attributeRemoved(tag, change.element, change.name));
     case "rename attribute":
       return one(attributeRenamed(tag, change.element, change.name, change.to));
+    case "copy attribute":
+      return one(attributeCopied(tag, change.element, change.name, change.to));
     case "rename element":
       return elementRenamed(tag, change.element, change.to);
     case "insert":
@@ -198,6 +200,16 @@ function attributeRenamed(tag: StartTag, element: ElementNode, name: string, to:
   const start = written.start + at;
   const own = written.name === name ? writtenName(to, tag.syntax, tag.text) : to;
   return { file: tag.file, start, end: start + name.length, text: own };
+}
+
+/** Beside the attribute whose expression it has. */
+function attributeCopied(tag: StartTag, element: ElementNode, name: string, to: string): Edit | null {
+  const written = writtenIn(tag, element, name);
+  if (written === null || isConstant(written, tag.syntax) || element.attributes.has(to)) return null;
+  const text = tag.text.slice(written.start, written.end);
+  return text.includes(name)
+    ? { file: tag.file, start: written.end, end: written.end, text: ` ${text.replace(name, to)}` }
+    : null;
 }
 
 /** The end tag of an element, where it has one in the same file. */

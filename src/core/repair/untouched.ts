@@ -10,29 +10,36 @@ interface Mark {
 /** Where parsers say once more where things stand. */
 const elsewhere = new Set(["loc", "extra"]);
 
+interface Visited {
+  readonly value: unknown;
+  /** What it is a part of, for places that do not say what stands there. */
+  readonly kind: string;
+}
+
 /** Every node of a parsed file with a place, in the order of the tree. */
 function marksIn(root: unknown): readonly Mark[] {
   const marks: Mark[] = [];
   const seen = new Set<object>();
-  const stack: { readonly value: unknown; readonly key: string }[] = [{ value: root, key: "" }];
+  const stack: Visited[] = [{ value: root, kind: "" }];
   for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    const { value, key } = at;
+    const { value } = at;
     if (value === null || typeof value !== "object" || seen.has(value)) continue;
     seen.add(value);
     const node = value as Record<string, unknown>;
+    const kind = String(node.type ?? node.kind ?? at.kind);
     if (typeof node.start === "number" && typeof node.end === "number")
-      marks.push({ kind: String(node.type ?? node.kind ?? key), start: node.start, end: node.end });
-    const inner =
-      value instanceof Map
-        ? [...value.values()].map((one) => ({ value: one, key }))
-        : Array.isArray(value)
-          ? value.map((one) => ({ value: one, key }))
-          : Object.entries(node)
-              .filter(([name]) => !elsewhere.has(name))
-              .map(([name, one]) => ({ value: one, key: name }));
-    for (let i = inner.length - 1; i >= 0; i--) stack.push(inner[i] as (typeof inner)[number]);
+      marks.push({ kind, start: node.start, end: node.end });
+    for (const part of partsOf(value, kind).reverse()) stack.push(part);
   }
   return marks;
+}
+
+function partsOf(value: object, kind: string): Visited[] {
+  if (Array.isArray(value) || value instanceof Map)
+    return [...value.values()].map((one) => ({ value: one, kind }));
+  return Object.entries(value)
+    .filter(([name]) => !elsewhere.has(name))
+    .map(([name, one]) => ({ value: one, kind: `${kind} ${name}` }));
 }
 
 /**
@@ -52,13 +59,19 @@ export function isUntouchedApartFrom(before: unknown, after: unknown, edits: rea
     );
   const written = ({ kind, start, end }: Mark) => `${kind} ${start} ${end}`;
   const original = originalPlaces(ordered);
-  const kept = marksIn(before)
-    .filter((mark) => !isTouched(mark))
-    .map(written);
   const found = marksIn(after).flatMap((mark) => {
     const [start, end] = [original(mark.start), original(mark.end, true)];
     const back = { kind: mark.kind, start: start.offset, end: end.offset };
     return start.isNew || isTouched(back) ? [] : [written(back)];
+  });
+  const there = new Set(found);
+  // What an edit empties may be gone with it: the rule whose only declaration was taken away.
+  const mayBeGone = ({ start, end }: Mark) =>
+    ordered.some((edit) => edit.text === "" && start < edit.start && end > edit.end);
+  const kept = marksIn(before).flatMap((mark) => {
+    if (isTouched(mark)) return [];
+    const own = written(mark);
+    return mayBeGone(mark) && !there.has(own) ? [] : [own];
   });
   return kept.length === found.length && kept.every((one, at) => one === found[at]);
 }

@@ -1,9 +1,9 @@
 import { contrastRatio, shownRatio } from "../../colour/contrast.ts";
-import { nearestInPalette, nearestPassing } from "../../colour/nearest-passing.ts";
+import { deltaEOK, nearestInPalette, nearestPassing } from "../../colour/nearest-passing.ts";
 import { type Rgba, toHex } from "../../colour/rgba.ts";
 import type { CascadedValue } from "../../css/computed.ts";
 import type { Declared } from "../../css/declared.ts";
-import type { ElementNode } from "../../document/node.ts";
+import type { ElementNode, Span } from "../../document/node.ts";
 import type { Origin } from "../../findings/verdict.ts";
 import { replaceText } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
@@ -74,14 +74,36 @@ export function suggestColour(
     place !== null &&
     /^(?:#[0-9a-f]{3,8}|[a-z]+|rgba?\([^()]*\)|hsla?\([^()]*\))$/i.test(place.declared.text) &&
     place.declared.replaceable;
+  const fallback = place === null || isPlain ? null : fallbackColour(scene, place.declared, text);
   const isWritten =
     place !== null &&
     value?.block?.origin === "author" &&
     isPlain &&
     sameColour(scene, place.declared.text, text);
+  if (place !== null && fallback !== null && value?.block?.origin === "author")
+    return withChanges("likely", words, [replaceText(fallback, toHex(nearest))]);
   if (!isWritten || place === null) return ask(words);
+  // A colour of the project's own that looks much the same is better than one more shade.
+  if (place.property === null && own !== null && deltaEOK(text, own.colour) <= NEAR_ENOUGH)
+    return withChanges(
+      "likely",
+      `Use var(${own.name}), ${toHex(own.colour)}, of your own palette. ${words}`,
+      [replaceText(place.declared.valueSource, `var(${own.name})`)],
+    );
   const what = place.property === null ? "" : effectOn(uses, place.property, nearest);
   return withChanges("likely", `${words}${what}`, [replaceText(place.declared.valueSource, toHex(nearest))]);
+}
+
+/** ΔEOK up to which a colour of the palette takes the place of another without anybody missing it. */
+const NEAR_ENOUGH = 0.2;
+
+/** Where the colour stands that `var()` falls back to, if that is the one that shows. */
+function fallbackColour(scene: Scene, declared: Declared, shown: Rgba): Span | null {
+  const match = /^var\(\s*--[\w-]+\s*,\s*(#[0-9a-f]{3,8}|[a-z]+|rgb\([^()]*\))\s*\)$/i.exec(declared.text);
+  const { file, start, end } = declared.valueSource;
+  if (match?.[1] === undefined || end - start !== declared.text.length) return null;
+  const at = start + declared.text.lastIndexOf(match[1]);
+  return sameColour(scene, match[1], shown) ? { file, start: at, end: at + match[1].length } : null;
 }
 
 interface Shades {

@@ -3,7 +3,7 @@ import type { ElementNode, TextNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText, attributeTokens } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { setAttribute, wrap } from "../../repair/change.ts";
+import { renameElement, setAttribute, wrap } from "../../repair/change.ts";
 import { ask, askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -99,6 +99,13 @@ function grouped(scene: Scene, set: readonly ElementNode[], question: Question):
         attributes: { role, "aria-label": text },
       }),
     ]);
+  // Without an id, which a component may not have of its own.
+  if (
+    scene.document.kind === "component" &&
+    holder.tag === "div" &&
+    scene.page.index.childElements(holder)[0] === node
+  )
+    return withChanges("likely", summary, [renameElement(holder, "fieldset"), renameElement(node, "legend")]);
   const { id, changes } = idOf(scene, node, text);
   const named = [setAttribute(holder, "role", role), setAttribute(holder, "aria-labelledby", id)];
   const inSet = new Set(set);

@@ -90,6 +90,7 @@ function judge(link: ElementNode, scene: Scene): Verdict {
     "Name of the link, beginning with the words one sees",
     [name, wordsFrom(attributeText(link, "href"))].filter((words) => words !== "").join(", "),
     [setAttribute(link, "aria-label", BLANK)],
+    `${name}, words given here`,
   );
   const href = (of: ElementNode) => attributeText(of, "href") ?? "";
   const details = {

@@ -67,7 +67,9 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   return failed(
     `One reads "${text}" here, but it is called "${name.text}": the words one sees are not in the name.`,
     withChanges("likely", `Begin the name with the words one sees, or take ${name.from} away.`, [
-      removeAttribute(element, name.from),
+      ...["aria-labelledby", "aria-label"]
+        .filter((attribute) => element.attributes.has(attribute))
+        .map((attribute) => removeAttribute(element, attribute)),
     ]),
     {
       facts: { visible: text, name: name.text },

@@ -1,13 +1,14 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeToken } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
-import { removeAttribute } from "../../repair/change.ts";
+import { removeAttribute, setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { contentRoles } from "../../semantics/required-context.ts";
-import { roleRow } from "../../semantics/tables/roles.ts";
+import { type Role, roleRow } from "../../semantics/tables/roles.ts";
 import type { Check } from "../check.ts";
 import { exposedWithRole, isExposed } from "../exposed.ts";
+import { runOf, wrapRun } from "../run-of-siblings.ts";
 import { holdsUnknownContent } from "../shown-name.ts";
 
 function judge(container: ElementNode, scene: Scene): Verdict {
@@ -30,7 +31,9 @@ function judge(container: ElementNode, scene: Scene): Verdict {
   return failed(
     `role="${role}" promises ${needed}, but holds only ${found}.`,
     withoutRole(
+      scene,
       container,
+      role,
       found,
       `Give its items role="${needed.split(" or ")[0]}" and the keys that go with it, or take role="${role}" away: a list of links needs no ${role}.`,
     ),
@@ -39,10 +42,28 @@ function judge(container: ElementNode, scene: Scene): Verdict {
 }
 
 /** Links and buttons are what they are without a container that promises more. */
-const withoutRole = (container: ElementNode, found: string, summary: string): Repair =>
-  /^(?:(?:link|button|listitem)(?:, |$))+$/.test(found)
-    ? withChanges("likely", summary, [removeAttribute(container, "role")])
-    : ask(summary);
+function withoutRole(
+  scene: Scene,
+  container: ElementNode,
+  role: Role,
+  found: string,
+  summary: string,
+): Repair {
+  const [first] = scene.page.index.childElements(container);
+  // Cells of one row, which lack only the row.
+  if (/^(?:table|grid|treegrid)$/.test(role) && first !== undefined && /^(?:cell|gridcell)$/.test(found))
+    return withChanges("likely", summary, [
+      wrapRun(
+        runOf(scene, first, (other) => scene.role(other).role === scene.role(first).role),
+        { tag: "div", attributes: { role: "row" } },
+      ),
+    ]);
+  if (!/^(?:(?:link|button|listitem)(?:, |$))+$/.test(found)) return ask(summary);
+  const isNamedBox = /^(?:div|span)$/.test(container.tag) && scene.name(container).text !== "";
+  return withChanges("likely", summary, [
+    isNamedBox ? setAttribute(container, "role", "group") : removeAttribute(container, "role"),
+  ]);
+}
 
 export const childrenPresent = {
   id: "roles.children-present",

@@ -109,6 +109,7 @@ function repairFor(element: ElementNode, name: string, row: StateRow, text: stri
           "The value as a number",
           "",
           [setAttribute(element, attribute, BLANK)],
+          "1",
         )
       : withChanges("likely", "Write a whole number, or leave the attribute out.", [
           removeAttribute(element, attribute),

@@ -2,7 +2,7 @@ import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeUnknown } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
-import { setAttribute } from "../../repair/change.ts";
+import { copyAttribute, setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { type Role, roleRow } from "../../semantics/tables/roles.ts";
@@ -45,6 +45,9 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   );
 }
 
+/** Attributes by which authors show a state to their styles. */
+const shownState = /^data-(?:on|checked|active|selected|open|expanded|pressed)$/;
+
 /** The state to begin with; of an imitated checkbox the native one, which keeps it by itself. */
 function stated(
   scene: Scene,
@@ -55,6 +58,16 @@ function stated(
 ): Repair {
   const native = role === "checkbox" ? asCheckbox(scene, element) : null;
   if (native !== null) return withChanges("likely", summary, native);
+  const [state] = missing;
+  if (scene.document.kind === "component") {
+    // What is written once stays as it is, whatever the component does: the state must be bound.
+    const bound = [...element.attributes.keys()].find((name) => shownState.test(name));
+    return bound === undefined || state === undefined || missing.length > 1
+      ? ask(summary)
+      : withChanges("likely", `Bind aria-${state} to what ${bound} is bound to.`, [
+          copyAttribute(element, bound, `aria-${state}`),
+        ]);
+  }
   const begun = /^(?:checked|expanded|selected|level)$/;
   return missing.every((state) => begun.test(state))
     ? withChanges(

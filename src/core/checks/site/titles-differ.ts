@@ -1,4 +1,5 @@
-import { ask } from "../../repair/repair.ts";
+import { setWords } from "../../repair/change.ts";
+import { askWords, BLANK } from "../../repair/repair.ts";
 import type { PageDigest } from "./digest.ts";
 import type { SiteCheck, SiteFinding } from "./site-check.ts";
 
@@ -21,7 +22,12 @@ function judgePages(pages: readonly PageDigest[]) {
       verdict: {
         outcome: "failed",
         message: `This page is called "${title.text}", and so is ${earlier}.`,
-        repair: ask("Begin the title with what is on this page and on no other."),
+        repair: askWords(
+          "Begin the title with what is on this page and on no other.",
+          "Title of the page",
+          "",
+          [setWords(title.element, BLANK)],
+        ),
         facts: { title: title.text, same: earlier },
         cause: `title ${key}`,
       },

@@ -13,6 +13,7 @@ const askForLanguage = (root: ElementNode): Repair =>
     "Language of the page, as in en, de or pt-BR",
     "",
     [setAttribute(root, "lang", BLANK)],
+    "en",
   );
 
 function judge(root: ElementNode): Verdict {

@@ -64,7 +64,14 @@ export function mainMarked(scene: Scene, id: string | null): readonly Change[] |
     (last.kind !== "element" && last.kind !== "text")
   )
     return null;
-  return [wrap(first, last, { tag: "main", attributes: id === null ? {} : { id } })];
+  // A menu that is only called one would stand in no landmark then.
+  const menus = nodes
+    .slice(0, from)
+    .filter((node): node is ElementNode => node.kind === "element" && node.tag === "div" && isMenu(node));
+  return [
+    wrap(first, last, { tag: "main", attributes: id === null ? {} : { id } }),
+    ...menus.filter((menu) => !menu.attributes.has("role")).map((menu) => renameElement(menu, "nav")),
+  ];
 }
 
 const isIn = (scene: Scene, inside: Node, around: Node): boolean => {

@@ -81,8 +81,11 @@ function judgeReferences(cell: ElementNode, scene: Scene): Verdict {
   const ids = grid.cells
     .filter((c) => c.element.tag === "th")
     .flatMap((c) => attributeText(c.element, "id") ?? []);
-  const fixed = attributeTokens(cell, "headers").map((id) =>
-    missing.includes(id) ? nearestWord(id, ids) : id,
+  const written = attributeTokens(cell, "headers");
+  const fixed = written.map((id) =>
+    missing.includes(id)
+      ? (nearestWord(id, ids) ?? (missing.length === 1 ? headerByPlace(grid, cell, written) : null))
+      : id,
   );
   const repair = fixed.every((id) => id !== null)
     ? withChanges("likely", `Write headers="${fixed.join(" ")}".`, [
@@ -93,6 +96,16 @@ function judgeReferences(cell: ElementNode, scene: Scene): Verdict {
     facts: { missing: missing.join(" ") },
     ...at(cell, "headers"),
   });
+}
+
+/** The id of the one header in the row or column of a cell that `headers` does not name yet; null for none or several. */
+function headerByPlace(grid: TableGrid, cell: ElementNode, named: readonly string[]): string | null {
+  const own = grid.cell(cell);
+  const ids = grid.cells.flatMap(({ element, row, column }) => {
+    const id = element.tag === "th" ? attributeText(element, "id") : null;
+    return id !== null && !named.includes(id) && (row === own?.row || column === own?.column) ? [id] : [];
+  });
+  return ids.length === 1 ? (ids[0] ?? null) : null;
 }
 
 function judgeTable(table: ElementNode, scene: Scene): Verdict {
