@@ -63,6 +63,7 @@ export class Mender {
   readonly #host: Host;
   readonly #stdinName: string;
   readonly #trial: Trial;
+  #tried: { readonly key: string; readonly left: ReadonlySet<string> | null } | null = null;
   readonly #refusals = new Map<string, string | null>();
 
   constructor(answer: AuditAnswer, request: AuditRequest, host: Host) {
@@ -103,15 +104,23 @@ export class Mender {
 
   /** Whether edits, with others made, still leave the findings they are for; `harm` where something new fails. */
   async outcome(mendings: readonly Mending[], made: readonly Mending[]): Promise<"gone" | "stays" | "harm"> {
-    const left = await this.#trial.left([...made, ...mendings].flatMap(({ edits }) => edits));
+    const left = await this.#left([...made, ...mendings]);
     if (left === null) return "harm";
     return mendings.some(({ finding }) => left.has(findingKey(finding))) ? "stays" : "gone";
+  }
+
+  /** What is left with edits; what was tried last is not tried again. */
+  async #left(made: readonly Mending[]): Promise<ReadonlySet<string> | null> {
+    const edits = made.flatMap((one) => one.edits);
+    const key = JSON.stringify(edits);
+    if (this.#tried?.key !== key) this.#tried = { key, left: await this.#trial.left(edits) };
+    return this.#tried.left;
   }
 
   /** Which findings are mended once edits are made. */
   async goneWith(made: readonly Mending[]): Promise<ReadonlySet<FindingAnswer>> {
     const edits = made.flatMap((one) => one.edits);
-    const left = made.length === 0 ? null : await this.#trial.left(edits);
+    const left = made.length === 0 ? null : await this.#left(made);
     if (left === null) return new Set();
     const touched = new Set(this.#trial.unitsOf(edits).flatMap(({ pages }) => pages.map(({ name }) => name)));
     const isSource = this.#trial.unitsOf(edits).some((unit) => unit.isSource);

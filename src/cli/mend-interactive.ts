@@ -158,7 +158,7 @@ class Round {
     const hasEdits = (finding.repair?.edits.length ?? 0) > 0;
     const keys = [
       ...(hasEdits ? [["t", "take"]] : []),
-      ...(!hasEdits && words !== null ? [["w", "write the words"]] : []),
+      ...(words === null ? [] : [["w", hasEdits ? "write other words" : "write the words"]]),
       ["s", "skip"],
       ["q", "stop here"],
     ];
@@ -173,7 +173,7 @@ class Round {
         if (await this.#take(finding, { kind: "take" })) return { kind: "take" };
         return { kind: "skip" };
       }
-      if (key === "w" && words !== null && !hasEdits) {
+      if (key === "w" && words !== null) {
         const said = await this.#askWords(finding, words.what, words.start);
         if (said !== "again") return said;
       }
@@ -185,8 +185,8 @@ class Round {
     const known = start === "" ? "" : colours.dim(` (Enter for "${printable(start)}")`);
     const line = await this.#questions.ask(`    ${what}${known}: `, start);
     if (line === null) return null;
-    const words = line.trim() === "" ? start : line.trim();
-    if (words === "") return "again";
+    const words = line.trim() === '""' ? "" : line.trim() || start;
+    if (words === "" && line.trim() === "") return "again";
     return (await this.#take(finding, { kind: "words", words })) ? { kind: "words", words } : "again";
   }
 
@@ -218,9 +218,15 @@ class Round {
   async #confirmed(): Promise<readonly Mending[] | null> {
     if (this.#made.length === 0) return [];
     const files = new Set(this.#made.flatMap(({ edits }) => edits.map(({ file }) => file)));
+    if (await this.#isConfirmed(files)) return this.#made;
+    this.#say("Nothing was changed.\n");
+    return [];
+  }
+
+  async #isConfirmed(files: ReadonlySet<string>): Promise<boolean> {
     const line = await this.#questions.ask(
       `\nMake ${counted(this.#made.length, "edit", "edits")} in ${[...files].map(printable).join(", ")}? ${this.#paint.colours.bold("y")} yes  ${this.#paint.colours.bold("n")} no  ${this.#paint.colours.dim("›")} `,
     );
-    return line?.trim().toLowerCase().startsWith("y") === true ? this.#made : null;
+    return line?.trim().toLowerCase().startsWith("y") === true;
   }
 }

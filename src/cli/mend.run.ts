@@ -72,7 +72,9 @@ export async function runMend(args: MendArguments): Promise<void> {
     if (args.interactive === true) {
       const { chooseByHand } = await import("./mend-interactive.ts");
       const mendings = await chooseByHand(before, mender, checks, paintOf(args));
-      if (mendings === null) return complain("nothing was changed");
+      if (mendings === null)
+        return complain("the answers ended before the last question: nothing was changed");
+      if (mendings.length === 0) return;
       return await write(work, await mender.plan(mendings, true));
     }
     const confidences = new Set<Confidence>([

@@ -43,8 +43,8 @@ export function memoryHost(files: Readonly<Record<string, string>>): Host {
   };
 }
 
-/** Audits component source given as files; all checks run unless some are named. */
-export function auditSources(
+/** Audits pages or component source given as files; all checks run unless some are named. */
+export function auditFiles(
   files: Readonly<Record<string, string>>,
   entry: string | readonly string[] = Object.keys(files)[0] as string,
   options: {
@@ -80,8 +80,8 @@ export function auditSources(
 }
 
 /** What was found, as `outcome check file:line [chain]`. */
-export async function found(...request: Parameters<typeof auditSources>): Promise<readonly string[]> {
-  const { findings } = await auditSources(...request);
+export async function found(...request: Parameters<typeof auditFiles>): Promise<readonly string[]> {
+  const { findings } = await auditFiles(...request);
   return findings.map(
     ({ outcome, check, source, components }) =>
       `${outcome} ${check} ${source?.file}:${source?.line} [${components.map(({ name }) => name).join(" › ")}]`,

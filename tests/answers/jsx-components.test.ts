@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { auditSources, found } from "./component-project.ts";
+import { auditFiles, found } from "./component-project.ts";
 
 const app = (body: string, imports = "") =>
   `${imports}\nexport default function App() {\n  return ${body};\n}\n`;
@@ -327,7 +327,7 @@ describe("the place to change", () => {
   const button = `export const Icon = ({ label }: { label?: string }) => (\n  <button aria-label={label}><svg aria-hidden="true" /></button>\n);`;
 
   test("one use of many goes wrong: the use is named, and the element it decides on", async () => {
-    const { findings } = await auditSources({
+    const { findings } = await auditFiles({
       "App.tsx": app(`<p>\n<Icon label="Book" />\n<Icon />\n</p>`, `import { Icon } from "./Icon";`),
       "Icon.tsx": button,
     });
@@ -350,7 +350,7 @@ describe("the place to change", () => {
   });
 
   test("nobody uses it: the value that its type allows is named", async () => {
-    const { findings } = await auditSources({ "Icon.tsx": button });
+    const { findings } = await auditFiles({ "Icon.tsx": button });
     expect(findings.map(({ message }) => message)).toEqual([
       "This button has no name. It is so when `label` is not given.",
     ]);
@@ -446,8 +446,8 @@ describe("where components come from", () => {
   });
 });
 
-test("an edit is offered where it fits the file: in styles, not in markup that is no page", async () => {
-  const { findings } = await auditSources({
+test("an edit is offered in the stylesheet and in the markup that it mends", async () => {
+  const { findings } = await auditFiles({
     "App.tsx": app(
       `<p className="a" style={{ color: "#ccc", backgroundColor: "#fff" }}>Tides</p>`,
       `import "./a.css"; export const Other = () => <p className="b">Tides</p>; export const Wrong = () => <form><label htmlFor="x">Beam</label><input id="y" /></form>;`,
@@ -461,8 +461,8 @@ test("an edit is offered where it fits the file: in styles, not in markup that i
   ).toEqual([
     ["contrast.text", []],
     ["contrast.text", [expect.stringMatching(/^a\.css #/)]],
-    ["names.control-labelled", []],
-    ["names.label-connected", []],
+    ["names.control-labelled", [`App.tsx "y"`]],
+    ["names.label-connected", [`App.tsx "y"`]],
   ]);
 });
 
@@ -475,7 +475,7 @@ test("a branch that no use comes to is judged by itself, and what uses show is n
 });
 
 test("a file that a machine has made is passed over, with a word", async () => {
-  const { problems, incomplete } = await auditSources({
+  const { problems, incomplete } = await auditFiles({
     "App.tsx": `export const App = () => <img src="a.png" title="${"x".repeat(30_000)}" />;`,
   });
   expect(problems).toEqual([{ target: "App.tsx", message: expect.stringContaining("made by a machine") }]);
@@ -487,7 +487,7 @@ test("a file that a machine has made is passed over, with a word", async () => {
 });
 
 test("what parses is audited, and what does not is told with its place", async () => {
-  const { findings, problems } = await auditSources({
+  const { findings, problems } = await auditFiles({
     "App.tsx": `export const App = () => <img src="a.png" />;\nconst a = ;\n`,
   });
   expect(problems).toEqual([
@@ -497,7 +497,7 @@ test("what parses is audited, and what does not is told with its place", async (
 });
 
 test("a comment in JSX allows a finding on the element after it", async () => {
-  const { findings, accepted } = await auditSources({
+  const { findings, accepted } = await auditFiles({
     "App.tsx": app(
       `<p>{/* keel: allow names.image-described because it is drawn anew */}<img src="a.png" /></p>`,
     ),

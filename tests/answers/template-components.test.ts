@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { auditSources, found } from "./component-project.ts";
+import { auditFiles, found } from "./component-project.ts";
 
 type Construct = readonly [
   name: string,
@@ -471,7 +471,7 @@ test.each([
   ["App.svelte", "{#if a}<p>x</p>"],
   ["app.component.ts", "@Component({ template: `<p></div>` }) export class A {}"],
 ])("broken markup in %s is told with its place", async (file, text) => {
-  const { problems } = await auditSources({ [file]: text });
+  const { problems } = await auditFiles({ [file]: text });
   expect(problems.map(({ target }) => target)).toEqual([
     expect.stringMatching(new RegExp(`^${file.replaceAll(".", "\\.")}:1:\\d+$`)),
   ]);
@@ -487,7 +487,7 @@ test.each([
   ],
 ])("markup that nests without end in %s is told, and the rest is audited", async (file, source) => {
   const markup = "<div>\n".repeat(9000) + "</div>\n".repeat(9000);
-  const { problems, findings, incomplete } = await auditSources(
+  const { problems, findings, incomplete } = await auditFiles(
     { [file]: source(markup), "Pic.tsx": `export const Pic = () => <img src="a.png" />;` },
     ".",
   );
@@ -497,7 +497,7 @@ test.each([
 });
 
 test("frameworks stand side by side in one project", async () => {
-  const { subjects, findings } = await auditSources(
+  const { subjects, findings } = await auditFiles(
     {
       "Pic.tsx": `export const Pic = () => <img src="a.png" />;`,
       "Pic.vue": `<template><div><img src="a.png"></div></template>`,

@@ -39,12 +39,16 @@ export const askWords = (
   sample = "Words given here",
 ): Repair => ({ confidence: "ask", summary, changes: [], words: { what, start, sample, changes } });
 
-/** A repair whose changes are known. */
+/**
+ * A repair whose changes are known.
+ * @param words the same with words of a person's own, where those in the changes are a guess
+ */
 export const withChanges = (
   confidence: "safe" | "likely",
   summary: string,
   changes: readonly Change[],
-): Repair => ({ confidence, summary, changes, words: null });
+  words: WantedWords | null = null,
+): Repair => ({ confidence, summary, changes, words });
 
 /** Several repairs as one: with changes where all have them. */
 export function together(repairs: readonly Repair[]): Repair {

@@ -38,8 +38,10 @@ export const leftOutText = ({ finding, reason }: LeftOut): string =>
 
 const needs = (n: number, what: string): string => `${n} ${n === 1 ? "needs" : "need"} ${what}`;
 
-const waitingText = ({ likely, words, look }: Waiting, left: string): readonly string[] => [
-  ...(likely > 0 ? [`${likely} ${likely === 1 ? "has" : "have"} ${left}`] : []),
+const waitingText = ({ likely, words, look }: Waiting): readonly string[] => [
+  ...(likely > 0
+    ? [`${likely} ${likely === 1 ? "has" : "have"} an edit that is not made (--also likely)`]
+    : []),
   ...(words > 0 ? [`${needs(words, "words only you know")} (--interactive)`] : []),
   ...(look > 0 ? [needs(look, "a look")] : []),
 ];
@@ -50,7 +52,7 @@ export function patchSummary(before: AuditAnswer, plan: MendPlan, left: Waiting)
   if (failed.length === 0) return "Nothing to mend.";
   const { gone, files } = plan;
   const mended = failed.filter((finding) => gone.has(finding)).length;
-  const waiting = waitingText(left, "an edit that is not chosen (--also likely)");
+  const waiting = waitingText(left);
   const first =
     mended === 0
       ? `No edit to be made among ${counted(failed.length, "finding", "findings")}`
@@ -71,15 +73,14 @@ export function mendedReport(
   const lines: string[] = [];
   for (const file of files) {
     lines.push(colours.bold(printable(file.name)));
+    const told = new Set<string>();
     for (const { finding } of file.mendings) {
       const line = finding.source?.file === file.name ? String(finding.source.line) : "";
-      lines.push(
-        paint.paragraph(
-          `${colours.dim(line.padStart(6))}  `,
-          `${printable(finding.repair?.summary ?? finding.message)} ${colours.dim(finding.check)}`,
-          8,
-        ),
-      );
+      const what = `${printable(finding.repair?.summary ?? finding.message)} ${colours.dim(finding.check)}`;
+      // One edit may mend many findings.
+      if (line === "" && told.has(what)) continue;
+      told.add(what);
+      lines.push(paint.paragraph(`${colours.dim(line.padStart(6))}  `, what, 8));
     }
     lines.push("");
   }
@@ -87,7 +88,7 @@ export function mendedReport(
   const [from, to] = [count(before), count(after)];
   const summary = [
     `${from} → ${to}: ${mendings.length === 0 ? "nothing was" : from - to} mended`,
-    ...waitingText(left, "an edit that wants a look (--also likely)"),
+    ...waitingText(left),
   ].join(" · ");
   lines.push(paint.paragraph("", to === 0 ? colours.green(summary) : colours.bold(summary), 0));
   if (undo !== null)

@@ -6,6 +6,9 @@ import { printable } from "./printable.ts";
 /** How much of a line that is too long is shown before the place it is about. */
 const CONTEXT = 24;
 
+/** So many letters of a line are looked at: some files are one line of a megabyte. */
+const LONGEST_LINE = 2000;
+
 /** The line before, the line itself and a mark under the place; null where the source is not known. */
 export function sourceFrame(
   texts: SourceTexts,
@@ -30,11 +33,14 @@ export function sourceFrame(
     shownBefore === null ? Number.POSITIVE_INFINITY : indentOf(shownBefore),
     start,
   );
-  const from = stringWidth(printable(line.slice(shared))) > room ? Math.max(shared, start - CONTEXT) : shared;
+  const from =
+    stringWidth(printable(line.slice(shared, shared + LONGEST_LINE))) > room
+      ? Math.max(shared, start - CONTEXT)
+      : shared;
   const lead = from > shared ? "…" : "";
   const left = lead + printable(line.slice(from, start));
-  const marked = printable(line.slice(start, end));
-  const visible = cut(left + marked + printable(line.slice(end)), room);
+  const marked = printable(line.slice(start, Math.min(end, start + LONGEST_LINE)));
+  const visible = cut(left + marked + printable(line.slice(end, end + LONGEST_LINE)), room);
   const underline = Math.max(1, Math.min(stringWidth(marked), room - stringWidth(left)));
   const number = (n: number | null) => (n === null ? "" : String(n)).padStart(gutter);
   const bar = colours.dim("│");
@@ -54,8 +60,9 @@ export function sourceFrame(
 const indentOf = (line: string): number => line.length - line.trimStart().length;
 
 /** As much of a text as fits, with an ellipsis where it was cut. */
-export function cut(text: string, room: number): string {
-  if (stringWidth(text) <= room) return text;
+export function cut(whole: string, room: number): string {
+  const text = whole.slice(0, Math.max(LONGEST_LINE, room));
+  if (text.length === whole.length && stringWidth(text) <= room) return text;
   let kept = "";
   let width = 0;
   for (const character of text) {

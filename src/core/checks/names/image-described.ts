@@ -68,7 +68,7 @@ function repairFor(scene: Scene, image: ElementNode): Repair {
 
 /** A text alternative that a person gives; the name of the file is where to begin. */
 const altWords = (image: ElementNode, summary: string): Repair =>
-  askWords(summary, "Text alternative", wordsFrom(attributeText(image, "src")), [
+  askWords(summary, 'Text alternative, or "" for decoration', wordsFrom(attributeText(image, "src")), [
     setAttribute(image, "alt", BLANK),
   ]);
 

@@ -48,7 +48,12 @@ function titled(scene: Scene, title: ElementNode | null): Repair {
   const heading = exposedByRole(scene, "heading").map((one) => speakable(scene.name(one).text))[0] ?? "";
   return heading === ""
     ? askWords(summary, "Title of the page", "", changeTo(BLANK))
-    : withChanges("likely", summary, changeTo(heading));
+    : withChanges("likely", summary, changeTo(heading), {
+        what: "Title of the page",
+        start: heading,
+        sample: heading,
+        changes: changeTo(BLANK),
+      });
 }
 
 export const title = {
