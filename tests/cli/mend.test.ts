@@ -1,14 +1,5 @@
 import { execFileSync } from "node:child_process";
-import {
-  chmodSync,
-  cpSync,
-  mkdtempSync,
-  readdirSync,
-  readFileSync,
-  symlinkSync,
-  writeFileSync,
-} from "node:fs";
-import { tmpdir } from "node:os";
+import { chmodSync, cpSync, readdirSync, readFileSync, symlinkSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { describe, expect, test } from "vitest";
 import { nodeHost } from "../../src/host/node.ts";
@@ -38,7 +29,7 @@ describe("keel mend prints a patch", () => {
     const { status, out, err } = await keel(folder, ["mend", "a.html"]);
     expect(status).toBe(0);
     expect(out.split("\n").slice(0, 3)).toEqual([
-      `# a.html:4:76 zoom.not-blocked (safe): Leave it out: content="width=device-width".`,
+      `# a.html:3:71 zoom.not-blocked (safe): Leave it out: content="width=device-width".`,
       "--- a/a.html",
       "+++ b/a.html",
     ]);
@@ -56,14 +47,10 @@ describe("keel mend prints a patch", () => {
   ])("that git applies to a page with %s, to the same bytes that --write makes", async (_, content) => {
     const files = { "my pages/a.html": content };
     const [patched, written] = [committed(files), committed(files)];
-    const { out } = await keel(
-      patched,
-      ["mend", "my pages", "--also", "likely", "-o", "../out.patch"].slice(0, 4),
-    );
-    expect(out).toContain("+++ b/my pages/a.html\t\n");
     expect((await keel(patched, ["mend", "my pages", "--also", "likely", "-o", "mend.patch"])).status).toBe(
       0,
     );
+    expect(text(patched, "mend.patch")).toContain("+++ b/my pages/a.html\t\n");
     git(patched, "apply", "mend.patch");
     expect((await keel(written, ["mend", "my pages", "--also", "likely", "--write"])).status).toBe(0);
     const bytes = (folder: string) => readFileSync(path.join(folder, "my pages/a.html"));
@@ -257,7 +244,7 @@ describe("keel mend --interactive", () => {
 });
 
 test("the mistakes of the demo are mended by what is likely and the words", async () => {
-  const folder = mkdtempSync(path.join(tmpdir(), "keel-test-"));
+  const folder = folderWith({});
   cpSync(path.join(demo, "mistakes"), folder, { recursive: true });
   const { status, out } = await keel(folder, ["mend", "--write", "--also", "likely"]);
   expect([status, /\d+ → 7: \d+ mended · 7 need words only you know/.test(out)]).toEqual([1, true]);

@@ -1,4 +1,4 @@
-import type { ElementNode } from "../../document/node.ts";
+import type { ElementNode, Node, TextNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
 import { type Change, insert, setAttribute, wrap } from "../../repair/change.ts";
 import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
@@ -29,14 +29,16 @@ export function labelFrom(scene: Scene, field: ElementNode, { text, node }: Text
   const summary = `Make the text beside it its label: <label for="…">${text}</label>.`;
   const { id, changes } = idOf(scene, field, idWords(field, text));
   const [first, last] = node.kind === "text" ? [node, node] : [node.children[0], node.children.at(-1)];
-  const isWhole = (one: typeof first) => one !== undefined && (one.kind === "text" || one.kind === "element");
-  return isWhole(first) && isWhole(last)
+  return isWritten(first) && isWritten(last)
     ? withChanges("likely", summary, [
-        wrap(first as ElementNode, last as ElementNode, { tag: "label", attributes: { for: id } }),
+        wrap(first, last, { tag: "label", attributes: { for: id } }),
         ...changes,
       ])
     : labelWithWords(scene, field, summary, text);
 }
+
+const isWritten = (node: Node | undefined): node is ElementNode | TextNode =>
+  node?.kind === "text" || node?.kind === "element";
 
 /** A label before a field, for which a person gives the words. */
 export function labelWithWords(scene: Scene, field: ElementNode, summary: string, start: string): Repair {
