@@ -15,7 +15,7 @@ import { nodeHost } from "../host/node.ts";
 import { mendJson } from "../report/json/mend.ts";
 import { unifiedPatch } from "../report/patch/patch.ts";
 import {
-  leftOutText,
+  leftOutLines,
   mendedReport,
   patchInColour,
   patchSummary,
@@ -87,7 +87,7 @@ export async function runMend(args: MendArguments): Promise<void> {
       ),
       args.write === true,
     );
-    for (const one of plan.leftOut) process.stderr.write(`keel: ${leftOutText(one)}\n`);
+    for (const line of leftOutLines(plan.leftOut)) process.stderr.write(`keel: ${line}\n`);
     if (args.write === true) return await write(work, plan);
     if (isInput) return await printPage(work, plan);
     return await printPatch(work, plan);

@@ -1,7 +1,7 @@
 import { attributeCopied, attributeRemoved, attributeRenamed, attributeSet } from "./attribute-spelling.ts";
 import type { Change } from "./change.ts";
 import { declarationRemoved, declarationsAdded } from "./declaration-spelling.ts";
-import type { Edit } from "./edit.ts";
+import { type Edit, sameEdit } from "./edit.ts";
 import { elementRemoved, elementRenamed, inserted, wordsSet, wrapped } from "./element-spelling.ts";
 import { BLANK } from "./repair.ts";
 import { startTag, type TextOf } from "./start-tag.ts";
@@ -16,7 +16,8 @@ export function spelled(changes: readonly Change[], textOf: TextOf): readonly Ed
   for (const change of changes) {
     const made = spelledOne(change, textOf);
     if (made === null) return null;
-    edits.push(...made);
+    // What a list renders several times stands in source once.
+    edits.push(...made.filter((edit) => !edits.some((other) => sameEdit(edit, other))));
   }
   return edits;
 }

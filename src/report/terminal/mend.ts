@@ -32,9 +32,16 @@ export const patchInColour = (patch: string, { colours }: Paint): string =>
     })
     .join("\n");
 
-/** Why an edit was not made, in one line. */
-export const leftOutText = ({ finding, reason }: LeftOut): string =>
-  `${printable(placeOf(finding))}: ${finding.check} is not mended: ${printable(reason)}`;
+/** Why edits were not made: one line for each reason, with the first place and how many others there are. */
+export function leftOutLines(leftOut: readonly LeftOut[]): readonly string[] {
+  const byReason = new Map<string, FindingAnswer[]>();
+  for (const { finding, reason } of leftOut) byReason.set(reason, [...(byReason.get(reason) ?? []), finding]);
+  return [...byReason].flatMap(([reason, [first, ...others]]) => {
+    if (first === undefined) return [];
+    const more = others.length === 0 ? "is" : `and ${counted(others.length, "other is", "others are")}`;
+    return [`${printable(placeOf(first))}: ${first.check} ${more} not mended: ${printable(reason)}`];
+  });
+}
 
 const needs = (n: number, what: string): string => `${n} ${n === 1 ? "needs" : "need"} ${what}`;
 
