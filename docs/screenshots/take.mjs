@@ -1,5 +1,6 @@
 // Draws the pictures of docs/screenshots/: each command runs in a real terminal window, which is then photographed.
-// Needs Xvfb, xterm, ImageMagick's `import` and Chromium (Debian: apt-get install xvfb xterm imagemagick chromium).
+// Needs Xvfb, xterm, xdotool, ImageMagick's `import` and Chromium
+// (Debian: apt-get install xvfb xterm xdotool imagemagick chromium).
 import { execFileSync, spawn } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -10,14 +11,14 @@ const here = path.dirname(fileURLToPath(import.meta.url));
 const root = path.resolve(here, "../..");
 const demo = path.join(root, "demo");
 
-/** What each picture shows: a command run in demo/, and which of its lines where they do not all fit. */
+/** What each picture shows: a command run in demo/, which of its lines where they do not all fit, and what is typed. */
 const shots = JSON.parse(readFileSync(path.join(here, "shots.json"), "utf8"));
 
-for (const tool of ["Xvfb", "xterm", "import"]) {
+for (const tool of ["Xvfb", "xterm", "xdotool", "import"]) {
   try {
     execFileSync("sh", ["-c", `command -v ${tool}`], { stdio: "ignore" });
   } catch {
-    console.error(`${tool} is missing: apt-get install xvfb xterm imagemagick`);
+    console.error(`${tool} is missing: apt-get install xvfb xterm xdotool imagemagick`);
     process.exit(2);
   }
 }
@@ -55,7 +56,7 @@ await wait(1500);
 
 try {
   const chosen = process.argv.slice(2);
-  for (const { name, command, lines } of shots) {
+  for (const { name, command, lines, typed = [] } of shots) {
     if (chosen.length > 0 && !chosen.includes(name)) continue;
     if (command.includes("--format svg")) {
       await drawPicture(name, command);
@@ -96,7 +97,14 @@ try {
       ],
       { env, stdio: "ignore" },
     );
-    for (let i = 0; i < 100; i++) {
+    if (typed.length > 0) await wait(2500);
+    for (const line of typed) {
+      // What stands on the line to begin with gives way.
+      execFileSync("xdotool", ["key", "ctrl+u"], { env });
+      execFileSync("xdotool", ["type", "--delay", "15", `${line}\n`], { env });
+      await wait(700);
+    }
+    for (let i = 0; typed.length === 0 && i < 100; i++) {
       await wait(100);
       try {
         readFileSync(path.join(folder, "done"));

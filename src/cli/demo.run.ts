@@ -3,6 +3,7 @@ import path from "node:path";
 import { fileURLToPath } from "node:url";
 import { audit } from "../answers/audit.ts";
 import { inspect } from "../answers/inspect.ts";
+import { chosenMendings, Mender, waitingAfter } from "../answers/mend.ts";
 import { selectElements } from "../answers/select.ts";
 import { componentExtensions, pageExtensions } from "../answers/targets.ts";
 import { trees } from "../answers/tree.ts";
@@ -14,8 +15,10 @@ import { desktop } from "../core/css/device.ts";
 import { listByKind } from "../core/semantics/lists-by-kind.ts";
 import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
+import { unifiedPatch } from "../report/patch/patch.ts";
 import { auditText } from "../report/terminal/audit.ts";
 import { speechText } from "../report/terminal/hear.ts";
+import { patchInColour, patchSummary, reasonsFor } from "../report/terminal/mend.ts";
 import { inspectionText } from "../report/terminal/tree.ts";
 import { walkText } from "../report/terminal/walk.ts";
 import type { DemoArguments } from "./demo.ts";
@@ -103,6 +106,17 @@ export async function runDemo(args: DemoArguments): Promise<void> {
     step("Where the keyboard goes", "keel walk mistakes/slipway.html");
     say(walkText(way, { paint, all: false, keys: false }));
   }
+
+  step("The edits, tried beforehand, as a patch", "keel mend mistakes/tides.html --also likely");
+  const thorough = { ...request, trials: "thorough", targets: ["mistakes/tides.html"] } as const;
+  const tides = await audit(thorough, host);
+  const plan = await new Mender(tides, thorough, host).plan(
+    chosenMendings(tides, new Set(["safe", "likely"]), new Set(everyCheck.map(({ id }) => id))),
+    false,
+  );
+  const patch = unifiedPatch(plan.files.map((file) => ({ ...file, reasons: reasonsFor(file) })));
+  say(patchInColour(new TextDecoder().decode(patch), paint));
+  say(`${patchSummary(tides, plan, waitingAfter(tides, plan))}\n`);
 
   step("The same pages, mended", "keel audit mended");
   const mended = await audit({ ...request, targets: ["mended"] }, host);

@@ -181,8 +181,11 @@ class Round {
   }
 
   async #askWords(finding: FindingAnswer, what: string, start: string): Promise<Said | null | "again"> {
-    const { colours } = this.#paint;
-    const known = start === "" ? "" : colours.dim(` (Enter for "${printable(start)}")`);
+    // On a terminal it stands on the line already.
+    const known =
+      start === "" || process.stdin.isTTY === true
+        ? ""
+        : this.#paint.colours.dim(` (Enter for "${printable(start)}")`);
     const line = await this.#questions.ask(`    ${what}${known}: `, start);
     if (line === null) return null;
     const words = line.trim() === '""' ? "" : line.trim() || start;

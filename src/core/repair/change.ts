@@ -35,7 +35,7 @@ export type Change =
   | { readonly kind: "remove declaration"; readonly source: Span }
   | {
       readonly kind: "insert";
-      readonly where: "before" | "first" | "last" | "after";
+      readonly where: "before" | "first" | "last";
       readonly element: ElementNode;
       readonly markup: Markup;
     }
@@ -44,8 +44,6 @@ export type Change =
       readonly first: ElementNode | TextNode;
       readonly last: ElementNode | TextNode;
       readonly around: Markup;
-      /** What comes first inside. */
-      readonly lead: Markup | null;
     }
   | { readonly kind: "set words"; readonly element: ElementNode; readonly text: string }
   | { readonly kind: "remove element"; readonly element: ElementNode }
@@ -101,19 +99,19 @@ export const replaceText = (source: Span, text: string): Change => ({ kind: "rep
 export const removeDeclaration = (source: Span): Change => ({ kind: "remove declaration", source });
 
 /** Puts an element beside another, or into it. */
-export const insert = (
-  where: "before" | "first" | "last" | "after",
-  element: ElementNode,
-  markup: Markup,
-): Change => ({ kind: "insert", where, element, markup });
+export const insert = (where: "before" | "first" | "last", element: ElementNode, markup: Markup): Change => ({
+  kind: "insert",
+  where,
+  element,
+  markup,
+});
 
 /** Puts an element around one node, or several that follow one another in one parent. */
 export const wrap = (
   first: ElementNode | TextNode,
   last: ElementNode | TextNode,
   around: Markup,
-  lead: Markup | null = null,
-): Change => ({ kind: "wrap", first, last, around, lead });
+): Change => ({ kind: "wrap", first, last, around });
 
 /** Gives an element words for all its content. */
 export const setWords = (element: ElementNode, text: string): Change => ({

@@ -25,33 +25,30 @@ export function elementRenamed(tag: StartTag, element: ElementNode, to: string):
   return [first, { file: tag.file, start, end: start + name.length, text: to }];
 }
 
+const phrases = new Set(["input", "label", "span"]);
+
 export function inserted(
   tag: StartTag,
   element: ElementNode,
-  where: "before" | "first" | "last" | "after",
+  where: "before" | "first" | "last",
   markup: Markup,
 ): Edit | null {
   const { file, text } = tag;
   const written = markupText(markup, tag);
+  // A control and its words stand apart as words do.
+  const inLine = phrases.has(markup.tag) ? `${written} ` : written;
   const put = (at: number, made: string): Edit => ({ file, start: at, end: at, text: made });
   if (where === "before") {
     const indent = indentBefore(text, tag.start);
-    return put(tag.start, indent === null ? written : `${written}${lineBreakIn(text, tag.start)}${indent}`);
-  }
-  const end = endTagOf(tag, element);
-  const isWhole = end !== null || (isVoid(element.tag) && element.namespace === "html") || isSelfClosed(tag);
-  if (where === "after") {
-    if (!isWhole) return null;
-    const at = end?.end ?? tag.end;
-    const indent = indentBefore(text, tag.start);
-    return put(at, indent === null ? written : `${lineBreakIn(text, tag.start)}${indent}${written}`);
+    return put(tag.start, indent === null ? inLine : `${written}${lineBreakIn(text, tag.start)}${indent}`);
   }
   if (isSelfClosed(tag) && tag.syntax !== "html") return null;
   if (where === "first") {
     // What follows on a line of its own shows how far things stand in here.
     const lead = /^[ \t]*\r?\n[ \t]*(?=[^\s])/.exec(text.slice(tag.end, tag.end + 400))?.[0] ?? "";
-    return put(tag.end, lead.replace(/^[ \t]+/, "") + written);
+    return put(tag.end, lead === "" ? inLine : lead.replace(/^[ \t]+/, "") + written);
   }
+  const end = endTagOf(tag, element);
   if (end === null) return null;
   const indent = indentBefore(text, end.start);
   return indent === null
@@ -59,15 +56,17 @@ export function inserted(
     : put(end.start - indent.length, `${indent}  ${written}${lineBreakIn(text, end.start)}`);
 }
 
-function markupText({ tag: name, attributes = {}, text: words }: Markup, tag: StartTag): string {
-  return `${opening(name, attributes, tag)}${words === undefined ? "" : escapeWords(words, tag.syntax, null)}</${name}>`;
+function markupText({ tag: name, attributes = {}, text: words = "" }: Markup, tag: StartTag): string {
+  const start = opening(name, attributes, tag);
+  if (isVoid(name)) return tag.syntax === "html" ? start : start.replace(/>$/, " />");
+  return `${start}${escapeWords(words, tag.syntax, null)}</${name}>`;
 }
 
 const opening = (name: string, attributes: Readonly<Record<string, string | null>>, tag: StartTag): string =>
   `<${[name, ...Object.entries(attributes).map(([key, value]) => attributeAs(tag, key, value, '"'))].join(" ")}>`;
 
 export function wrapped(
-  { first, last, around, lead }: Change & { readonly kind: "wrap" },
+  { first, last, around }: Change & { readonly kind: "wrap" },
   textOf: TextOf,
 ): readonly Edit[] | null {
   const text = first.source === null ? null : textOf(first.source.file);
@@ -81,13 +80,12 @@ export function wrapped(
   const place: StartTag = { file, text, syntax: syntaxOf(file), start, end: start, nameEnd: start };
   const indent = first.kind === "text" ? null : indentBefore(text, start);
   const line = indent === null ? "" : `${lineBreakIn(text, start)}${indent}`;
-  const inside = lead === null ? "" : `${markupText(lead, place)}${line}`;
   return [
     {
       file,
       start,
       end: start,
-      text: `${opening(around.tag, around.attributes ?? {}, place)}${line}${inside}`,
+      text: `${opening(around.tag, around.attributes ?? {}, place)}${line}`,
     },
     { file, start: end, end, text: `${line}</${around.tag}>` },
   ];

@@ -159,6 +159,7 @@ function closing(answer: AuditAnswer, view: AuditView, unshown: number): string 
   const unknown = unknownLine(answer);
   if (unknown !== null) lines.push(view.paint.paragraph(colours.dim("also  "), colours.dim(unknown), 6));
   const first = failed[0] ?? answer.findings[0];
+  const hasEdits = failed.some(({ repair }) => (repair?.edits.length ?? 0) > 0);
   if (first !== undefined) {
     const id = /\bid="([\w-]+)"/.exec(first.element.snippet)?.[1];
     const named = /\bclass="([a-zA-Z][\w-]*)/.exec(first.element.snippet)?.[1];
@@ -168,7 +169,7 @@ function closing(answer: AuditAnswer, view: AuditView, unshown: number): string 
       view.paint.paragraph(
         colours.dim("next  "),
         colours.dim(
-          `keel tree ${shellWord(first.subject.replace(/#.*$/, ""))} --at ${shellWord(at)} shows what assistive technology is given there; mend, and run this again.`,
+          `keel tree ${shellWord(first.subject.replace(/#.*$/, ""))} --at ${shellWord(at)} shows what assistive technology is given there; ${hasEdits ? `keel mend --also likely prints the edits as a patch` : "mend, and run this again"}.`,
         ),
         6,
       ),

@@ -177,16 +177,16 @@ function editLines(finding: FindingAnswer, answer: AuditAnswer, view: AuditView)
   const shown = [...byFile(finding.repair?.edits ?? [])].flatMap(([file, edits]) => {
     const text = answer.texts.text(file);
     if (text === null) return [];
-    return changedLines(text, edits)
-      .filter(({ kind }) => kind === "in")
-      .map((changed) => {
-        const place =
-          file === finding.source?.file
-            ? String(changed.line).padStart(4)
-            : `${printable(file)}:${changed.line}`;
-        const line = colours.green(cut(printable(changed.text.trim()), width - 14));
-        return `      ${colours.dim(place)} ${colours.green("+")} ${line}`;
-      });
+    const lines = changedLines(text, edits);
+    const put = lines.filter(({ kind }) => kind === "in");
+    return (put.length > 0 ? put : lines).map((changed) => {
+      const place =
+        file === finding.source?.file
+          ? String(changed.line).padStart(4)
+          : `${printable(file)}:${changed.line}`;
+      const [mark, tint] = changed.kind === "in" ? ["+", colours.green] : ["-", colours.red];
+      return `  ${colours.dim(place)} ${tint(`${mark} ${cut(printable(changed.text.trim()), width - 14)}`)}`;
+    });
   });
   const more = shown.length - MOST_LINES;
   return more > 0

@@ -111,13 +111,15 @@ export function diffText({ finding, edits }: Mending, before: AuditAnswer, paint
   const parts = [...byFile(edits)].flatMap(([file, own]) => {
     const text = before.texts.text(file);
     if (text === null) return [];
+    const lines = changedLines(text, own);
+    const indent = Math.min(...lines.map((line) => line.text.length - line.text.trimStart().length));
     const heading = file === finding.source?.file ? [] : [`    ${colours.dim(printable(file))}`];
     return [
       ...heading,
-      ...changedLines(text, own).map(({ line, kind, text: changed }) => {
+      ...lines.map(({ line, kind, text: changed }) => {
         const mark = kind === "in" ? "+" : "-";
         const tint = kind === "in" ? colours.green : colours.red;
-        return `  ${colours.dim(String(line).padStart(6))} ${tint(`${mark} ${cut(printable(changed), width - 12)}`)}`;
+        return `  ${colours.dim(String(line).padStart(4))} ${tint(`${mark} ${cut(printable(changed.slice(indent)), width - 12)}`)}`;
       }),
     ];
   });

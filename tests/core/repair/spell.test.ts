@@ -149,11 +149,11 @@ describe("other changes", () => {
       `<head>\n  <base>\n  <title>b</title>\n</head>`,
     ],
     [
-      "one is put after",
-      `<p>a <b>c</b> d</p>`,
+      "a control is put first in a line",
+      `<b>Crane</b>`,
       "b",
-      (e) => insert("after", e, { tag: "i" }),
-      `<p>a <b>c</b><i></i> d</p>`,
+      (e) => insert("first", e, { tag: "input", attributes: { type: "checkbox" } }),
+      `<b><input type="checkbox"> Crane</b>`,
     ],
     [
       "one is put around",
