@@ -67,7 +67,7 @@ export function asButton(scene: Scene, element: ElementNode): readonly Change[] 
     renameElement(element, "button"),
     ...dropped.filter((name) => element.attributes.has(name)).map((name) => removeAttribute(element, name)),
     setAttribute(element, "type", "button"),
-    addDeclarations(element, look(scene, element)),
+    addDeclarations(element, () => look(scene, element)),
   ];
 }
 

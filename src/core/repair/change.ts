@@ -50,8 +50,8 @@ export type Change =
   | {
       readonly kind: "add declarations";
       readonly element: ElementNode;
-      /** Declarations of CSS by property, for the style attribute. */
-      readonly declarations: Readonly<Record<string, string>>;
+      /** Declarations of CSS by property, for the style attribute; worked out when the change is written. */
+      readonly declarations: () => Readonly<Record<string, string>>;
     };
 
 /** Sets an attribute: its value where it stands, else after the others; null for one without a value. */
@@ -126,5 +126,5 @@ export const removeElement = (element: ElementNode): Change => ({ kind: "remove 
 /** Adds declarations to the style attribute. */
 export const addDeclarations = (
   element: ElementNode,
-  declarations: Readonly<Record<string, string>>,
+  declarations: () => Readonly<Record<string, string>>,
 ): Change => ({ kind: "add declarations", element, declarations });

@@ -62,7 +62,7 @@ function spelledOne(change: Change, textOf: TextOf): readonly Edit[] | null {
     case "remove element":
       return one(elementRemoved(tag, change.element));
     case "add declarations":
-      return one(declarationsAdded(tag, change.element, change.declarations));
+      return one(declarationsAdded(tag, change.element, change.declarations()));
   }
 }
 

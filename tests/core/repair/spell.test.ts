@@ -166,14 +166,14 @@ describe("other changes", () => {
       "a style is added",
       `<p style="color: red">`,
       "p",
-      (e) => addDeclarations(e, { padding: "0" }),
+      (e) => addDeclarations(e, () => ({ padding: "0" })),
       `<p style="color: red; padding: 0">`,
     ],
     [
       "a style is begun",
       `<p>`,
       "p",
-      (e) => addDeclarations(e, { padding: "0", "text-align": "left" }),
+      (e) => addDeclarations(e, () => ({ padding: "0", "text-align": "left" })),
       `<p style="padding: 0; text-align: left">`,
     ],
   ])("%s", (_, html, tag, change, expected) => {
