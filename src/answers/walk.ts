@@ -1,3 +1,4 @@
+import type { CheckText } from "../core/checks/check.ts";
 import { focusMarkOf, markedStops } from "../core/checks/keys/focus-mark-of.ts";
 import { fragmentTarget, skipLinks } from "../core/checks/keys/skip-link.ts";
 import { runChecks } from "../core/checks/run.ts";
@@ -6,6 +7,7 @@ import type { Device } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { shortened } from "../core/document/shortened.ts";
 import { textContent } from "../core/document/text-content.ts";
+import type { Problem } from "../core/findings/problems.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import { type Direction, type FocusDocument, type Stop, tabSequence } from "../core/focus/tab-sequence.ts";
 import { type Unreached, unreachedIn } from "../core/focus/unreached.ts";
@@ -20,12 +22,17 @@ import { ExceptionBook } from "./exception-book.ts";
 import { type FindingAnswer, FindingAnswers, inReportOrder, placeOf } from "./finding-answer.ts";
 import type { LoadedPage } from "./load-page.ts";
 import { type ReadOutcome, type ReadRequest, readPages } from "./read-pages.ts";
+import { renderedPage, type StepAnswer } from "./render-page.ts";
 import { selectElements } from "./select.ts";
 
 /** A walk; the checks of its plan are those whose findings stand beside it. */
 export interface WalkRequest extends ReadRequest, CheckPlan {
   readonly device: Device;
   readonly direction: Direction;
+  /** How the page is looked at: from its source, or with its scripts run and its keys pressed. */
+  readonly engine: "read" | "render";
+  /** Checks that only pressing keys decides. */
+  readonly pressedChecks: readonly CheckText[];
   /** Where the walk starts: after the first element that a selector picks; null for the top. */
   readonly from: string | null;
 }
@@ -62,6 +69,8 @@ export interface PageWalk {
   readonly unreached: readonly UnreachedAnswer[];
   readonly findings: readonly FindingAnswer[];
   readonly texts: SourceTexts;
+  /** What was pressed, with its scripts run; null where nothing was executed. */
+  readonly steps: readonly StepAnswer[] | null;
 }
 
 export type WalkAnswer =
@@ -73,20 +82,57 @@ export type WalkAnswer =
 export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer> {
   const walks: PageWalk[] = [];
   const refused: string[] = [];
+  const waiting: { readonly walked: Walked; readonly loaded: LoadedPage }[] = [];
   const outcome = await readPages(
     { ...request, withFrames: true, componentsAsPages: true },
     host,
     ({ page, loaded }) => {
       const walked = walkPage(page.name, loaded, request, host);
       if (typeof walked === "string") refused.push(walked);
-      else walks.push(walked);
+      else if (request.engine === "read" || loaded.document.kind === "component") walks.push(walked.walk);
+      else waiting.push({ walked, loaded });
     },
   );
   const [message] = refused;
-  return message === undefined ? { ok: true, walks, ...outcome } : { ok: false, message };
+  if (message !== undefined) return { ok: false, message };
+  const problems: Problem[] = [];
+  for (const { walked, loaded } of waiting) {
+    const { walk: own, answers } = walked;
+    const rendered = await renderedPage(
+      own.target,
+      loaded,
+      request.device,
+      [...request.checks, ...request.pressedChecks],
+      { scene: own.scene, texts: own.texts, answers },
+      host,
+    );
+    problems.push(...rendered.problems);
+    walks.push({
+      ...own,
+      steps: rendered.steps,
+      findings: withPressed(own.findings, rendered.findings),
+    });
+  }
+  return { ok: true, walks, ...outcome, problems: [...outcome.problems, ...problems] };
 }
 
-function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: Host): PageWalk | string {
+/** What keys have shown takes the place of what source only suspects, of the same check at the same element. */
+function withPressed(
+  read: readonly FindingAnswer[],
+  pressed: readonly FindingAnswer[],
+): readonly FindingAnswer[] {
+  const key = ({ check, element }: FindingAnswer) => `${check} ${element.path}`;
+  const shown = new Set(pressed.map(key));
+  return [...read.filter((finding) => !shown.has(key(finding))), ...pressed].sort(inReportOrder);
+}
+
+/** A walk with what tells its findings. */
+interface Walked {
+  readonly walk: PageWalk;
+  readonly answers: FindingAnswers;
+}
+
+function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: Host): Walked | string {
   const texts = new SourceTexts();
   const frames = new FrameScenes(request.device, texts);
   const scene = frames.sceneOf(loaded);
@@ -119,9 +165,10 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
   );
   const answers = new FindingAnswers(name, texts, host, request.conformance);
   const reached = new Set(forwards.map(({ element }) => element));
-  return {
+  const walk: PageWalk = {
     target: name,
     direction: request.direction,
+    steps: null,
     scene,
     stops: stops.map((stop, at) => {
       const odd = oddities(stop, frames.of(stop.document), jumps.get(stop.element), unmarked, crowded);
@@ -139,6 +186,7 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
       .sort(inReportOrder),
     texts,
   };
+  return { walk, answers };
 }
 
 /** What checks of the keyboard find out of reach: what only the pointer shows, and areas that scroll. */

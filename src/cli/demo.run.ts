@@ -98,7 +98,15 @@ export async function runDemo(args: DemoArguments): Promise<void> {
   }
 
   const walked = await walk(
-    { ...request, checks: keyChecks, targets: ["mistakes/slipway.html"], direction: "forwards", from: null },
+    {
+      ...request,
+      checks: keyChecks,
+      targets: ["mistakes/slipway.html"],
+      direction: "forwards",
+      from: null,
+      engine: "read",
+      pressedChecks: [],
+    },
     host,
   );
   const [way] = walked.ok ? walked.walks : [];

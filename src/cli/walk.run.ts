@@ -1,4 +1,5 @@
 import { countKeys, walk } from "../answers/walk.ts";
+import { pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
 import { nodeHost } from "../host/node.ts";
 import { walkJson } from "../report/json/walk.ts";
 import { walkSvg } from "../report/svg/walk.ts";
@@ -19,6 +20,8 @@ export async function runWalk(args: WalkArguments): Promise<void> {
       ...pages.value,
       direction: args.back ? "backwards" : "forwards",
       from: args.from ?? null,
+      engine: args.engine === "render" ? "render" : "read",
+      pressedChecks: pressedCatalogue,
       ...checkPlan({}, found.settings, host, keyChecks),
     },
     host,

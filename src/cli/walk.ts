@@ -27,9 +27,10 @@ const options = {
   keys: { type: "boolean", default: false, describe: "Show what keys do at each stop, or owe" },
   all: { type: "boolean", default: false, describe: "Every stop, however many there are" },
   engine: {
-    choices: ["read"],
+    choices: ["read", "render"],
     default: "read",
-    describe: "How the page is looked at: read, from its source, executing nothing",
+    describe:
+      "How the page is looked at: read, from its source, executing nothing; render, with its scripts run in a simulated window and its keys pressed",
   },
 } as const satisfies Record<string, Options>;
 
@@ -40,6 +41,7 @@ export interface WalkArguments extends PageArguments, PrintArguments {
   readonly count?: string | undefined;
   readonly keys: boolean;
   readonly all: boolean;
+  readonly engine: string;
 }
 
 export const walkCommand = command<WalkArguments>("walk", options, {

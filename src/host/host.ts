@@ -55,4 +55,18 @@ export interface Host {
   /** Whether the working directory is under version control, and all that is in it committed. */
   commitState(): Promise<"committed" | "uncommitted" | "no repository">;
   hash(text: string): string;
+  /**
+   * Runs one of our own programs apart from this one, with limits on its time and memory: it may run the scripts of a
+   * page. The answer is what it posts, or in a word why there is none.
+   */
+  runApart(program: "render-worker", data: unknown, limits: ApartLimits): Promise<ApartAnswer>;
 }
+
+export interface ApartLimits {
+  readonly milliseconds: number;
+  readonly megabytes: number;
+}
+
+export type ApartAnswer =
+  | { readonly ok: true; readonly value: unknown }
+  | { readonly ok: false; readonly reason: string };

@@ -1,5 +1,6 @@
 import { execFile } from "node:child_process";
 import { createHash, randomBytes } from "node:crypto";
+import { existsSync } from "node:fs";
 import {
   access,
   chmod,
@@ -14,9 +15,10 @@ import {
 } from "node:fs/promises";
 import path from "node:path";
 import { promisify } from "node:util";
+import { Worker } from "node:worker_threads";
 import ignore, { type Ignore } from "ignore";
 import { glob } from "tinyglobby";
-import type { Files, Host } from "./host.ts";
+import type { ApartAnswer, ApartLimits, Files, Host } from "./host.ts";
 
 /** The words of the operating system for what went wrong, without its codes. */
 function reasonOf(error: unknown): string {
@@ -194,6 +196,45 @@ function standardInput(): () => Promise<Uint8Array> {
   };
 }
 
+/** Our own programs stand beside the command line, which may be in a folder of parts itself. */
+function programFile(name: string): URL {
+  const beside = new URL(`./${name}.js`, import.meta.url);
+  return existsSync(beside) ? beside : new URL(`../${name}.js`, import.meta.url);
+}
+
+function runApart(program: string, data: unknown, limits: ApartLimits): Promise<ApartAnswer> {
+  return new Promise((resolve) => {
+    const worker = new Worker(programFile(program), {
+      workerData: data,
+      env: {},
+      stdout: true,
+      stderr: true,
+      resourceLimits: { maxOldGenerationSizeMb: limits.megabytes },
+    });
+    const end = (answer: ApartAnswer) => {
+      clearTimeout(timer);
+      resolve(answer);
+      void worker.terminate();
+    };
+    const timer = setTimeout(
+      () =>
+        end({ ok: false, reason: `it did not come to an end within ${limits.milliseconds / 1000} seconds` }),
+      limits.milliseconds,
+    );
+    worker.on("message", (value: unknown) => end({ ok: true, value }));
+    worker.on("error", (error: NodeJS.ErrnoException) =>
+      end({
+        ok: false,
+        reason:
+          error.code === "ERR_WORKER_OUT_OF_MEMORY"
+            ? `it wants more than ${limits.megabytes} MB of memory`
+            : error.message,
+      }),
+    );
+    worker.on("exit", () => end({ ok: false, reason: "it ended without an answer" }));
+  });
+}
+
 /** The real world. */
 export const nodeHost = (): Host => ({
   files,
@@ -201,5 +242,6 @@ export const nodeHost = (): Host => ({
   workingDirectory: process.cwd(),
   standardInput: standardInput(),
   commitState: () => commitState(process.cwd()),
+  runApart,
   hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),
 });

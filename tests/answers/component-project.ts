@@ -39,6 +39,7 @@ export function memoryHost(files: Readonly<Record<string, string>>): Host {
     workingDirectory: "/yard",
     standardInput: async () => new Uint8Array(),
     commitState: async () => "no repository",
+    runApart: async () => ({ ok: false, reason: "nothing runs here" }),
     hash: (text) => String(text.length),
   };
 }

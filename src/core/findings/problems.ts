@@ -35,6 +35,12 @@ export const noComponents = (target: string): Problem =>
   problem(target, "No component was found in it: nothing here is exported that renders markup.");
 export const generated = (target: string): Problem =>
   problem(target, "Looks made by a machine (very long, or one endless line) and was passed over.");
+export const notRendered = (target: string, reason: string): Problem =>
+  problem(target, `Its scripts could not be run: ${reason}. What source alone tells is audited.`);
+export const scriptFailed = (target: string, reason: string): Problem =>
+  problem(target, `A script of it failed: ${reason}`);
+export const renderCutShort = (target: string): Problem =>
+  problem(target, "There was not enough time to press every key; what was pressed is told.");
 export const tooLarge = (target: string, megabytes: number, limit: number): Problem =>
   problem(
     target,

@@ -3,13 +3,13 @@ import { findingJson } from "./audit.ts";
 import type { WalkDocument } from "./walk-schema.ts";
 
 /** One walk as one JSON document, without a line end. */
-export function walkJson({ target, direction, stops, unreached, findings }: PageWalk): string {
+export function walkJson({ target, direction, stops, unreached, findings, steps }: PageWalk): string {
   const key = direction === "forwards" ? "Tab" : "Shift+Tab";
   const document: WalkDocument = {
     format: "even-keel/walk",
     version: 1,
     target,
-    engine: "read",
+    engine: steps === null ? "read" : "render",
     stops: stops.map(({ index, element, source, announced, because, odd, keys, certain }) => ({
       index,
       element,
@@ -21,13 +21,22 @@ export function walkJson({ target, direction, stops, unreached, findings }: Page
       certain,
       box: null,
     })),
-    steps: stops.map(({ element }, at) => ({
-      key,
-      from: stops[at - 1]?.element ?? null,
-      to: element,
-      events: at === 0 ? ["focus"] : ["blur", "focus"],
-      changes: [],
-    })),
+    steps:
+      steps === null
+        ? stops.map(({ element }, at) => ({
+            key,
+            from: stops[at - 1]?.element ?? null,
+            to: element,
+            events: at === 0 ? ["focus"] : ["blur", "focus"],
+            changes: [],
+          }))
+        : steps.map(({ key: pressed, from, to, changes }) => ({
+            key: pressed,
+            from,
+            to,
+            events: [...(from === null ? [] : ["blur"]), ...(to === null ? [] : ["focus"])],
+            changes: [...changes],
+          })),
     unreached: unreached.map(({ element, source, why }) => ({ element, source, why })),
     findings: findings.map(findingJson),
   };

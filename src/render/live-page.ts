@@ -1,0 +1,416 @@
+import { JSDOM, VirtualConsole } from "jsdom";
+import { NO, YES } from "../core/css/certainty.ts";
+import type { Device } from "../core/css/device.ts";
+import { evaluateMedia } from "../core/css/media.ts";
+import type { Sheet } from "../core/css/sheet.ts";
+import type { ElementNode, Span } from "../core/document/node.ts";
+import { tabSequence } from "../core/focus/tab-sequence.ts";
+import { isFocusable } from "../core/rendering/focusable.ts";
+import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
+import { type AnyWindow, type Settled, VirtualClock } from "./clock.ts";
+import { type KeyHost, press } from "./keys.ts";
+import { installShims, type TopLayer } from "./shims.ts";
+import { type LiveElement, type Snapshot, snapshotOf } from "./snapshot.ts";
+
+/** A page with all that belongs to it, as texts. */
+export interface PageSource {
+  readonly file: string;
+  readonly text: string;
+  readonly kind: "document" | "fragment";
+  readonly quirks: boolean;
+  readonly sheets: readonly { readonly sheet: Sheet; readonly media: string | null }[];
+  readonly stylesKnown: boolean;
+  readonly device: Device;
+  /** Offsets of the start tags that the parser finds, with their names. */
+  readonly tags: ReadonlyMap<number, string>;
+  readonly parsed: Map<string, Sheet>;
+}
+
+/** The events of a pointer, in the order in which a press sends them. */
+const pressing = ["pointerdown", "mousedown", "pointerup", "mouseup", "click"] as const;
+
+/** One page opened in a simulated window, with its scripts run; keys and pointers act on it. */
+export class LivePage {
+  readonly window: AnyWindow;
+  readonly problems: string[] = [];
+  /** What left the page, sent a form or opened a window, in order. */
+  readonly left: string[] = [];
+  /** Kinds of events that scripts listen for, by element. */
+  readonly #listeners = new Map<LiveElement, Map<string, number>>();
+  readonly #source: PageSource;
+  readonly #dom: JSDOM;
+  readonly #clock: VirtualClock;
+  readonly #top: TopLayer = { modals: [], popovers: [], before: new Map() };
+  #changes: { takeRecords(): readonly unknown[] } | null = null;
+  #kept: { readonly snapshot: Snapshot; readonly scene: Scene; readonly state: string } | null = null;
+  /** Where focus was last, and the order of the page then: Tab goes on from there. */
+  #last: { readonly element: LiveElement; readonly order: readonly LiveElement[] } | null = null;
+  #isReady = false;
+
+  private constructor(source: PageSource) {
+    this.#source = source;
+    this.#clock = new VirtualClock((error) => this.problems.push(String(error)));
+    const console = new VirtualConsole();
+    console.on("jsdomError", (error: Error & { type?: string }) => {
+      if (/not implemented/i.test(error.message)) {
+        if (/navigation|submit/i.test(error.message)) this.left.push("goes to another page");
+      } else this.problems.push(error.message);
+    });
+    this.#dom = new JSDOM(source.text, {
+      includeNodeLocations: true,
+      runScripts: "dangerously",
+      pretendToBeVisual: false,
+      url: "http://page.invalid/page.html",
+      virtualConsole: console,
+      beforeParse: (window) => this.#prepare(window),
+    });
+    this.window = this.#dom.window;
+  }
+
+  /** Opens a page, runs its scripts and lets them settle. */
+  static async open(source: PageSource): Promise<LivePage> {
+    const page = new LivePage(source);
+    await page.settle();
+    page.#isReady = true;
+    return page;
+  }
+
+  close(): void {
+    this.window.close();
+  }
+
+  #prepare(window: AnyWindow): void {
+    this.#clock.install(window);
+    this.#recordListeners(window);
+    installShims(window, {
+      isRendered: (element) => this.#presence(element)?.rendered !== NO,
+      isVisible: (element) => this.#presence(element)?.visible !== NO,
+      canTakeFocus: (element) => this.#canTakeFocus(element),
+      styleValue: (element, property) => this.#styleValue(element, property),
+      matchesMedia: (query) => evaluateMedia(query, this.#source.device) === YES,
+      leaves: (what) => void this.left.push(what),
+      top: this.#top,
+      later: (run) => window.setTimeout(run, 0),
+    });
+    window.document.addEventListener("click", (event: LiveElement) => this.#followInvoker(window, event));
+    window.document.addEventListener("submit", (event: LiveElement) => this.#closeDialogOf(event));
+    this.#changes = new window.MutationObserver(() => {
+      this.#kept = null;
+    });
+    (this.#changes as LiveElement).observe(window.document, {
+      attributes: true,
+      childList: true,
+      characterData: true,
+      subtree: true,
+    });
+  }
+
+  #recordListeners(window: AnyWindow): void {
+    const { addEventListener, removeEventListener } = window.EventTarget.prototype;
+    const counts = this.#listeners;
+    const note = (target: LiveElement, type: string, by: number) => {
+      const own = counts.get(target) ?? new Map<string, number>();
+      own.set(type, (own.get(type) ?? 0) + by);
+      counts.set(target, own);
+    };
+    window.EventTarget.prototype.addEventListener = function (type: string, ...rest: unknown[]) {
+      if (rest[0] != null) note(this, type, 1);
+      return addEventListener.call(this, type, ...rest);
+    };
+    window.EventTarget.prototype.removeEventListener = function (type: string, ...rest: unknown[]) {
+      note(this, type, -1);
+      return removeEventListener.call(this, type, ...rest);
+    };
+  }
+
+  /** Events that a script or an attribute listens for on an element. */
+  listens(element: LiveElement): ReadonlySet<string> {
+    const found = new Set<string>();
+    for (const [type, n] of this.#listeners.get(element) ?? []) if (n > 0) found.add(type);
+    for (const { name } of element.attributes ?? []) if (/^on/.test(name)) found.add(name.slice(2));
+    for (const type of [
+      "click",
+      "dblclick",
+      "mousedown",
+      "mouseup",
+      "keydown",
+      "keyup",
+      "focus",
+      "blur",
+      "change",
+      "input",
+    ])
+      if (typeof element[`on${type}`] === "function") found.add(type);
+    return found;
+  }
+
+  isVisible(element: LiveElement): boolean {
+    return this.#presence(element)?.visible !== NO && element.isConnected;
+  }
+
+  /** Whether it was opened as a modal dialog. */
+  isModal(element: LiveElement): boolean {
+    return this.#top.modals.includes(element);
+  }
+
+  /** Whether any script listens for what people do. */
+  get isAlive(): boolean {
+    for (const [target, types] of this.#listeners) {
+      if (target === this.window) continue;
+      for (const [type, n] of types)
+        if (n > 0 && /^(?:click|dblclick|mouse|pointer|touch|key|focus|blur|input|change)/.test(type))
+          return true;
+    }
+    return [...this.window.document.querySelectorAll("*")].some((element) => this.listens(element).size > 0);
+  }
+
+  /** A button that opens a popover or a dialog by its attributes. HTML §6.12 and §4.10.6. */
+  #followInvoker(window: AnyWindow, event: LiveElement): void {
+    if (event.defaultPrevented) return;
+    const button = event.target?.closest?.("[popovertarget], [commandfor]");
+    if (button == null || button.disabled) return;
+    const id = button.getAttribute("popovertarget") ?? button.getAttribute("commandfor");
+    const target = window.document.getElementById(id);
+    if (target === null) return;
+    const command =
+      button.getAttribute("command") ?? `${button.getAttribute("popovertargetaction") ?? "toggle"}-popover`;
+    if (command === "toggle-popover") target.togglePopover();
+    else if (command === "show-popover") target.showPopover();
+    else if (command === "hide-popover") target.hidePopover();
+    else if (command === "show-modal") target.showModal();
+    else if (command === "close" || command === "request-close") target.close(button.value);
+  }
+
+  /** HTML §4.10.22.3: a form with method=dialog closes its dialog and sends nothing; another one leaves the page. */
+  #closeDialogOf(event: LiveElement): void {
+    const form = event.target;
+    if (event.defaultPrevented || form?.localName !== "form") return;
+    const method = event.submitter?.getAttribute("formmethod") ?? form.getAttribute("method");
+    if (method?.toLowerCase() !== "dialog") return;
+    event.preventDefault();
+    form.closest("dialog")?.close(event.submitter?.value ?? "");
+  }
+
+  #presence(element: LiveElement) {
+    const { snapshot, scene } = this.#current();
+    const node = snapshot.nodeOf.get(element);
+    return node === undefined ? null : scene.presence.of(node);
+  }
+
+  #canTakeFocus(element: LiveElement): boolean {
+    const { snapshot, scene } = this.#current();
+    const node = snapshot.nodeOf.get(element);
+    return node !== undefined && isFocusable(scene.page, scene.presence, node) !== false;
+  }
+
+  #styleValue(element: LiveElement, property: string): string {
+    const { snapshot, scene } = this.#current();
+    const node = snapshot.nodeOf.get(element);
+    if (node === undefined) return "";
+    return scene.page.styles.value(node, property)?.text ?? "";
+  }
+
+  /** What changes without the tree changing: marks, values, what lies on top. */
+  #formState(): string {
+    const fields = [...this.window.document.querySelectorAll("input, textarea, option")];
+    return fields
+      .map(
+        (field) =>
+          `${field.checked === true}${field.selected === true}${field.localName === "option" ? "" : field.value}`,
+      )
+      .join("\u0000")
+      .concat(`|${this.#top.modals.length} ${this.#top.popovers.length}`);
+  }
+
+  #current(): { readonly snapshot: Snapshot; readonly scene: Scene } {
+    if ((this.#changes?.takeRecords().length ?? 0) > 0) this.#kept = null;
+    const state = this.#formState();
+    if (this.#kept !== null && this.#kept.state === state) return this.#kept;
+    const modal = this.#top.modals.at(-1);
+    const claimed = new Set<number>();
+    const located = new Map<LiveElement, Span | null>();
+    const placeOf = (element: LiveElement): LiveElement => {
+      try {
+        return this.#dom.nodeLocation(element);
+      } catch {
+        return null;
+      }
+    };
+    const span = (place: { startOffset: number; endOffset: number } | null | undefined): Span | null =>
+      place == null ? null : { file: this.#source.file, start: place.startOffset, end: place.endOffset };
+    const locate = (element: LiveElement): Span | null => {
+      const known = located.get(element);
+      if (known !== undefined) return known;
+      const place = placeOf(element);
+      const own = span(place?.startTag ?? place);
+      // What a script made has no place, or one in its own text.
+      const isWritten =
+        own !== null && this.#source.tags.get(own.start) === element.localName && !claimed.has(own.start);
+      if (isWritten && own !== null) claimed.add(own.start);
+      located.set(element, isWritten ? own : null);
+      return isWritten ? own : null;
+    };
+    const snapshot = snapshotOf(this.window, {
+      ...this.#source,
+      locate,
+      locateEnd: (element) => (locate(element) === null ? null : span(placeOf(element)?.endTag)),
+      locateAttribute: (element, name) =>
+        locate(element) === null
+          ? null
+          : span((placeOf(element)?.startTag ?? placeOf(element))?.attrs?.[name]),
+      isBehind: (element) =>
+        modal !== undefined &&
+        !element.contains(modal) &&
+        !modal.contains(element) &&
+        element.localName !== "head",
+      isOpenPopover: (element) => this.#top.popovers.includes(element),
+    });
+    const scene = sceneFromSource(snapshot.document, snapshot.sheets, {
+      device: this.#source.device,
+      stylesKnown: this.#source.stylesKnown,
+    });
+    this.#kept = { snapshot, scene, state };
+    return this.#kept;
+  }
+
+  get scene(): Scene {
+    return this.#current().scene;
+  }
+
+  nodeOf(element: LiveElement): ElementNode | null {
+    return this.#current().snapshot.nodeOf.get(element) ?? null;
+  }
+
+  elementOf(node: ElementNode): LiveElement {
+    return this.#current().snapshot.elementOf.get(node) ?? null;
+  }
+
+  /** What has focus, through open shadow trees; null where only the page has it. */
+  focused(): LiveElement | null {
+    let at = this.window.document.activeElement;
+    while (at?.shadowRoot?.activeElement != null) at = at.shadowRoot.activeElement;
+    return at === null || at === this.window.document.body || at === this.window.document.documentElement
+      ? null
+      : at;
+  }
+
+  /** The places Tab stops at now, in order. */
+  stops(): readonly LiveElement[] {
+    const { snapshot, scene } = this.#current();
+    return tabSequence(scene).flatMap(({ element }) => snapshot.elementOf.get(element) ?? []);
+  }
+
+  #order(): readonly LiveElement[] {
+    const { snapshot, scene } = this.#current();
+    return scene.page.index.elements.flatMap((node) => snapshot.elementOf.get(node) ?? []);
+  }
+
+  #remember(): void {
+    const element = this.focused();
+    if (element !== null) this.#last = { element, order: this.#order() };
+  }
+
+  #moveBy(direction: "forwards" | "backwards"): void {
+    const stops = direction === "forwards" ? this.stops() : this.stops().toReversed();
+    const active = this.focused();
+    const from = active ?? this.#last?.element ?? null;
+    const at = active === null ? -1 : stops.indexOf(active);
+    const next = at >= 0 ? stops[at + 1] : this.#nextAfter(from, stops, direction);
+    if (next !== undefined) next.focus();
+    else {
+      active?.blur();
+      this.#last = null;
+    }
+  }
+
+  /** The stop after something that is none, or is gone: by its place in the page. */
+  #nextAfter(
+    from: LiveElement | null,
+    stops: readonly LiveElement[],
+    direction: "forwards" | "backwards",
+  ): LiveElement | undefined {
+    if (from === null) return stops[0];
+    const order = from.isConnected ? this.#order() : (this.#last?.order ?? []);
+    const place = order.indexOf(from);
+    if (place < 0) return stops[0];
+    return stops.find((stop) => {
+      const other = order.indexOf(stop);
+      return direction === "forwards" ? other > place : other >= 0 && other < place;
+    });
+  }
+
+  get #keyHost(): KeyHost {
+    return {
+      window: this.window,
+      top: this.#top,
+      focused: () => this.focused(),
+      moveBy: (direction) => this.#moveBy(direction),
+    };
+  }
+
+  /** Presses a key and lets the page settle. */
+  async press(key: string): Promise<Settled> {
+    this.#remember();
+    press(this.#keyHost, key);
+    return this.settle();
+  }
+
+  /** Presses on an element with a pointer; twice where it listens for that. */
+  async point(element: LiveElement): Promise<void> {
+    const { window } = this;
+    this.#remember();
+    const send = (type: string, detail = 1) =>
+      element.dispatchEvent(
+        new (/^pointer|click$/.test(type) && window.PointerEvent !== undefined
+          ? window.PointerEvent
+          : window.MouseEvent)(type, {
+          bubbles: true,
+          cancelable: true,
+          composed: true,
+          detail,
+          view: window,
+        }),
+      );
+    for (const type of pressing) {
+      const goesOn = send(type);
+      if (type === "mousedown" && goesOn) this.#focusAround(element);
+    }
+    if (this.listens(element).has("dblclick")) {
+      for (const type of pressing) send(type, 2);
+      send("dblclick", 2);
+    }
+    await this.settle();
+  }
+
+  /** Moves a pointer over an element. */
+  async hover(element: LiveElement): Promise<void> {
+    for (const type of ["pointerenter", "mouseenter", "pointerover", "mouseover", "mousemove"])
+      element.dispatchEvent(
+        new this.window.MouseEvent(type, {
+          bubbles: !/enter$/.test(type),
+          cancelable: true,
+          composed: true,
+          view: this.window,
+        }),
+      );
+    await this.settle();
+  }
+
+  /** A press gives focus to the nearest element that takes it. */
+  #focusAround(element: LiveElement): void {
+    for (let up = element; up !== null; up = up.parentElement)
+      if (this.#canTakeFocus(up)) {
+        up.focus();
+        return;
+      }
+    this.focused()?.blur();
+  }
+
+  async settle(): Promise<Settled> {
+    const settled = await this.#clock.settle();
+    // What is gone from the page cannot keep focus. HTML §6.6.4, "focus fixup".
+    const active = this.focused();
+    if (active !== null && this.#isReady && !this.#canTakeFocus(active)) active.blur();
+    return settled;
+  }
+}

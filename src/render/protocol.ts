@@ -1,0 +1,59 @@
+import type { Device } from "../core/css/device.ts";
+import type { Sheet } from "../core/css/sheet.ts";
+import type { Span } from "../core/document/node.ts";
+import type { Severity } from "../core/findings/verdict.ts";
+import type { CriterionNumber } from "../core/standards/criteria.ts";
+
+/** What the worker that renders a page is given: plain data. */
+export interface RenderRequest {
+  readonly file: string;
+  readonly text: string;
+  readonly kind: "document" | "fragment";
+  readonly quirks: boolean;
+  readonly sheets: readonly { readonly sheet: Sheet; readonly media: string | null }[];
+  readonly stylesKnown: boolean;
+  readonly device: Device;
+  /** How long keys are tried, in milliseconds of the clock on the wall. */
+  readonly patience: number;
+}
+
+/** An element of a rendered page as it is told of. */
+export interface RenderedElement {
+  /** Its place in source; null for one that a script made. */
+  readonly span: Span | null;
+  readonly path: string;
+  readonly tag: string;
+  readonly role: string;
+  readonly name: string;
+  readonly heard: string;
+}
+
+/** One key, and what it did. */
+export interface RenderedStep {
+  readonly key: string;
+  readonly from: RenderedElement | null;
+  readonly to: RenderedElement | null;
+  readonly changes: readonly string[];
+}
+
+/** A fault that pressing keys has shown. */
+export interface RenderedFinding {
+  readonly check: string;
+  readonly criteria: readonly CriterionNumber[];
+  readonly severity: Severity;
+  readonly outcome: "failed" | "cantTell";
+  readonly element: RenderedElement;
+  readonly message: string;
+  readonly mend: string;
+  /** The keys that show it, and what came of them. */
+  readonly keys: string;
+}
+
+export interface RenderResult {
+  readonly steps: readonly RenderedStep[];
+  readonly findings: readonly RenderedFinding[];
+  /** What went wrong while scripts ran. */
+  readonly problems: readonly string[];
+  /** Whether time ran out before all keys were tried. */
+  readonly isCutShort: boolean;
+}

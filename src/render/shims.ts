@@ -1,0 +1,300 @@
+import type { AnyWindow } from "./clock.ts";
+import type { LiveElement } from "./snapshot.ts";
+
+/** What a simulated window must know to stand in for what jsdom leaves out. */
+export interface ShimHost {
+  /** Whether an element makes boxes, by our own cascade. */
+  isRendered(element: LiveElement): boolean;
+  isVisible(element: LiveElement): boolean;
+  canTakeFocus(element: LiveElement): boolean;
+  /** A computed value; empty where it is not known. */
+  styleValue(element: LiveElement, property: string): string;
+  matchesMedia(query: string): boolean;
+  /** Something that leaves the page, opens another or sends a form. */
+  leaves(what: string): void;
+  readonly top: TopLayer;
+  later(run: () => void): void;
+}
+
+/** Dialogs and popovers that lie above the page, the latest last. */
+export interface TopLayer {
+  readonly modals: LiveElement[];
+  readonly popovers: LiveElement[];
+  /** What had focus before each was opened. */
+  readonly before: Map<LiveElement, LiveElement>;
+}
+
+/** Sizes that say "there" or "not there": a simulated window lays nothing out. CSS pixels. */
+const BOX = { width: 100, height: 20 };
+
+/** Puts into a window what jsdom lacks and interfaces need. */
+export function installShims(window: AnyWindow, host: ShimHost): void {
+  const { HTMLElement, Element, Event } = window;
+  const define = (target: object, name: string, value: unknown) =>
+    Object.defineProperty(target, name, { value, configurable: true, writable: true });
+  const getter = (
+    target: object,
+    name: string,
+    get: (this: LiveElement) => unknown,
+    set?: (v: never) => void,
+  ) =>
+    Object.defineProperty(target, name, { get, ...(set === undefined ? {} : { set }), configurable: true });
+  const rectOf = (element: LiveElement) => {
+    const there = host.isRendered(element);
+    return new window.DOMRect(0, 0, there ? BOX.width : 0, there ? BOX.height : 0);
+  };
+
+  class Observer {
+    readonly #run: (entries: object[], observer: object) => void;
+    constructor(run: (entries: object[], observer: object) => void) {
+      this.#run = run;
+    }
+    observe(target: LiveElement) {
+      const entry = {
+        target,
+        isIntersecting: host.isRendered(target),
+        intersectionRatio: 1,
+        contentRect: rectOf(target),
+        boundingClientRect: rectOf(target),
+        borderBoxSize: [],
+        contentBoxSize: [],
+      };
+      host.later(() => this.#run([entry], this));
+    }
+    unobserve() {}
+    disconnect() {}
+    takeRecords() {
+      return [];
+    }
+  }
+  define(window, "ResizeObserver", Observer);
+  define(window, "IntersectionObserver", Observer);
+  define(window, "matchMedia", (query: string) => ({
+    matches: host.matchesMedia(query),
+    media: query,
+    onchange: null,
+    addEventListener() {},
+    removeEventListener() {},
+    addListener() {},
+    removeListener() {},
+    dispatchEvent: () => false,
+  }));
+  define(window, "CSS", {
+    escape: (text: string) =>
+      text.replace(/[^\w\u0080-\uffff-]|^(?=\d)/g, (c) => (c === "" ? "\\3" : `\\${c}`)),
+    supports: () => true,
+  });
+  define(
+    window,
+    "ToggleEvent",
+    class extends Event {
+      readonly oldState: string;
+      readonly newState: string;
+      constructor(type: string, init: { oldState?: string; newState?: string } = {}) {
+        super(type, init);
+        this.oldState = init.oldState ?? "";
+        this.newState = init.newState ?? "";
+      }
+    },
+  );
+  define(window, "structuredClone", structuredClone);
+  // Nothing is sent anywhere.
+  define(window, "fetch", () => Promise.reject(new TypeError("There is no network here.")));
+  define(
+    window,
+    "WebSocket",
+    class {
+      close() {}
+      send() {}
+      addEventListener() {}
+    },
+  );
+  define(
+    window,
+    "EventSource",
+    class {
+      close() {}
+      addEventListener() {}
+    },
+  );
+  for (const name of ["scrollTo", "scrollBy", "scroll", "print", "focus", "blur", "alert"])
+    define(window, name, () => undefined);
+  define(window, "confirm", () => true);
+  define(window, "prompt", () => "");
+  define(window, "open", () => {
+    host.leaves("opens a window");
+    return null;
+  });
+  define(window, "getComputedStyle", (element: LiveElement) => {
+    const read = (name: string) => host.styleValue(element, name);
+    const target: Record<string, unknown> = {
+      getPropertyValue: read,
+      getPropertyPriority: () => "",
+      length: 0,
+    };
+    return new Proxy(target, {
+      get: (own, name) =>
+        typeof name !== "string" || name in own
+          ? own[name as string]
+          : read(name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`).replace(/^(webkit|moz)-/, "-$1-")),
+    });
+  });
+
+  const proto = Element.prototype;
+  for (const name of ["scrollIntoView", "scrollTo", "scrollBy", "setPointerCapture", "releasePointerCapture"])
+    define(proto, name, () => undefined);
+  define(proto, "hasPointerCapture", () => false);
+  define(proto, "getAnimations", () => []);
+  define(proto, "animate", () => ({
+    finished: Promise.resolve(),
+    cancel() {},
+    finish() {},
+    play() {},
+    pause() {},
+    addEventListener() {},
+    onfinish: null,
+  }));
+  define(proto, "checkVisibility", function (this: LiveElement) {
+    return host.isRendered(this);
+  });
+  define(proto, "getBoundingClientRect", function (this: LiveElement) {
+    return rectOf(this);
+  });
+  define(proto, "getClientRects", function (this: LiveElement) {
+    return host.isRendered(this) ? [rectOf(this)] : [];
+  });
+  for (const [name, side] of [
+    ["offsetWidth", "width"],
+    ["clientWidth", "width"],
+    ["scrollWidth", "width"],
+    ["offsetHeight", "height"],
+    ["clientHeight", "height"],
+    ["scrollHeight", "height"],
+  ] as const)
+    getter(HTMLElement.prototype, name, function () {
+      return host.isRendered(this) ? BOX[side] : 0;
+    });
+  getter(HTMLElement.prototype, "offsetParent", function () {
+    return host.isRendered(this) ? this.ownerDocument.body : null;
+  });
+  getter(
+    HTMLElement.prototype,
+    "innerText",
+    function () {
+      return this.textContent;
+    },
+    function (this: LiveElement, text: never) {
+      this.textContent = text;
+    },
+  );
+  getter(HTMLElement.prototype, "isContentEditable", function () {
+    return this.closest("[contenteditable]:not([contenteditable=false])") !== null;
+  });
+  for (const name of ["inert", "popover"])
+    getter(
+      HTMLElement.prototype,
+      name,
+      function () {
+        return name === "inert" ? this.hasAttribute(name) : this.getAttribute(name);
+      },
+      function (this: LiveElement, value: never) {
+        if (value === false || value === null) this.removeAttribute(name);
+        else this.setAttribute(name, value === true ? "" : value);
+      },
+    );
+  const focus = HTMLElement.prototype.focus;
+  define(HTMLElement.prototype, "focus", function (this: LiveElement) {
+    if (host.canTakeFocus(this)) focus.call(this);
+  });
+  for (const name of ["submit", "requestSubmit"]) {
+    const own = window.HTMLFormElement.prototype[name];
+    define(window.HTMLFormElement.prototype, name, function (this: LiveElement, submitter?: LiveElement) {
+      if (name === "submit") host.leaves("sends the form");
+      else own.call(this, submitter);
+    });
+  }
+  installDialogs(window, host, define);
+  installPopovers(window, host, define);
+}
+
+type Define = (target: object, name: string, value: unknown) => void;
+
+/** Dialogs: HTML §4.11.4, "show", "showModal", "close" and the dialog focusing steps. */
+function installDialogs(window: AnyWindow, { top, canTakeFocus, later }: ShimHost, define: Define): void {
+  const proto = window.HTMLDialogElement.prototype;
+  const open = (dialog: LiveElement, isModal: boolean) => {
+    if (dialog.hasAttribute("open")) return;
+    top.before.set(dialog, window.document.activeElement);
+    dialog.setAttribute("open", "");
+    if (isModal) top.modals.push(dialog);
+    const first =
+      [...dialog.querySelectorAll("[autofocus]")].find(canTakeFocus) ??
+      [...dialog.querySelectorAll("*")].find((inside) => canTakeFocus(inside));
+    if (first !== undefined) first.focus();
+    else if (isModal) {
+      dialog.setAttribute("tabindex", "-1");
+      dialog.focus();
+      dialog.removeAttribute("tabindex");
+    }
+  };
+  define(proto, "show", function (this: LiveElement) {
+    open(this, false);
+  });
+  define(proto, "showModal", function (this: LiveElement) {
+    open(this, true);
+  });
+  define(proto, "close", function (this: LiveElement, result?: string) {
+    if (!this.hasAttribute("open")) return;
+    this.removeAttribute("open");
+    if (result !== undefined) this.returnValue = result;
+    const at = top.modals.indexOf(this);
+    if (at >= 0) top.modals.splice(at, 1);
+    const before = top.before.get(this);
+    top.before.delete(this);
+    // Focus goes back where it was, if it was inside or the dialog was modal.
+    if (before?.isConnected === true && (at >= 0 || this.contains(window.document.activeElement)))
+      before.focus();
+    later(() => this.dispatchEvent(new window.Event("close")));
+  });
+  define(proto, "requestClose", function (this: LiveElement, result?: string) {
+    if (this.dispatchEvent(new window.Event("cancel", { cancelable: true }))) this.close(result);
+  });
+  proto.returnValue ??= "";
+}
+
+/** Popovers: HTML §6.12, "show popover" and "hide popover". */
+function installPopovers(window: AnyWindow, { top }: ShimHost, define: Define): void {
+  const proto = window.HTMLElement.prototype;
+  const tell = (popover: LiveElement, type: string, newState: string) =>
+    popover.dispatchEvent(
+      new window.ToggleEvent(type, {
+        oldState: newState === "open" ? "closed" : "open",
+        newState,
+        cancelable: type === "beforetoggle",
+      }),
+    );
+  define(proto, "showPopover", function (this: LiveElement) {
+    if (!this.hasAttribute("popover") || top.popovers.includes(this)) return;
+    if (!tell(this, "beforetoggle", "open")) return;
+    if (this.getAttribute("popover") !== "manual")
+      for (const other of [...top.popovers])
+        if (!other.contains(this) && other.getAttribute("popover") !== "manual") other.hidePopover();
+    top.before.set(this, window.document.activeElement);
+    top.popovers.push(this);
+    tell(this, "toggle", "open");
+    this.querySelector("[autofocus]")?.focus();
+  });
+  define(proto, "hidePopover", function (this: LiveElement) {
+    const at = top.popovers.indexOf(this);
+    if (at < 0) return;
+    tell(this, "beforetoggle", "closed");
+    top.popovers.splice(at, 1);
+    const before = top.before.get(this);
+    if (before?.isConnected === true && this.contains(window.document.activeElement)) before.focus();
+    tell(this, "toggle", "closed");
+  });
+  define(proto, "togglePopover", function (this: LiveElement, force?: boolean) {
+    if (force ?? !top.popovers.includes(this)) this.showPopover();
+    else this.hidePopover();
+  });
+}

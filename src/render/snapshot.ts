@@ -1,0 +1,159 @@
+import { parseSheet } from "../core/css/parse-sheet.ts";
+import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
+import type {
+  Attribute,
+  Document,
+  ElementNode,
+  Namespace,
+  Node,
+  ShadowRoot,
+  Span,
+} from "../core/document/node.ts";
+import type { AnyWindow } from "./clock.ts";
+
+/** An element of the simulated window. */
+// biome-ignore lint/suspicious/noExplicitAny: jsdom's elements, with whatever scripts put on them
+export type LiveElement = any;
+
+/** The page as it stands at one moment, in the terms of the core. */
+export interface Snapshot {
+  readonly document: Document;
+  readonly sheets: readonly AppliedSheet[];
+  readonly elementOf: ReadonlyMap<ElementNode, LiveElement>;
+  readonly nodeOf: ReadonlyMap<LiveElement, ElementNode>;
+}
+
+/** What the snapshot needs to know beside the window. */
+export interface SnapshotSource {
+  readonly file: string;
+  readonly text: string;
+  readonly kind: Document["kind"];
+  readonly quirks: boolean;
+  /** Stylesheets that the page links or the configuration names, as read. */
+  readonly sheets: readonly { readonly sheet: Sheet; readonly media: string | null }[];
+  /** Where an element was written; null for one that a script made. */
+  readonly locate: (element: LiveElement) => Span | null;
+  readonly locateEnd: (element: LiveElement) => Span | null;
+  readonly locateAttribute: (element: LiveElement, name: string) => Span | null;
+  /** Elements that take no part while a modal dialog is open. */
+  readonly isBehind: (element: LiveElement) => boolean;
+  readonly isOpenPopover: (element: LiveElement) => boolean;
+  readonly parsed: Map<string, Sheet>;
+}
+
+const namespaces: Readonly<Record<string, Namespace>> = {
+  "http://www.w3.org/1999/xhtml": "html",
+  "http://www.w3.org/2000/svg": "svg",
+  "http://www.w3.org/1998/Math/MathML": "math",
+};
+
+const ELEMENT = 1;
+const TEXT = 3;
+
+export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot {
+  const elementOf = new Map<ElementNode, LiveElement>();
+  const nodeOf = new Map<LiveElement, ElementNode>();
+  const children: Node[] = [];
+  const document: Document = { kind: source.kind, file: source.file, children, quirks: source.quirks };
+  const own: AppliedSheet[] = [];
+
+  function nodesOf(parent: LiveElement, scope: Document | ShadowRoot): Node[] {
+    const nodes: Node[] = [];
+    for (const child of parent.childNodes) {
+      if (child.nodeType === TEXT) nodes.push({ kind: "text", value: child.data, source: null });
+      else if (child.nodeType === ELEMENT) nodes.push(nodeFor(child, scope));
+    }
+    return nodes;
+  }
+
+  function nodeFor(element: LiveElement, scope: Document | ShadowRoot): ElementNode {
+    const tag: string = element.localName;
+    const attributes = attributesOf(element, source);
+    const inner: Node[] = [];
+    const shadow =
+      element.shadowRoot == null
+        ? null
+        : {
+            mode: "open" as const,
+            delegatesFocus: element.shadowRoot.delegatesFocus === true,
+            children: [] as Node[],
+          };
+    const node: ElementNode = {
+      kind: "element",
+      tag,
+      namespace: namespaces[element.namespaceURI] ?? "html",
+      attributes,
+      spread: null,
+      presence: "always",
+      repeats: false,
+      listeners: listenersIn(attributes),
+      children: inner,
+      shadow,
+      source: source.locate(element),
+      endTag: source.locateEnd(element),
+      components: [],
+    };
+    elementOf.set(node, element);
+    nodeOf.set(element, node);
+    if (shadow !== null) shadow.children.push(...nodesOf(element.shadowRoot, shadow));
+    if (tag === "textarea") inner.push({ kind: "text", value: element.value, source: null });
+    else if (tag !== "template") inner.push(...nodesOf(element, scope));
+    if (tag === "style" && !element.disabled) own.push(styleOf(element, scope, source));
+    return node;
+  }
+
+  children.push(...nodesOf(window.document, document));
+  const linked = source.sheets.map(({ sheet, media }) => ({
+    sheet,
+    media,
+    scope: document,
+    imports: new Map(),
+  }));
+  return { document, sheets: [...linked, ...own], elementOf, nodeOf };
+}
+
+/** Attributes with what people changed since: marks, values, what is open. */
+function attributesOf(element: LiveElement, source: SnapshotSource): ReadonlyMap<string, Attribute> {
+  const attributes = new Map<string, Attribute>();
+  const set = (name: string, value: string) =>
+    attributes.set(name, { name, value, source: source.locateAttribute(element, name) });
+  for (const { name, value } of element.attributes) set(name, value);
+  const put = (name: string, isThere: boolean) => {
+    if (isThere && !attributes.has(name)) set(name, "");
+    if (!isThere) attributes.delete(name);
+  };
+  switch (element.localName) {
+    case "input":
+      if (/^(?:checkbox|radio)$/.test(element.type)) put("checked", element.checked);
+      else if (element.type !== "file") set("value", element.value);
+      break;
+    case "option":
+      put("selected", element.selected);
+      break;
+  }
+  if (source.isOpenPopover(element)) attributes.delete("popover");
+  if (source.isBehind(element)) set("inert", "");
+  return attributes;
+}
+
+function listenersIn(attributes: ReadonlyMap<string, Attribute>): ReadonlySet<string> {
+  return new Set([...attributes.keys()].filter((name) => /^on./.test(name)).map((name) => name.slice(2)));
+}
+
+/** The rules of a style element: as written while they are, else as the object model has them. */
+function styleOf(element: LiveElement, scope: Document | ShadowRoot, source: SnapshotSource): AppliedSheet {
+  const place = source.locate(element);
+  const end = source.locateEnd(element);
+  const written = place !== null && end !== null ? source.text.slice(place.end, end.start) : null;
+  const rules = [...(element.sheet?.cssRules ?? [])].map((rule) => rule.cssText).join("\n");
+  const isWritten = written !== null && element.textContent === written;
+  const text: string = element.textContent.trim() === "" && rules !== "" ? rules : element.textContent;
+  const start = isWritten ? (place?.end ?? 0) : 0;
+  const key = `${start} ${text}`;
+  let sheet = source.parsed.get(key);
+  if (sheet === undefined) {
+    sheet = parseSheet({ file: source.file, text, start });
+    source.parsed.set(key, sheet);
+  }
+  return { sheet, media: element.getAttribute("media"), scope, imports: new Map() };
+}

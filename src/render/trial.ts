@@ -1,0 +1,105 @@
+import { LivePage, type PageSource } from "./live-page.ts";
+import { type Change, changesBetween, elementWith, keyOf, stateOf } from "./page-state.ts";
+import type { LiveElement } from "./snapshot.ts";
+
+/** How a page is brought to where something is tried: keys and presses, one after the other. */
+export type Move =
+  | { readonly kind: "focus"; readonly at: string }
+  | { readonly kind: "press"; readonly key: string }
+  | { readonly kind: "point"; readonly at: string }
+  | { readonly kind: "hover"; readonly at: string };
+
+/** What the last move of a trial brought about. */
+export interface Effect {
+  readonly moves: readonly Move[];
+  /** What changed by the last move; empty where nothing did. */
+  readonly changes: readonly Change[];
+  /** What all the moves together changed. */
+  readonly total: readonly Change[];
+  /** What had focus before it and after, by key; null for nothing. */
+  readonly from: string | null;
+  readonly to: string | null;
+  /** Whether what had focus is no longer there to have it. */
+  readonly isGone: boolean;
+  /** Whether it left the page, opened another or sent a form. */
+  readonly left: readonly string[];
+}
+
+/** Runs out when there is no more time to try things. */
+export class OutOfTime extends Error {}
+
+/** Opens the page anew for each trial, so that none sees what another did. */
+export class Trials {
+  readonly #source: PageSource;
+  readonly #end: number;
+  readonly problems = new Set<string>();
+
+  constructor(source: PageSource, patience: number) {
+    this.#source = source;
+    this.#end = performance.now() + patience;
+  }
+
+  /** The page, fresh. */
+  async open(): Promise<LivePage> {
+    if (performance.now() > this.#end) throw new OutOfTime();
+    const page = await LivePage.open(this.#source);
+    for (const problem of page.problems) this.problems.add(problem);
+    return page;
+  }
+
+  /** The page after some moves; what is done with it must not outlive the call. */
+  async after<T>(moves: readonly Move[], look: (page: LivePage) => Promise<T> | T): Promise<T> {
+    const page = await this.open();
+    try {
+      for (const move of moves) await make(page, move);
+      return await look(page);
+    } finally {
+      page.close();
+    }
+  }
+
+  /** What the last of some moves does. */
+  async effect(moves: readonly Move[]): Promise<Effect> {
+    const last = moves.at(-1);
+    const page = await this.open();
+    try {
+      const start = stateOf(page);
+      for (const move of moves.slice(0, -1)) await make(page, move);
+      const before = stateOf(page);
+      const active = page.focused();
+      const from = active === null ? null : keyOf(page, active);
+      const leftBefore = page.left.length;
+      if (last !== undefined) await make(page, last);
+      const now = page.focused();
+      const after = stateOf(page);
+      return {
+        moves,
+        changes: changesBetween(before, after),
+        total: changesBetween(start, after),
+        from,
+        to: now === null ? null : keyOf(page, now),
+        isGone: active !== null && now === null && (!active.isConnected || !page.isVisible(active)),
+        left: page.left.slice(leftBefore),
+      };
+    } finally {
+      page.close();
+    }
+  }
+}
+
+export async function make(page: LivePage, move: Move): Promise<void> {
+  if (move.kind === "press") {
+    await page.press(move.key);
+    return;
+  }
+  const element: LiveElement | null = elementWith(page, move.at);
+  if (element === null) return;
+  if (move.kind === "focus") {
+    element.focus();
+    await page.settle();
+  } else if (move.kind === "point") await page.point(element);
+  else await page.hover(element);
+}
+
+/** Whether anything came of it. */
+export const didSomething = ({ changes, left }: Effect): boolean => changes.length > 0 || left.length > 0;
