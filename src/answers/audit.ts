@@ -35,6 +35,7 @@ import {
 import type { LoadedPage } from "./load-page.ts";
 import { type AuditAnew, type AuditedUnit, provedRepairs } from "./proved-repairs.ts";
 import { type ReadPage, type ReadRequest, readPages } from "./read-pages.ts";
+import { renderedPage } from "./render-page.ts";
 import { type CacheRequest, type ReusedSources, SourcesCache } from "./sources-cache.ts";
 import { addResults, outcomesOf, type Subject } from "./subject.ts";
 import type { PageFile } from "./targets.ts";
@@ -51,6 +52,12 @@ export interface AuditRequest extends ReadRequest, CheckPlan {
   readonly palette: readonly NamedColour[];
   /** Which outcomes become findings. */
   readonly outcomes: readonly Outcome[];
+  /** How pages are looked at: from their source, or with their scripts run and their keys pressed too. */
+  readonly engine: "read" | "render";
+  /** How long the scripts and keys of one page may take, in seconds. */
+  readonly timeLimit: number;
+  /** Checks that only pressing keys decides. */
+  readonly pressedChecks: readonly CheckText[];
   /** How hard edits are tried before they are offered; with none they are offered untried. */
   readonly trials: keyof typeof trialEffort;
   /** Where what came of component source is kept for the next time; null to keep nothing. */
@@ -98,7 +105,10 @@ export async function audit(
   const { problems, incomplete, sources } = await readPages(
     request,
     host,
-    (read) => work.addPage(read),
+    async (read) => {
+      const added = work.addPage(read);
+      if (request.engine === "render") await work.render(read, added);
+    },
     onPage,
     async (entries) => {
       reused = (await kept?.find(entries)) ?? null;
@@ -120,7 +130,7 @@ export async function audit(
   const answer = work.finish();
   // What an earlier run came to was tried then.
   const tried = new Set(again?.result.findings);
-  const isIncomplete = incomplete || unread.length > 0;
+  const isIncomplete = incomplete || unread.length > 0 || answer.isCutShort;
   const trial = { ...answer, incomplete: isIncomplete, auditAnew: auditAnew(request) };
   const findings =
     request.trials === "none"
@@ -157,9 +167,24 @@ export const auditAnew =
   (request: AuditRequest): AuditAnew =>
   (pages, edited) =>
     audit(
-      { ...request, pages, siteChecks: [], cache: null, outcomes: ["failed", "cantTell"], trials: "none" },
+      {
+        ...request,
+        pages,
+        siteChecks: [],
+        cache: null,
+        outcomes: ["failed", "cantTell"],
+        trials: "none",
+        engine: "read",
+      },
       edited,
     );
+
+/** What of a page is needed to press its keys. */
+interface AddedPage {
+  readonly scene: Scene;
+  readonly answers: FindingAnswers;
+  readonly results: readonly CheckResult[];
+}
 
 /** An audit under way: page after page is added, and only what is told of each is kept. */
 class Audit {
@@ -186,6 +211,7 @@ class Audit {
   #unknown: readonly UnknownAnswer[] = [];
   readonly #problems: Problem[] = [];
   readonly #units: AuditedUnit[] = [];
+  #isCutShort = false;
 
   constructor(request: AuditRequest, host: Host) {
     this.#request = request;
@@ -194,7 +220,7 @@ class Audit {
     this.#exceptions = new ExceptionBook(request.known.map((check) => check.id));
   }
 
-  addPage({ page, loaded, several }: ReadPage): void {
+  addPage({ page, loaded, several }: ReadPage): AddedPage {
     this.#several = several;
     const { device, themes, colourSchemes, palette, outcomes, conformance } = this.#request;
     this.#texts.add(loaded.texts);
@@ -225,6 +251,40 @@ class Audit {
       ...run.findings.map((finding) => answers.answer(finding, placeOf(scene, finding.element, this.#texts))),
     );
     if (this.#several) this.#digest(page, scene, answers);
+    return { scene, answers, results: run.checks };
+  }
+
+  /** Runs the scripts of a page and presses its keys; what they show takes the place of what source only suspects. */
+  async render({ page, loaded }: ReadPage, { scene, answers, results }: AddedPage): Promise<void> {
+    const { outcomes, pressedChecks } = this.#request;
+    const rendered = await renderedPage(
+      page.name,
+      loaded,
+      this.#request,
+      [...this.#checks, ...pressedChecks],
+      this.#request.settingsFor(page.name),
+      { scene, texts: this.#texts, answers },
+      this.#host,
+    );
+    const key = ({ check, element, subject }: FindingAnswer) => `${subject} ${check} ${element.path}`;
+    const shown = new Set(rendered.findings.map(key));
+    const kept = this.#findings.filter((finding) => !shown.has(key(finding)));
+    this.#findings.splice(0, this.#findings.length, ...kept);
+    this.#findings.push(...rendered.findings.filter(({ outcome }) => outcomes.includes(outcome)));
+    const own = new Map(results.map((result) => [result.id as string, result]));
+    for (const result of rendered.results) {
+      own.set(result.id, addResults(own.get(result.id), result));
+      this.#results.set(result.id, addResults(this.#results.get(result.id), result));
+      const check = this.#request.known.find(({ id }) => id === result.id);
+      for (const criterion of check?.criteria ?? [])
+        this.#tallies.set(criterion, addTallies(this.#tallies.get(criterion), result));
+    }
+    const at = this.#subjects.findIndex(({ id }) => id === page.name);
+    const subject = this.#subjects[at];
+    if (subject !== undefined)
+      this.#subjects[at] = { ...subject, engine: "render", outcomes: outcomesOf([...own.values()]) };
+    this.#problems.push(...rendered.problems);
+    this.#isCutShort ||= rendered.incomplete;
   }
 
   /** Takes what came of the components among the targets. */
@@ -298,10 +358,15 @@ class Audit {
     return this.#request.siteChecks.some((other) => other.id === check.id);
   }
 
+  #isPressed(check: CheckText): boolean {
+    return this.#request.pressedChecks.some((other) => other.id === check.id);
+  }
+
   finish() {
     this.#auditSite();
     const { conformance } = this.#request;
-    const checks: readonly CheckText[] = [...this.#checks, ...this.#siteChecks()];
+    const pressed = this.#request.engine === "render" ? this.#request.pressedChecks : [];
+    const checks: readonly CheckText[] = [...this.#checks, ...this.#siteChecks(), ...pressed];
     return {
       subjects: this.#subjects,
       findings: [...shareCauses(this.#findings), ...this.#composed].sort(inReportOrder),
@@ -311,7 +376,11 @@ class Audit {
           ? []
           : criterionRows(
               demandedCriteria(conformance),
-              this.#request.known.filter((check) => this.#several || !this.#isAcross(check)),
+              this.#request.known.filter(
+                (check) =>
+                  (this.#several || !this.#isAcross(check)) &&
+                  (this.#request.engine === "render" || !this.#isPressed(check)),
+              ),
               new Set(this.#results.keys()),
               this.#tallies,
               this.#facts,
@@ -319,6 +388,7 @@ class Audit {
       accepted: this.#accepted,
       unknownComponents: this.#unknown,
       units: this.#units,
+      isCutShort: this.#isCutShort,
       problems: [
         ...this.#problems,
         ...this.#exceptions.problems(this.#texts, new Set(checks.map((check) => check.id))),

@@ -1,6 +1,7 @@
 import { catalogue } from "../core/checks/catalogue.ts";
-import { type CheckText, type Family, families, familyOf } from "../core/checks/check.ts";
+import { type Check, type CheckText, type Family, families, familyOf } from "../core/checks/check.ts";
 import type { PageFacts } from "../core/checks/page-facts.ts";
+import { type PressedCheck, pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
 import { remaining } from "../core/checks/remaining.ts";
 import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { understandingAddress } from "../core/standards/conformance.ts";
@@ -39,7 +40,7 @@ export interface FamilyExplanation {
 
 export type Explanation = CheckExplanation | CriterionExplanation | FamilyExplanation;
 
-const every: readonly CheckText[] = [...catalogue, ...siteCatalogue];
+const every: readonly CheckText[] = [...catalogue, ...siteCatalogue, ...pressedCatalogue];
 
 /** Every family with its checks, in order. */
 export const catalogueOf = (): readonly (FamilyExplanation & {
@@ -67,7 +68,8 @@ const criterionText = (number: CriterionNumber): CriterionText => ({
 });
 
 function explainCheck(check: CheckText): CheckExplanation {
-  const own = catalogue.find(({ id }) => id === check.id)?.examples;
+  const ofPages: readonly (Check | PressedCheck)[] = [...catalogue, ...pressedCatalogue];
+  const own = ofPages.find(({ id }) => id === check.id)?.examples;
   const across = siteCatalogue.find(({ id }) => id === check.id)?.examples;
   const pages = (set: readonly string[] | undefined): string | undefined =>
     set?.map((page, at) => `<!-- page ${at + 1} -->\n${page}`).join("\n");
@@ -76,7 +78,8 @@ function explainCheck(check: CheckText): CheckExplanation {
     check,
     criteria: check.criteria.map(criterionText),
     broken: own?.broken[0] ?? pages(across?.broken[0]) ?? null,
-    asked: own?.asked?.[0] ?? pages(across?.asked?.[0]) ?? null,
+    asked:
+      (own !== undefined && "asked" in own ? own.asked?.[0] : undefined) ?? pages(across?.asked?.[0]) ?? null,
     kept: own?.kept[0] ?? pages(across?.kept[0]) ?? null,
   };
 }

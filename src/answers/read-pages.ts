@@ -32,7 +32,7 @@ export interface ReadPage {
 export async function readPages(
   request: ReadRequest,
   host: Host,
-  visit: (read: ReadPage) => void,
+  visit: (read: ReadPage) => void | Promise<void>,
   onPage: (page: PageFile, done: number, total: number) => void = () => {},
   reuse: (entries: readonly PageFile[]) => Promise<ReadonlySet<string> | null> = async () => null,
 ): Promise<ReadOutcome> {
@@ -61,7 +61,7 @@ export async function readPages(
     const loaded = await loadPage(page, host, request);
     if (loaded.ok) {
       problems.push(...loaded.value.problems);
-      visit({ page, loaded: loaded.value, several: whole.length > 1 });
+      await visit({ page, loaded: loaded.value, several: whole.length > 1 });
     } else {
       problems.push(loaded.problem);
       incomplete = true;
@@ -70,7 +70,7 @@ export async function readPages(
   if (sources !== null && request.componentsAsPages === true) {
     const { componentPages } = await import("./component-pages.ts");
     for (const { page, loaded } of componentPages(sources, request))
-      visit({ page, loaded, several: pages.length > 1 });
+      await visit({ page, loaded, several: pages.length > 1 });
   }
   return { problems, incomplete, sources };
 }

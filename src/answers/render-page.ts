@@ -1,4 +1,5 @@
 import type { CheckText } from "../core/checks/check.ts";
+import { type CheckResult, checkResult } from "../core/checks/run.ts";
 import type { Device } from "../core/css/device.ts";
 import { notRendered, type Problem, renderCutShort, scriptFailed } from "../core/findings/problems.ts";
 import type { Finding } from "../core/findings/verdict.ts";
@@ -6,15 +7,16 @@ import { ask } from "../core/repair/repair.ts";
 import type { Scene } from "../core/scene/scene.ts";
 import type { Host } from "../host/host.ts";
 import type { RenderedElement, RenderRequest, RenderResult } from "../render/protocol.ts";
+import type { PageCheckSettings } from "./check-plan.ts";
 import { type ElementAnswer, elementAnswer, type SourceAnswer, type SourceTexts } from "./element-answer.ts";
 import type { FindingAnswer, FindingAnswers } from "./finding-answer.ts";
 import type { LoadedPage } from "./load-page.ts";
 
-/** How long one page is tried, in milliseconds, and how much memory it may take, in megabytes. */
-const LIMITS = { milliseconds: 30_000, megabytes: 1024 };
+/** How much memory one page may take, in megabytes. */
+const MOST_MEMORY = 1024;
 
-/** Of the time, how much is for pressing keys: the rest is for the window to open and for the last key to end. */
-const PATIENCE = 20_000;
+/** How much of its time is for pressing keys: the rest is for the window to open and for the last key to end. */
+const FOR_KEYS = 0.7;
 
 /** A key, and what it did, as it is told. */
 export interface StepAnswer {
@@ -30,15 +32,26 @@ export interface StepAnswer {
 export interface RenderedAnswer {
   readonly steps: readonly StepAnswer[];
   readonly findings: readonly FindingAnswer[];
+  /** How each check went that was tried, on this page. */
+  readonly results: readonly CheckResult[];
   readonly problems: readonly Problem[];
+  /** Whether not all was tried. */
+  readonly incomplete: boolean;
+}
+
+/** The device that a page is shown on, and how long it may take, in seconds. */
+export interface RenderLimits {
+  readonly device: Device;
+  readonly timeLimit: number;
 }
 
 /** Runs the scripts of a page in a simulated window and presses the keys. */
 export async function renderedPage(
   name: string,
   loaded: LoadedPage,
-  device: Device,
+  { device, timeLimit }: RenderLimits,
   checks: readonly CheckText[],
+  settings: (check: CheckText) => PageCheckSettings,
   {
     scene,
     texts,
@@ -58,13 +71,25 @@ export async function renderedPage(
       .map(({ sheet, media }) => ({ sheet, media })),
     stylesKnown: loaded.stylesKnown,
     device,
-    patience: PATIENCE,
+    patience: timeLimit * 1000 * FOR_KEYS,
   };
-  const ran = await host.runApart("render-worker", request, LIMITS);
-  if (!ran.ok) return { steps: [], findings: [], problems: [notRendered(name, ran.reason)] };
+  const ran = await host.runApart("render-worker", request, {
+    milliseconds: timeLimit * 1000,
+    megabytes: MOST_MEMORY,
+  });
+  if (!ran.ok)
+    return {
+      steps: [],
+      findings: [],
+      results: [],
+      problems: [notRendered(name, ran.reason)],
+      incomplete: true,
+    };
   const result = ran.value as RenderResult;
   const told = (element: RenderedElement) => elementFor(element, scene, texts);
-  const wanted = new Set<string>(checks.map(({ id }) => id));
+  const wanted = new Map<string, CheckText>(
+    checks.filter((check) => !settings(check).off).map((check) => [check.id, check]),
+  );
   return {
     steps: result.steps.map(({ key, from, to, changes }) => ({
       key,
@@ -74,25 +99,34 @@ export async function renderedPage(
       heard: to?.heard ?? null,
       changes,
     })),
-    findings: result.findings
-      .filter(({ check }) => wanted.has(check))
-      .map((finding) => {
-        const made: Finding = {
-          ...finding,
-          source: finding.element.span,
-          // Only its chain of components is asked for, and a page has none.
-          element: scene.page.index.elements[0] as Finding["element"],
-          repair: ask(finding.mend),
-          facts: { keys: finding.keys },
-          cause: null,
-          origins: [],
-        };
-        return answers.answer(made, { element: told(finding.element), heard: finding.element.heard }, []);
-      }),
+    findings: result.findings.flatMap((finding) => {
+      const check = wanted.get(finding.check);
+      if (check === undefined) return [];
+      const made: Finding = {
+        ...finding,
+        criteria: check.criteria,
+        severity: settings(check).severity ?? check.severity,
+        source: finding.element.span,
+        // Only its chain of components is asked for, and a page has none.
+        element: scene.page.index.elements[0] as Finding["element"],
+        repair: ask(finding.mend),
+        facts: { keys: finding.keys },
+        cause: null,
+        origins: [],
+      };
+      return [answers.answer(made, { element: told(finding.element), heard: finding.element.heard }, [])];
+    }),
+    results: [...result.tried].flatMap(([id, tried]) => {
+      const failed = result.findings.filter(({ check }) => check === id).length;
+      return wanted.has(id)
+        ? [checkResult(id, { failed, cantTell: 0, passed: Math.max(0, tried - failed) })]
+        : [];
+    }),
     problems: [
       ...result.problems.map((message) => scriptFailed(name, message)),
       ...(result.isCutShort ? [renderCutShort(name)] : []),
     ],
+    incomplete: result.isCutShort,
   };
 }
 

@@ -6,7 +6,7 @@ export interface Subject {
   readonly id: string;
   readonly target: string;
   readonly kind: "document" | "fragment" | "component";
-  readonly engine: "read";
+  readonly engine: "read" | "render";
   readonly specimen: null;
   readonly state: string;
   readonly elements: number;

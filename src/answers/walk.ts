@@ -31,6 +31,8 @@ export interface WalkRequest extends ReadRequest, CheckPlan {
   readonly direction: Direction;
   /** How the page is looked at: from its source, or with its scripts run and its keys pressed. */
   readonly engine: "read" | "render";
+  /** How long the scripts and keys of one page may take, in seconds. */
+  readonly timeLimit: number;
   /** Checks that only pressing keys decides. */
   readonly pressedChecks: readonly CheckText[];
   /** Where the walk starts: after the first element that a selector picks; null for the top. */
@@ -96,24 +98,33 @@ export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer
   const [message] = refused;
   if (message !== undefined) return { ok: false, message };
   const problems: Problem[] = [];
+  let isCutShort = false;
   for (const { walked, loaded } of waiting) {
     const { walk: own, answers } = walked;
     const rendered = await renderedPage(
       own.target,
       loaded,
-      request.device,
+      request,
       [...request.checks, ...request.pressedChecks],
+      request.settingsFor(own.target),
       { scene: own.scene, texts: own.texts, answers },
       host,
     );
     problems.push(...rendered.problems);
+    isCutShort ||= rendered.incomplete;
     walks.push({
       ...own,
       steps: rendered.steps,
       findings: withPressed(own.findings, rendered.findings),
     });
   }
-  return { ok: true, walks, ...outcome, problems: [...outcome.problems, ...problems] };
+  return {
+    ok: true,
+    walks,
+    ...outcome,
+    problems: [...outcome.problems, ...problems],
+    incomplete: outcome.incomplete || isCutShort,
+  };
 }
 
 /** What keys have shown takes the place of what source only suspects, of the same check at the same element. */

@@ -3,6 +3,7 @@ import type { AuditRequest } from "../answers/audit.ts";
 import { readPalette } from "../answers/contrast.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
 import type { Family } from "../core/checks/check.ts";
+import { pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
 import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { nearestWord } from "../core/document/nearest-word.ts";
 import type { Outcome, Severity } from "../core/findings/verdict.ts";
@@ -10,14 +11,14 @@ import type { NamedColour } from "../core/scene/scene.ts";
 import { type Theme, themeName } from "../core/scene/schemes.ts";
 import type { Host } from "../host/host.ts";
 import { chooseChecks } from "./choose-checks.ts";
-import { type PageArguments, STANDARD_INPUT } from "./command.ts";
+import { type EngineArguments, engineOf, type PageArguments, STANDARD_INPUT } from "./command.ts";
 import { checkPlan, everyCheck, pageSettings, type Settings } from "./settings.ts";
 import { packageVersion } from "./version.ts";
 
 const outcomes: readonly Outcome[] = ["failed", "cantTell", "passed"];
 
 /** Options that say what is audited, and how. */
-export interface AuditChoice extends PageArguments {
+export interface AuditChoice extends PageArguments, Partial<EngineArguments> {
   readonly "fail-on"?: string | undefined;
   readonly wcag?: string | undefined;
   readonly level?: string | undefined;
@@ -87,6 +88,8 @@ export async function askedFor(args: AuditChoice, settings: Settings, host: Host
     catalogue.filter((check) => ids.has(check.id)),
     new Set((only ?? []).flatMap((word) => word.split(","))),
   );
+  const engine = engineOf(args);
+  if (typeof engine === "string") return engine;
   const failOn = settings.settle("failOn", "fail-on", args["fail-on"], config.failOn, "friction");
   const shownFamilies = settings.settle<readonly Family[] | null>(
     "output.families",
@@ -106,6 +109,8 @@ export async function askedFor(args: AuditChoice, settings: Settings, host: Host
       device: { ...pages.value.device, ...(firstScheme === undefined ? {} : { colourScheme: firstScheme }) },
       ...plan,
       siteChecks: siteCatalogue.filter((check) => ids.has(check.id)),
+      ...engine,
+      pressedChecks: pressedCatalogue.filter((check) => ids.has(check.id)),
       themes,
       colourSchemes: colourSchemes.length === 0 ? null : colourSchemes,
       palette,

@@ -2,6 +2,7 @@ import type { ArgumentsCamelCase, Options } from "yargs";
 import type { AuditChoice } from "./audit-request.ts";
 import {
   command,
+  engineOptions,
   formatOption,
   type PrintArguments,
   pageOptions,
@@ -47,6 +48,7 @@ const options = {
     type: "boolean",
     describe: "Show every finding in full instead of three of a kind, and every criterion",
   },
+  ...engineOptions,
   cache: {
     type: "boolean",
     default: true,
@@ -87,6 +89,7 @@ export const auditCommand = command<AuditArguments>("audit", options, {
       .example("keel audit src/App.tsx", "a component with all that it renders")
       .example("keel audit src --unknown-components", "what the configuration could say more about")
       .example("keel audit pages --format json -o audit.json", "for other programs")
+      .example("keel audit pages --engine render", "with the scripts of pages run, and their keys pressed")
       .example("keel audit --show-config", "what is in force, and from where")
       .example("keel audit pages --only names roles.exists", "a family and one check") as never,
   handler: async (args: ArgumentsCamelCase<AuditArguments>) =>

@@ -71,6 +71,36 @@ export const pageOptions = {
   },
 } as const satisfies Record<string, Options>;
 
+/** Options of commands that may run the scripts of pages. */
+export const engineOptions = {
+  engine: {
+    choices: ["read", "render"],
+    default: "read",
+    describe:
+      "read: from source, executing nothing; render: pages also with their scripts run in a simulated window and their keys pressed",
+  },
+  "time-limit": {
+    type: "number",
+    default: 30,
+    requiresArg: true,
+    describe: "With --engine render: how long the scripts and keys of one page may take, in seconds",
+  },
+} as const satisfies Record<string, Options>;
+
+export interface EngineArguments {
+  readonly engine: string;
+  readonly "time-limit": number;
+}
+
+/** The engine that is asked for; a message where its limit is none. */
+export function engineOf(
+  args: Partial<EngineArguments>,
+): { readonly engine: "read" | "render"; readonly timeLimit: number } | string {
+  const timeLimit = args["time-limit"] ?? 30;
+  if (!(timeLimit > 0)) return "--time-limit must be a number of seconds above 0";
+  return { engine: args.engine === "render" ? "render" : "read", timeLimit };
+}
+
 /** How a command may write its answer, the first of the formats when nothing is said. */
 export const formatOption = (formats: readonly string[], more = ""): Options => ({
   choices: formats,

@@ -79,6 +79,9 @@ export async function runDemo(args: DemoArguments): Promise<void> {
     conformance: { wcag: "2.2", level: "AA" },
     outcomes: ["failed", "cantTell"],
     trials: "usual",
+    engine: "read",
+    pressedChecks: [],
+    timeLimit: 30,
     cache: null,
   } as const;
   const source = { ...request, extensions: [...pageExtensions, ...componentExtensions] };

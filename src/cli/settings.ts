@@ -7,6 +7,7 @@ import { type LoadedConfig, loadConfig } from "../config/load.ts";
 import type { Config } from "../config/schema.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
 import { type Check, type CheckText, families } from "../core/checks/check.ts";
+import { pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
 import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { type Device, desktop } from "../core/css/device.ts";
 import type { Level, WcagVersion } from "../core/standards/conformance.ts";
@@ -15,8 +16,8 @@ import type { InForce } from "../report/terminal/settings.ts";
 import { checkSettings } from "./check-settings.ts";
 import { type PageArguments, STANDARD_INPUT } from "./command.ts";
 
-/** Every check there is, across pages or on one. */
-export const everyCheck: readonly CheckText[] = [...catalogue, ...siteCatalogue];
+/** Every check there is: on one page, across pages, or by pressing keys. */
+export const everyCheck: readonly CheckText[] = [...catalogue, ...siteCatalogue, ...pressedCatalogue];
 
 /** Settles what is in force, the option first, then the configuration, then what is usual; and remembers which it was. */
 export class Settings {

@@ -4,6 +4,7 @@ import { nodeHost } from "../host/node.ts";
 import { walkJson } from "../report/json/walk.ts";
 import { walkSvg } from "../report/svg/walk.ts";
 import { countText, walkText } from "../report/terminal/walk.ts";
+import { engineOf } from "./command.ts";
 import { keyChecks } from "./key-checks.ts";
 import { COULD_NOT, complain, deliver, paintOf, reportProblems } from "./run-context.ts";
 import { checkPlan, pageSettings, settingsFor } from "./settings.ts";
@@ -15,12 +16,14 @@ export async function runWalk(args: WalkArguments): Promise<void> {
   if (!found.ok) return complain(found.message);
   const pages = pageSettings(args, found.settings, host);
   if (!pages.ok) return complain(pages.message);
+  const engine = engineOf(args);
+  if (typeof engine === "string") return complain(engine);
   const answer = await walk(
     {
       ...pages.value,
       direction: args.back ? "backwards" : "forwards",
       from: args.from ?? null,
-      engine: args.engine === "render" ? "render" : "read",
+      ...engine,
       pressedChecks: pressedCatalogue,
       ...checkPlan({}, found.settings, host, keyChecks),
     },

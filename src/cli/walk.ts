@@ -1,6 +1,8 @@
 import type { ArgumentsCamelCase, Options } from "yargs";
 import {
   command,
+  type EngineArguments,
+  engineOptions,
   formatOption,
   type PageArguments,
   type PrintArguments,
@@ -26,22 +28,16 @@ const options = {
   },
   keys: { type: "boolean", default: false, describe: "Show what keys do at each stop, or owe" },
   all: { type: "boolean", default: false, describe: "Every stop, however many there are" },
-  engine: {
-    choices: ["read", "render"],
-    default: "read",
-    describe:
-      "How the page is looked at: read, from its source, executing nothing; render, with its scripts run in a simulated window and its keys pressed",
-  },
+  ...engineOptions,
 } as const satisfies Record<string, Options>;
 
-export interface WalkArguments extends PageArguments, PrintArguments {
+export interface WalkArguments extends PageArguments, PrintArguments, EngineArguments {
   readonly format: string;
   readonly back: boolean;
   readonly from?: string | undefined;
   readonly count?: string | undefined;
   readonly keys: boolean;
   readonly all: boolean;
-  readonly engine: string;
 }
 
 export const walkCommand = command<WalkArguments>("walk", options, {
@@ -52,6 +48,7 @@ export const walkCommand = command<WalkArguments>("walk", options, {
       .positional("targets", targetsPositional)
       .options(options)
       .example("keel walk slips.html", "every stop of Tab, and what it passes by")
+      .example("keel walk slips.html --engine render", "its scripts run, and every key pressed")
       .example("keel walk slips.html --count '#bookings'", "how many keys to the bookings")
       .example("keel walk slips.html --format svg -o walk.svg", "the way drawn over the page") as never,
   handler: async (args: ArgumentsCamelCase<WalkArguments>) => (await import("./walk.run.ts")).runWalk(args),

@@ -196,10 +196,12 @@ function standardInput(): () => Promise<Uint8Array> {
   };
 }
 
-/** Our own programs stand beside the command line, which may be in a folder of parts itself. */
+/** Our own programs stand beside the command line, which may be in a folder of parts; run from source, where they are built. */
 function programFile(name: string): URL {
-  const beside = new URL(`./${name}.js`, import.meta.url);
-  return existsSync(beside) ? beside : new URL(`../${name}.js`, import.meta.url);
+  const places = ["./", "../", "../../dist/"].map(
+    (folder) => new URL(`${folder}${name}.js`, import.meta.url),
+  );
+  return places.find((place) => existsSync(place)) ?? (places[0] as URL);
 }
 
 function runApart(program: string, data: unknown, limits: ApartLimits): Promise<ApartAnswer> {

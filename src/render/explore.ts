@@ -1,6 +1,4 @@
-import type { Severity } from "../core/findings/verdict.ts";
 import type { Role } from "../core/semantics/tables/roles.ts";
-import type { CriterionNumber } from "../core/standards/criteria.ts";
 import type { LivePage, PageSource } from "./live-page.ts";
 import { type Change, changesBetween, elementWith, includesAll, keyOf, stateOf } from "./page-state.ts";
 import type { RenderedElement, RenderedFinding, RenderedStep, RenderResult } from "./protocol.ts";
@@ -54,6 +52,20 @@ const pointerEvents = [
   "touchend",
 ];
 
+/** The checks that pressing decides. */
+type PressedId =
+  | "keys.activates"
+  | "keys.dialog-closes"
+  | "keys.dialog-gives-back"
+  | "keys.dialog-keeps-focus"
+  | "keys.dialog-takes-focus"
+  | "keys.focus-not-lost"
+  | "keys.no-surprise-on-focus"
+  | "keys.no-trap"
+  | "keys.pattern-kept"
+  | "keys.reachable"
+  | "roles.state-follows";
+
 /** Presses the keys on a page and in what they open, and tells what does not hold. */
 export async function explore(source: PageSource, patience: number): Promise<RenderResult> {
   const exploration = new Exploration(source, patience);
@@ -61,6 +73,7 @@ export async function explore(source: PageSource, patience: number): Promise<Ren
   return {
     steps: exploration.steps,
     findings: exploration.findings,
+    tried: exploration.tried,
     problems: [...exploration.trials.problems],
     isCutShort,
   };
@@ -70,8 +83,11 @@ class Exploration {
   readonly trials: Trials;
   readonly steps: RenderedStep[] = [];
   readonly findings: RenderedFinding[] = [];
+  readonly tried = new Map<string, number>();
   readonly #told = new Set<string>();
   #stops: readonly Stop[] = [];
+  /** What aria-expanded says on each stop before anything is pressed. */
+  readonly #expanded = new Map<string, string | null>();
   /** What keys do, on every stop. */
   readonly #effects: Effect[] = [];
 
@@ -97,10 +113,13 @@ class Exploration {
     }
   }
 
+  /** Notes that a check was tried on something. */
+  #try(check: PressedId): void {
+    this.tried.set(check, (this.tried.get(check) ?? 0) + 1);
+  }
+
   #fail(
-    check: string,
-    criteria: readonly CriterionNumber[],
-    severity: Severity,
+    check: PressedId,
     element: RenderedElement | null,
     message: string,
     mend: string,
@@ -110,7 +129,13 @@ class Exploration {
     const key = `${check} ${element.path}`;
     if (this.#told.has(key)) return;
     this.#told.add(key);
-    this.findings.push({ check, criteria, severity, outcome: "failed", element, message, mend, keys });
+    this.findings.push({ check, outcome: "failed", element, message, mend, keys });
+  }
+
+  /** The keys from the top of the page to a stop and on, and what came of the last. */
+  #keysAt({ at }: Stop, keys: readonly string[], then: string): string {
+    const tabs = this.#stops.findIndex((stop) => stop.at === at) + 1;
+    return keysText([...Array(tabs).fill("Tab"), ...keys], then);
   }
 
   /** Tab, once around, and what happens on the way. */
@@ -131,11 +156,10 @@ class Exploration {
           to,
           changes: changesBetween(before, stateOf(page)).map(changeText),
         });
+        this.#try("keys.no-surprise-on-focus");
         if (page.left.length > leftBefore)
           this.#fail(
             "keys.no-surprise-on-focus",
-            ["3.2.1"],
-            "barrier",
             to,
             `Coming here with Tab alone ${page.left[leftBefore]}, before anything is pressed.`,
             "Do it when the element is activated, not when it is reached.",
@@ -158,17 +182,16 @@ class Exploration {
     const byKey = new Map<string, Effect>();
     for (const key of tried) byKey.set(key, await this.#effect([focus(at), press(key)]));
     const byPointer = await this.trials.effect([focus(at), point(at)]);
+    if (!isText) this.#try("keys.activates");
     const acts = [...byKey.values()].some(didSomething);
     if (isText) await this.#tryField(stop, byKey.get("ArrowDown") ?? null);
     else if (didSomething(byPointer) && !acts)
       this.#fail(
         "keys.activates",
-        ["2.1.1"],
-        "blocker",
         stop.element,
         "A pointer does something here, and neither Enter nor Space does.",
         'Make it a <button type="button">, or do the same on Enter and Space.',
-        keysText(["Enter", "Space"], "nothing"),
+        this.#keysAt(stop, ["Enter", "Space"], "nothing"),
       );
     else if (
       role !== null &&
@@ -179,12 +202,10 @@ class Exploration {
     )
       this.#fail(
         "keys.activates",
-        ["2.1.1"],
-        "blocker",
         stop.element,
         `A click changes this ${role}, and the space bar, its own key, does not.`,
         "Change it on Space too, or use the native control.",
-        keysText(["Space"], "nothing"),
+        this.#keysAt(stop, ["Space"], "nothing"),
       );
     for (const [key, effect] of byKey) {
       this.#lost(stop, key, effect);
@@ -219,42 +240,34 @@ class Exploration {
   }
 
   #lost(stop: Stop, key: string, effect: Effect): void {
+    if (didSomething(effect)) this.#try("keys.focus-not-lost");
     if (!effect.isGone || effect.left.length > 0) return;
     this.#fail(
       "keys.focus-not-lost",
-      ["2.4.3"],
-      "barrier",
       stop.element,
       `${key} here takes away what has focus, and focus falls to the page.`,
       "Move focus to what comes next, or to the list it was in.",
-      keysText([key], "focus on nothing"),
+      this.#keysAt(stop, [key], "focus on nothing"),
     );
   }
 
   /** A state that is told must change with what it is about. */
   #follows(stop: Stop, key: string, effect: Effect): void {
+    if (this.#expanded.get(stop.at) != null) this.#try("roles.state-follows");
     const own = effect.changes.filter((change) => change.at === stop.at);
     const toggles = effect.changes.some(
       ({ what, at }) => (what === "shown" || what === "hidden") && at !== stop.at,
     );
     if (!toggles || own.some(({ detail }) => detail.startsWith("aria-expanded")) || effect.isGone) return;
-    const isTold = this.#expandedOf(stop);
+    const isTold = this.#expanded.get(stop.at) ?? null;
     if (isTold === null) return;
     this.#fail(
       "roles.state-follows",
-      ["4.1.2"],
-      "barrier",
       stop.element,
       `What this opens and closes changes, and aria-expanded stays "${isTold}".`,
       "Set aria-expanded whenever the part is opened or closed.",
-      keysText([key], `aria-expanded="${isTold}"`),
+      this.#keysAt(stop, [key], `aria-expanded="${isTold}"`),
     );
-  }
-
-  readonly #expanded = new Map<string, string | null>();
-
-  #expandedOf({ at }: Stop): string | null {
-    return this.#expanded.get(at) ?? null;
   }
 
   /** What opens a dialog, a list or a menu. */
@@ -282,6 +295,7 @@ class Exploration {
     moves: readonly Move[],
     { at, element }: { readonly at: string; readonly element: RenderedElement },
   ): Promise<void> {
+    this.#try("keys.dialog-takes-focus");
     await this.trials.after(moves, async (page) => {
       const dialog = elementWith(page, at);
       const isIn = () => dialog?.contains(page.focused()) === true;
@@ -289,13 +303,12 @@ class Exploration {
       if (!isIn())
         return this.#fail(
           "keys.dialog-takes-focus",
-          ["2.4.3"],
-          "blocker",
           element,
           "This dialog opens, and focus stays outside.",
           "Move focus into it when it opens: to its first field, or to its heading.",
-          keysText([key], focusText(page)),
+          this.#keysAt(stop, [key], focusText(page)),
         );
+      this.#try("keys.dialog-keeps-focus");
       const most = page.stops().length + 3;
       for (const way of ["Tab", "Shift+Tab"])
         for (let n = 1; n <= most; n++) {
@@ -305,15 +318,14 @@ class Exploration {
           if (now === null || isIn()) continue;
           return this.#fail(
             "keys.dialog-keeps-focus",
-            ["2.4.3", "2.1.2"],
-            "blocker",
             element,
             `${way} leaves this dialog while it is open, for "${told(page, now)?.name ?? ""}" behind it.`,
             "Open it with showModal(), or make what is behind it inert.",
-            keysText([key, ...Array(n).fill(way)], focusText(page)),
+            this.#keysAt(stop, [key, ...Array(n).fill(way)], focusText(page)),
           );
         }
     });
+    this.#try("keys.dialog-closes");
     const closed = await this.trials.after(moves, async (page) => {
       await page.press("Escape");
       const dialog = elementWith(page, at);
@@ -323,25 +335,22 @@ class Exploration {
         isLost: page.focused() === null,
       };
     });
+    if (!closed.isOpen) this.#try("keys.dialog-gives-back");
     if (closed.isOpen)
       this.#fail(
         "keys.dialog-closes",
-        ["2.1.2"],
-        "barrier",
         element,
         "Escape does not close this dialog.",
         "Close it on Escape: <dialog> with showModal() does so by itself.",
-        keysText([key, "Escape"], closed.focus),
+        this.#keysAt(stop, [key, "Escape"], closed.focus),
       );
     else if (closed.isLost)
       this.#fail(
         "keys.dialog-gives-back",
-        ["2.4.3"],
-        "barrier",
         stop.element,
         "Escape closes the dialog that this opens, and focus falls to the page.",
         "Give focus back to what opened it.",
-        keysText([key, "Escape"], "focus on nothing"),
+        this.#keysAt(stop, [key, "Escape"], "focus on nothing"),
       );
   }
 
@@ -372,17 +381,20 @@ class Exploration {
         byArrow?.changes.some(({ detail }) => /^aria-(?:activedescendant|selected)/.test(detail))
       )
         return;
+      this.#try("keys.pattern-kept");
       const keys = ["ArrowDown", "ArrowDown", "ArrowUp", "Enter"];
       const moved = await this.#movesAnything(moves, keys);
       if (!moved)
         this.#fail(
           "keys.pattern-kept",
-          ["2.1.1"],
-          "blocker",
           stop.element,
           `A list of ${shown} options is shown for this field, and no arrow key reaches or takes one.`,
           "Let the arrow keys move aria-activedescendant through the options, and Enter take one.",
-          keysText([...way.map((move) => (move.kind === "press" ? move.key : "click")), ...keys], "nothing"),
+          this.#keysAt(
+            stop,
+            [...way.map((move) => (move.kind === "press" ? move.key : "click")), ...keys],
+            "nothing",
+          ),
         );
       return;
     }
@@ -439,12 +451,11 @@ class Exploration {
       });
     });
     for (const { entry, isFocused, role, element, missed } of found) {
+      this.#try("keys.pattern-kept");
       const there = isFocused ? moves : [...moves, focus(entry)];
       if (await this.#movesAnything(there, arrows)) continue;
       this.#fail(
         "keys.pattern-kept",
-        ["2.1.1"],
-        "blocker",
         element,
         `The arrow keys do nothing in this ${role}, and Tab passes ${missed} of its items by.`,
         'Let the arrow keys move focus among the items, with tabindex="0" on the one that has it.',
@@ -455,6 +466,7 @@ class Exploration {
 
   /** A part that Tab goes round in, that is no modal dialog, and that no key leaves. */
   async #trapIn(moves: readonly Move[], key: string): Promise<void> {
+    this.#try("keys.no-trap");
     const ring = await this.trials.after(moves, async (page) => {
       const most = page.stops().length + 4;
       const seen: LiveElement[] = [];
@@ -484,8 +496,6 @@ class Exploration {
     }
     this.#fail(
       "keys.no-trap",
-      ["2.1.2"],
-      "blocker",
       ring.element,
       `Tab goes round in here (${ring.stops.length} stops) and passes ${ring.missed} others by; Escape and Enter lead out of it in no place.`,
       "Let Tab go on to what follows, and Escape close it.",
@@ -530,19 +540,23 @@ class Exploration {
           : [];
       }),
     );
+    const reported: Effect[] = [];
     for (const { at, element, isOwn, holds } of candidates.slice(0, MOST_POINTED)) {
       const effect = await this.trials.effect([point(at)]);
       if (!didSomething(effect)) continue;
+      this.#try("keys.reachable");
       if (
         this.#effects.some((known) => includesAll(known.total, effect.total) && includesLeft(known, effect))
       )
         continue;
+      // A press on a part is a press on the whole, which is told already.
+      if (reported.some((known) => includesAll(known.total, effect.total) && includesLeft(known, effect)))
+        continue;
       // A box around something to press may only pass the press on.
       if (holds && !isOwn) continue;
+      reported.push(effect);
       this.#fail(
         "keys.reachable",
-        ["2.1.1"],
-        "blocker",
         element,
         `A pointer does something on this <${element.tag}>, and no key anywhere does the same.`,
         'Make it a <button type="button">: it takes focus and answers Enter and Space by itself.',
@@ -605,7 +619,19 @@ const focusText = (page: LivePage): string => {
   return element === null ? "focus on nothing" : `focus on ${element.heard}`;
 };
 
-const keysText = (keys: readonly string[], then: string): string => `${keys.join(" ")} → ${then}`;
+/** Keys one after the other, the same several times as a number, and what came of the last. */
+function keysText(keys: readonly string[], then: string): string {
+  const runs: { key: string; times: number }[] = [];
+  for (const key of keys) {
+    const last = runs.at(-1);
+    if (last?.key === key) last.times++;
+    else runs.push({ key, times: 1 });
+  }
+  const told = runs.map(({ key, times }) =>
+    times > 3 ? `${key} ×${times}` : Array(times).fill(key).join(" "),
+  );
+  return `${told.join(" ")} → ${then}`;
+}
 
 const changeText = ({ at, what, detail }: Change): string =>
   `${at.startsWith("@") ? "" : at} ${what}${detail === "" ? "" : ` ${detail}`}`.trim();

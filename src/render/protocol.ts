@@ -1,8 +1,6 @@
 import type { Device } from "../core/css/device.ts";
 import type { Sheet } from "../core/css/sheet.ts";
 import type { Span } from "../core/document/node.ts";
-import type { Severity } from "../core/findings/verdict.ts";
-import type { CriterionNumber } from "../core/standards/criteria.ts";
 
 /** What the worker that renders a page is given: plain data. */
 export interface RenderRequest {
@@ -39,8 +37,6 @@ export interface RenderedStep {
 /** A fault that pressing keys has shown. */
 export interface RenderedFinding {
   readonly check: string;
-  readonly criteria: readonly CriterionNumber[];
-  readonly severity: Severity;
   readonly outcome: "failed" | "cantTell";
   readonly element: RenderedElement;
   readonly message: string;
@@ -52,6 +48,8 @@ export interface RenderedFinding {
 export interface RenderResult {
   readonly steps: readonly RenderedStep[];
   readonly findings: readonly RenderedFinding[];
+  /** How many things each check was tried on, by its id. */
+  readonly tried: ReadonlyMap<string, number>;
   /** What went wrong while scripts ran. */
   readonly problems: readonly string[];
   /** Whether time ran out before all keys were tried. */

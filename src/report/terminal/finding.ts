@@ -104,6 +104,9 @@ export function findingText(
     lines.push(paint.paragraph(`    ${colours.dim("mend")}  `, printable(finding.repair.summary), 10));
     lines.push(...editLines(finding, answer, view));
   }
+  const { keys } = finding.facts;
+  if (typeof keys === "string")
+    lines.push(paint.paragraph(`    ${colours.dim("keys")}  `, printable(keys), 10));
   for (const [fact, words] of provenance) {
     const from = finding.facts[fact];
     if (typeof from === "string")

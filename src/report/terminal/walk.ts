@@ -55,6 +55,7 @@ export function walkText(walk: PageWalk, { paint, all, keys }: WalkView): string
     lines.push(...stopLines(stop, file, width, keys, paint));
   }
   if (unreached.length > 0) lines.push("", ...unreachedLines(unreached, file, paint, all));
+  if (walk.steps !== null) lines.push("", ...pressedLines(walk, walk.steps, file, paint));
   lines.push("", ...closing(walk, paint));
   return `${lines.join("\n")}\n`;
 }
@@ -140,6 +141,36 @@ function unreachedLines(
     }
     if (items.length > shown.length)
       lines.push(`      ${colours.dim(`and ${items.length - shown.length} more`)}`);
+  }
+  return lines;
+}
+
+/** Changes of one key that are told. */
+const MOST_CHANGES = 3;
+
+/** What was pressed, and what it brought about; then what does not hold, with the keys that show it. */
+function pressedLines(
+  { findings }: PageWalk,
+  steps: NonNullable<PageWalk["steps"]>,
+  file: string,
+  paint: Paint,
+): readonly string[] {
+  const { colours } = paint;
+  const lines = [`  ${colours.bold("keys pressed, with its scripts run")}`];
+  for (const { key, heard, source, changes } of steps) {
+    const to = heard === null ? colours.dim("out of the page") : printable(heard);
+    lines.push(`    ${colours.cyan(key)} → ${to}  ${colours.dim(placeText(source, file))}`.trimEnd());
+    for (const change of changes.slice(0, MOST_CHANGES))
+      lines.push(`        ${colours.dim(cut(printable(change), paint.width - 10))}`);
+  }
+  for (const { message, facts, source, check, outcome } of findings) {
+    if (outcome !== "failed" || typeof facts.keys !== "string") continue;
+    lines.push(
+      "",
+      paint.paragraph(`    ${colours.red("■")} `, colours.bold(printable(message)), 6),
+      paint.paragraph("      ", printable(facts.keys), 6),
+      `      ${colours.dim(`${placeText(source, file)} · ${check}`)}`,
+    );
   }
   return lines;
 }

@@ -1,0 +1,138 @@
+import { describe, expect, test } from "vitest";
+import { LivePage } from "../../src/render/live-page.ts";
+import { changesBetween, stateOf } from "../../src/render/page-state.ts";
+import { pageSource } from "./pages.ts";
+
+const page = (body: string, script = "") =>
+  `<!doctype html><title>t</title>${body}<script>${script}</script>`;
+
+/** Where focus is after some keys, by id. */
+async function focusAfter(html: string, ...keys: string[]): Promise<readonly (string | null)[]> {
+  const live = await LivePage.open(pageSource(html));
+  const found: (string | null)[] = [];
+  for (const key of keys) {
+    await live.press(key);
+    found.push(live.focused()?.id ?? null);
+  }
+  live.close();
+  return found;
+}
+
+const log = `const log = []; for (const type of ["keydown", "keypress", "keyup", "click", "beforeinput", "input", "change", "submit", "focusin", "focusout"]) document.addEventListener(type, (e) => { log.push(type + (e.detail === 0 && type === "click" ? " 0" : "")); if (type === "submit") e.preventDefault(); });`;
+
+async function eventsOf(body: string, ...keys: string[]): Promise<readonly string[]> {
+  const live = await LivePage.open(pageSource(page(body, `${log} window.log = log;`)));
+  for (const key of keys.slice(0, -1)) await live.press(key);
+  live.window.log.length = 0;
+  await live.press(keys.at(-1) ?? "");
+  const events = [...live.window.log];
+  live.close();
+  return events;
+}
+
+describe("Tab goes", () => {
+  test("through the stops and out of the page, and round again", async () => {
+    const html = page(
+      `<a href="#" id="a">a</a><button id="b" disabled>b</button><input id="c"><p hidden><input></p>`,
+    );
+    expect(await focusAfter(html, "Tab", "Tab", "Tab", "Tab", "Shift+Tab")).toEqual([
+      "a",
+      "c",
+      null,
+      "a",
+      null,
+    ]);
+  });
+
+  test("on from where a removed element was", async () => {
+    const html = page(
+      `<button id="a" onclick="this.remove()">a</button><button id="b">b</button><button id="c">c</button>`,
+    );
+    expect(await focusAfter(html, "Tab", "Enter", "Tab")).toEqual(["a", null, "b"]);
+  });
+
+  test("nowhere behind a modal dialog", async () => {
+    const html = page(
+      `<button id="a" onclick="d.showModal()">a</button><dialog id="d"><button id="b">b</button></dialog><button id="c">c</button>`,
+    );
+    expect(await focusAfter(html, "Tab", "Enter", "Tab", "Tab", "Escape")).toEqual([
+      "a",
+      "b",
+      null,
+      "b",
+      "a",
+    ]);
+  });
+
+  test("past what styles hide and what is inert", async () => {
+    const html = page(
+      `<style>.x { display: none }</style><button id="a" class="x">a</button><div inert><button id="b">b</button></div><button id="c">c</button>`,
+    );
+    expect(await focusAfter(html, "Tab")).toEqual(["c"]);
+  });
+});
+
+describe("keys send what browsers send", () => {
+  test.each<readonly [string, string, readonly string[]]>([
+    [`<button>b</button>`, "Enter", ["keydown", "keypress", "click 0", "keyup"]],
+    [`<button>b</button>`, "Space", ["keydown", "keypress", "keyup", "click 0"]],
+    [`<a href="#x">a</a>`, "Enter", ["keydown", "keypress", "click 0", "keyup"]],
+    [`<a href="#x">a</a>`, "Space", ["keydown", "keypress", "keyup"]],
+    [`<input>`, "a", ["keydown", "keypress", "beforeinput", "input", "keyup"]],
+    [
+      `<form><input><button>Send</button></form>`,
+      "Enter",
+      ["keydown", "keypress", "click 0", "submit", "keyup"],
+    ],
+    [`<select><option>a<option>b</select>`, "ArrowDown", ["keydown", "input", "change", "keyup"]],
+    [`<input type="checkbox">`, "Space", ["keydown", "keypress", "keyup", "click 0", "input", "change"]],
+  ])("%s %s", async (body, key, expected) => {
+    expect(await eventsOf(body, "Tab", key)).toEqual(expected);
+  });
+
+  test("and nothing by themselves where a script prevents it", async () => {
+    const html = page(
+      `<button id="a" onkeydown="event.preventDefault()" onclick="this.textContent = 'pressed'">a</button><button id="b">b</button>`,
+    );
+    const live = await LivePage.open(pageSource(html));
+    for (const key of ["Tab", "Enter", "Tab"]) await live.press(key);
+    expect([live.focused()?.id, live.focused()?.textContent]).toEqual(["a", "a"]);
+    live.close();
+  });
+});
+
+describe("a page settles", () => {
+  test("in its own time, animations and timers ended", async () => {
+    const html = page(
+      `<p id="p">closed</p>`,
+      `setTimeout(() => requestAnimationFrame(() => Promise.resolve().then(() => { p.textContent = "open"; })), 300);`,
+    );
+    const live = await LivePage.open(pageSource(html));
+    expect(live.window.document.getElementById("p").textContent).toBe("open");
+    live.close();
+  });
+
+  test("though an interval never ends", async () => {
+    const html = page(
+      `<p id="p">0</p>`,
+      `setInterval(() => { p.textContent = Number(p.textContent) + 1; }, 100);`,
+    );
+    const live = await LivePage.open(pageSource(html));
+    expect(live.window.document.getElementById("p").textContent).toBe("10");
+    live.close();
+  });
+
+  test("and tells its changes by what can be seen or heard", async () => {
+    const html = page(`<button id="a" aria-expanded="false" class="x">a</button><p id="p" hidden>text</p>`);
+    const live = await LivePage.open(pageSource(html));
+    const before = stateOf(live);
+    const { document } = live.window;
+    document.getElementById("a").setAttribute("aria-expanded", "true");
+    document.getElementById("a").className = "y";
+    document.getElementById("p").hidden = false;
+    expect(
+      changesBetween(before, stateOf(live)).map(({ what, detail }) => `${what} ${detail}`.trim()),
+    ).toEqual(['attribute aria-expanded="true"', "shown", "attribute hidden gone"]);
+    live.close();
+  });
+});

@@ -1,0 +1,90 @@
+import { describe, expect, test } from "vitest";
+import { pressedCatalogue } from "../../src/core/checks/pressed/catalogue.ts";
+import { explore } from "../../src/render/explore.ts";
+import { pageSource } from "./pages.ts";
+
+/** What pressing the keys on a page finds, as `check tag`. */
+async function pressed(html: string): Promise<readonly string[]> {
+  const { findings, problems, isCutShort } = await explore(pageSource(html), 20_000);
+  expect([problems, isCutShort]).toEqual([[], false]);
+  return findings.map(({ check, element, keys }) => {
+    expect(keys).toMatch(/ → /);
+    return `${check} ${element.tag}`;
+  });
+}
+
+describe.each(pressedCatalogue.map((check) => [check.id, check] as const))("%s", (id, { examples }) => {
+  test.each(examples.kept.map((html) => [html]))("is kept by %s", async (html) => {
+    expect(await pressed(html)).toEqual([]);
+  });
+
+  test.each(examples.broken.map((html) => [html]))("is broken by %s", async (html) => {
+    expect((await pressed(html)).map((found) => found.split(" ")[0])).toEqual(expect.arrayContaining([id]));
+  });
+});
+
+const page = (body: string, script = "") =>
+  `<!doctype html><html lang="en"><title>t</title><main>${body}</main><script>${script}</script></html>`;
+
+describe("pressing decides what source only suspects", () => {
+  test.each<readonly [string, string, readonly string[]]>([
+    [
+      "a box that forgets the space bar",
+      page(
+        `<div role="checkbox" tabindex="0" aria-checked="false">Crane</div>`,
+        `const box = document.querySelector("[role=checkbox]"); const turn = () => box.setAttribute("aria-checked", box.getAttribute("aria-checked") !== "true"); box.onclick = turn;`,
+      ),
+      ["keys.activates div"],
+    ],
+    [
+      "a box that answers it",
+      page(
+        `<div role="checkbox" tabindex="0" aria-checked="false">Crane</div>`,
+        `const box = document.querySelector("[role=checkbox]"); const turn = () => box.setAttribute("aria-checked", box.getAttribute("aria-checked") !== "true"); box.onclick = turn; box.onkeydown = (e) => { if (e.key === " ") turn(); };`,
+      ),
+      [],
+    ],
+    [
+      "a tab list without arrow keys",
+      page(
+        `<div role="tablist" aria-label="Slip"><button role="tab" aria-selected="true">Times</button><button role="tab" aria-selected="false" tabindex="-1">Depth</button></div>`,
+        `document.querySelectorAll("[role=tab]").forEach((tab) => tab.addEventListener("click", () => tab.setAttribute("aria-selected", "true")));`,
+      ),
+      ["keys.pattern-kept div", "keys.reachable button"],
+    ],
+    [
+      "a row that only a pointer opens",
+      page(
+        `<table><tr id="row"><td>Tystie</td><td>Monday</td></tr></table><p hidden>7 t</p>`,
+        `document.querySelector("#row").addEventListener("click", () => { document.querySelector("p").hidden = false; });`,
+      ),
+      ["keys.reachable tr"],
+    ],
+    [
+      "a row beside a button that does the same",
+      page(
+        `<table><tr id="row"><td>Tystie</td><td><button>Open</button></td></tr></table><p hidden>7 t</p>`,
+        `const open = () => { document.querySelector("p").hidden = false; }; document.querySelector("#row").addEventListener("click", open);`,
+      ),
+      [],
+    ],
+    [
+      "a field that leaves the page when it is reached",
+      page(
+        `<input aria-label="Find">`,
+        `document.querySelector("input").addEventListener("focus", () => { location.href = "/find"; });`,
+      ),
+      ["keys.no-surprise-on-focus input"],
+    ],
+    [
+      "a panel that holds Tab",
+      page(
+        `<button>Before</button><div id="p"><button id="a">A</button><button id="b">B</button></div><button>After</button>`,
+        `a.onkeydown = (e) => { if (e.key === "Tab") { e.preventDefault(); b.focus(); } }; b.onkeydown = (e) => { if (e.key === "Tab") { e.preventDefault(); a.focus(); } };`,
+      ),
+      ["keys.no-trap div"],
+    ],
+  ])("%s", async (_, html, expected) => {
+    expect(await pressed(html)).toEqual(expected);
+  });
+});
