@@ -258,7 +258,7 @@ class Audit {
   async render({ page, loaded }: ReadPage, { scene, answers, results }: AddedPage): Promise<void> {
     const { outcomes, pressedChecks } = this.#request;
     const rendered = await renderedPage(
-      page.name,
+      page,
       loaded,
       this.#request,
       [...this.#checks, ...pressedChecks],

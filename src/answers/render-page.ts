@@ -1,16 +1,27 @@
+import path from "node:path";
 import type { CheckText } from "../core/checks/check.ts";
 import { type CheckResult, checkResult } from "../core/checks/run.ts";
 import type { Device } from "../core/css/device.ts";
-import { notRendered, type Problem, renderCutShort, scriptFailed } from "../core/findings/problems.ts";
+import type { ElementNode, Node } from "../core/document/node.ts";
+import { attributeText, attributeToken, writtenText } from "../core/document/written.ts";
+import {
+  notRendered,
+  type Problem,
+  renderCutShort,
+  scriptFailed,
+  scriptMissing,
+} from "../core/findings/problems.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import { ask } from "../core/repair/repair.ts";
 import type { Scene } from "../core/scene/scene.ts";
 import type { Host } from "../host/host.ts";
+import { decodeText } from "../readers/html/decode.ts";
 import type { RenderedElement, RenderRequest, RenderResult } from "../render/protocol.ts";
 import type { PageCheckSettings } from "./check-plan.ts";
 import { type ElementAnswer, elementAnswer, type SourceAnswer, type SourceTexts } from "./element-answer.ts";
 import type { FindingAnswer, FindingAnswers } from "./finding-answer.ts";
 import type { LoadedPage } from "./load-page.ts";
+import type { PageFile } from "./targets.ts";
 
 /** How much memory one page may take, in megabytes. */
 const MOST_MEMORY = 1024;
@@ -30,7 +41,8 @@ export interface StepAnswer {
 
 /** What came of a page whose scripts were run and whose keys were pressed. */
 export interface RenderedAnswer {
-  readonly steps: readonly StepAnswer[];
+  /** Null where nothing was run. */
+  readonly steps: readonly StepAnswer[] | null;
   readonly findings: readonly FindingAnswer[];
   /** How each check went that was tried, on this page. */
   readonly results: readonly CheckResult[];
@@ -45,9 +57,65 @@ export interface RenderLimits {
   readonly timeLimit: number;
 }
 
+const nothing: RenderedAnswer = { steps: null, findings: [], results: [], problems: [], incomplete: false };
+
+/** What a page runs: scripts in files beside it, and whether anything at all. */
+interface PageScripts {
+  readonly files: ReadonlyMap<string, string>;
+  /** Addresses of scripts that are not here, or that import others. */
+  readonly missing: readonly string[];
+  readonly hasAny: boolean;
+}
+
+/** Reads the scripts that a page names, where they stand below its folder or the working directory. */
+async function scriptsOf({ document }: LoadedPage, page: PageFile, host: Host): Promise<PageScripts> {
+  const files = new Map<string, string>();
+  const missing: string[] = [];
+  let hasAny = false;
+  const folder = page.path === null ? host.workingDirectory : path.dirname(page.path);
+  for (const element of elementsIn(document.children)) {
+    hasAny ||= [...element.attributes.keys()].some((name) => /^on|^popovertarget$|^commandfor$/.test(name));
+    if (element.tag !== "script" || !isRun(attributeToken(element, "type") ?? "")) continue;
+    hasAny = true;
+    const src = attributeText(element, "src");
+    const isModule = attributeToken(element, "type") === "module";
+    const text = src === null ? textOf(element) : await scriptText(src, folder, page, host);
+    if (text === null || (isModule && /^\s*(?:import|export)\b/m.test(text))) missing.push(src ?? "a module");
+    else if (src !== null) files.set(src, text);
+  }
+  return { files, missing, hasAny };
+}
+
+const isRun = (type: string): boolean => /^(?:|module|(?:text|application)\/(?:java|ecma)script)$/.test(type);
+
+const textOf = ({ children }: ElementNode): string =>
+  children.map((child) => (child.kind === "text" ? writtenText(child.value) : "")).join("");
+
+async function scriptText(src: string, folder: string, page: PageFile, host: Host): Promise<string | null> {
+  if (/^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(src)) return null;
+  const address = src.replace(/[?#].*$/, "");
+  const file = address.startsWith("/") ? path.join(page.tree, address) : path.resolve(folder, address);
+  const real = await host.files.realPath(file);
+  const isNear = [page.tree, host.workingDirectory].some(
+    (root) => real !== null && !path.relative(root, real).startsWith(".."),
+  );
+  if (real === null || !isNear) return null;
+  const read = await host.files.read(real);
+  const decoded = read.ok ? decodeText(read.bytes, src, "css") : null;
+  return decoded?.ok === true ? decoded.value.text : null;
+}
+
+function* elementsIn(nodes: readonly Node[]): Iterable<ElementNode> {
+  for (const node of nodes)
+    if (node.kind === "element") {
+      yield node;
+      yield* elementsIn(node.children);
+    }
+}
+
 /** Runs the scripts of a page in a simulated window and presses the keys. */
 export async function renderedPage(
-  name: string,
+  page: PageFile,
   loaded: LoadedPage,
   { device, timeLimit }: RenderLimits,
   checks: readonly CheckText[],
@@ -60,6 +128,12 @@ export async function renderedPage(
   host: Host,
 ): Promise<RenderedAnswer> {
   const { document, sheets } = loaded;
+  const { name } = page;
+  const scripts = await scriptsOf(loaded, page, host);
+  if (!scripts.hasAny) return nothing;
+  // What a missing script would do nobody knows: its keys may be answered there.
+  if (scripts.missing.length > 0)
+    return { ...nothing, problems: scripts.missing.map((src) => scriptMissing(name, src)), incomplete: true };
   const request: RenderRequest = {
     file: document.file,
     text: loaded.texts.get(document.file) ?? "",
@@ -71,20 +145,14 @@ export async function renderedPage(
       .map(({ sheet, media }) => ({ sheet, media })),
     stylesKnown: loaded.stylesKnown,
     device,
+    scripts: scripts.files,
     patience: timeLimit * 1000 * FOR_KEYS,
   };
   const ran = await host.runApart("render-worker", request, {
     milliseconds: timeLimit * 1000,
     megabytes: MOST_MEMORY,
   });
-  if (!ran.ok)
-    return {
-      steps: [],
-      findings: [],
-      results: [],
-      problems: [notRendered(name, ran.reason)],
-      incomplete: true,
-    };
+  if (!ran.ok) return { ...nothing, problems: [notRendered(name, ran.reason)], incomplete: true };
   const result = ran.value as RenderResult;
   const told = (element: RenderedElement) => elementFor(element, scene, texts);
   const wanted = new Map<string, CheckText>(

@@ -24,6 +24,7 @@ import type { LoadedPage } from "./load-page.ts";
 import { type ReadOutcome, type ReadRequest, readPages } from "./read-pages.ts";
 import { renderedPage, type StepAnswer } from "./render-page.ts";
 import { selectElements } from "./select.ts";
+import type { PageFile } from "./targets.ts";
 
 /** A walk; the checks of its plan are those whose findings stand beside it. */
 export interface WalkRequest extends ReadRequest, CheckPlan {
@@ -84,7 +85,7 @@ export type WalkAnswer =
 export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer> {
   const walks: PageWalk[] = [];
   const refused: string[] = [];
-  const waiting: { readonly walked: Walked; readonly loaded: LoadedPage }[] = [];
+  const waiting: { readonly walked: Walked; readonly loaded: LoadedPage; readonly page: PageFile }[] = [];
   const outcome = await readPages(
     { ...request, withFrames: true, componentsAsPages: true },
     host,
@@ -92,17 +93,17 @@ export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer
       const walked = walkPage(page.name, loaded, request, host);
       if (typeof walked === "string") refused.push(walked);
       else if (request.engine === "read" || loaded.document.kind === "component") walks.push(walked.walk);
-      else waiting.push({ walked, loaded });
+      else waiting.push({ walked, loaded, page });
     },
   );
   const [message] = refused;
   if (message !== undefined) return { ok: false, message };
   const problems: Problem[] = [];
   let isCutShort = false;
-  for (const { walked, loaded } of waiting) {
+  for (const { walked, loaded, page } of waiting) {
     const { walk: own, answers } = walked;
     const rendered = await renderedPage(
-      own.target,
+      page,
       loaded,
       request,
       [...request.checks, ...request.pressedChecks],

@@ -24,6 +24,8 @@ export interface PageSource {
   /** Offsets of the start tags that the parser finds, with their names. */
   readonly tags: ReadonlyMap<number, string>;
   readonly parsed: Map<string, Sheet>;
+  /** Scripts in files of their own, by the address that the page names them with. */
+  readonly scripts: ReadonlyMap<string, string>;
 }
 
 /** The events of a pointer, in the order in which a press sends them. */
@@ -70,9 +72,40 @@ export class LivePage {
   /** Opens a page, runs its scripts and lets them settle. */
   static async open(source: PageSource): Promise<LivePage> {
     const page = new LivePage(source);
+    page.#runDeferred();
     await page.settle();
     page.#isReady = true;
     return page;
+  }
+
+  /** Scripts in files of their own, and modules that stand alone, once the page is parsed. */
+  #runDeferred(): void {
+    const { window } = this;
+    const { addEventListener } = window.EventTarget.prototype;
+    // The page is loaded by now: who waits for that need wait no longer.
+    window.EventTarget.prototype.addEventListener = function (
+      type: string,
+      run: unknown,
+      ...rest: unknown[]
+    ) {
+      const isOver = type === "DOMContentLoaded" || (type === "load" && this === window);
+      if (isOver && typeof run === "function")
+        window.setTimeout(() => run.call(this, new window.Event(type)), 0);
+      else addEventListener.call(this, type, run, ...rest);
+    };
+    for (const script of [...window.document.querySelectorAll("script")]) {
+      const src = script.getAttribute("src");
+      const isModule = script.getAttribute("type")?.trim().toLowerCase() === "module";
+      const text =
+        src === null ? (isModule ? script.textContent : null) : (this.#source.scripts.get(src) ?? null);
+      if (text === null) continue;
+      try {
+        window.eval(isModule ? `(() => { "use strict"; ${text}\n})()` : text);
+      } catch (error) {
+        this.problems.push(String(error));
+      }
+    }
+    window.EventTarget.prototype.addEventListener = addEventListener;
   }
 
   close(): void {
@@ -81,6 +114,9 @@ export class LivePage {
 
   #prepare(window: AnyWindow): void {
     this.#clock.install(window);
+    // Before listeners are counted: these are ours.
+    window.document.addEventListener("click", (event: LiveElement) => this.#followInvoker(window, event));
+    window.document.addEventListener("submit", (event: LiveElement) => this.#closeDialogOf(event));
     this.#recordListeners(window);
     installShims(window, {
       isRendered: (element) => this.#presence(element)?.rendered !== NO,
@@ -92,8 +128,6 @@ export class LivePage {
       top: this.#top,
       later: (run) => window.setTimeout(run, 0),
     });
-    window.document.addEventListener("click", (event: LiveElement) => this.#followInvoker(window, event));
-    window.document.addEventListener("submit", (event: LiveElement) => this.#closeDialogOf(event));
     this.#changes = new window.MutationObserver(() => {
       this.#kept = null;
     });

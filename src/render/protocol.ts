@@ -11,6 +11,8 @@ export interface RenderRequest {
   readonly sheets: readonly { readonly sheet: Sheet; readonly media: string | null }[];
   readonly stylesKnown: boolean;
   readonly device: Device;
+  /** Scripts in files of their own, by the address that the page names them with. */
+  readonly scripts: ReadonlyMap<string, string>;
   /** How long keys are tried, in milliseconds of the clock on the wall. */
   readonly patience: number;
 }

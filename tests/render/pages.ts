@@ -22,5 +22,6 @@ export function pageSource(text: string): PageSource {
     device: desktop,
     tags,
     parsed: new Map(),
+    scripts: new Map(),
   };
 }

@@ -39,6 +39,11 @@ export const notRendered = (target: string, reason: string): Problem =>
   problem(target, `Its scripts could not be run: ${reason}. What source alone tells is audited.`);
 export const scriptFailed = (target: string, reason: string): Problem =>
   problem(target, `A script of it failed: ${reason}`);
+export const scriptMissing = (target: string, src: string): Problem =>
+  problem(
+    target,
+    `The script "${src}" is not here, or imports others: no key was pressed, as it may answer them.`,
+  );
 export const renderCutShort = (target: string): Problem =>
   problem(target, "There was not enough time to press every key; what was pressed is told.");
 export const tooLarge = (target: string, megabytes: number, limit: number): Problem =>
