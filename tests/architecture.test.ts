@@ -41,6 +41,7 @@ const show = ({ from, line, to }: Import) => `${from}:${line} imports ${to}`;
 
 /** Within the core each part may import those that stand after it. */
 const coreOrder = [
+  "walk-script",
   "checks",
   "worlds",
   "findings",

@@ -14,9 +14,10 @@ import {
 import type { Finding } from "../core/findings/verdict.ts";
 import { ask } from "../core/repair/repair.ts";
 import type { Scene } from "../core/scene/scene.ts";
+import type { WalkStep } from "../core/walk-script/parse.ts";
 import type { Host } from "../host/host.ts";
 import { decodeText } from "../readers/html/decode.ts";
-import type { RenderedElement, RenderRequest, RenderResult } from "../render/protocol.ts";
+import type { RenderedElement, RenderRequest, RenderResult, ScriptLine } from "../render/protocol.ts";
 import type { PageCheckSettings } from "./check-plan.ts";
 import { type ElementAnswer, elementAnswer, type SourceAnswer, type SourceTexts } from "./element-answer.ts";
 import type { FindingAnswer, FindingAnswers } from "./finding-answer.ts";
@@ -41,6 +42,8 @@ export interface StepAnswer {
 
 /** What came of a page whose scripts were run and whose keys were pressed. */
 export interface RenderedAnswer {
+  /** What came of the lines of a walk script; null where none was given. */
+  readonly script: readonly ScriptLine[] | null;
   /** Null where nothing was run. */
   readonly steps: readonly StepAnswer[] | null;
   readonly findings: readonly FindingAnswer[];
@@ -55,9 +58,18 @@ export interface RenderedAnswer {
 export interface RenderLimits {
   readonly device: Device;
   readonly timeLimit: number;
+  /** The lines to walk by; every key is tried where there are none. */
+  readonly script?: readonly WalkStep[] | null;
 }
 
-const nothing: RenderedAnswer = { steps: null, findings: [], results: [], problems: [], incomplete: false };
+const nothing: RenderedAnswer = {
+  script: null,
+  steps: null,
+  findings: [],
+  results: [],
+  problems: [],
+  incomplete: false,
+};
 
 /** What a page runs: scripts in files beside it, and whether anything at all. */
 interface PageScripts {
@@ -117,7 +129,7 @@ function* elementsIn(nodes: readonly Node[]): Iterable<ElementNode> {
 export async function renderedPage(
   page: PageFile,
   loaded: LoadedPage,
-  { device, timeLimit }: RenderLimits,
+  { device, timeLimit, script = null }: RenderLimits,
   checks: readonly CheckText[],
   settings: (check: CheckText) => PageCheckSettings,
   {
@@ -130,7 +142,7 @@ export async function renderedPage(
   const { document, sheets } = loaded;
   const { name } = page;
   const scripts = await scriptsOf(loaded, page, host);
-  if (!scripts.hasAny) return nothing;
+  if (!scripts.hasAny && script === null) return nothing;
   // What a missing script would do nobody knows: its keys may be answered there.
   if (scripts.missing.length > 0)
     return { ...nothing, problems: scripts.missing.map((src) => scriptMissing(name, src)), incomplete: true };
@@ -146,6 +158,7 @@ export async function renderedPage(
     stylesKnown: loaded.stylesKnown,
     device,
     scripts: scripts.files,
+    script,
     patience: timeLimit * 1000 * FOR_KEYS,
   };
   const ran = await host.runApart("render-worker", request, {
@@ -159,6 +172,7 @@ export async function renderedPage(
     checks.filter((check) => !settings(check).off).map((check) => [check.id, check]),
   );
   return {
+    script: result.script,
     steps: result.steps.map(({ key, from, to, changes }) => ({
       key,
       from: from === null ? null : told(from),

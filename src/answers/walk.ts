@@ -15,7 +15,9 @@ import { type Jump, jumpsIn, pressesTo } from "../core/focus/walk-notes.ts";
 import { type KeyAt, keysAt } from "../core/keyboard/keys-at.ts";
 import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
+import type { WalkStep } from "../core/walk-script/parse.ts";
 import type { Host } from "../host/host.ts";
+import type { ScriptLine } from "../render/protocol.ts";
 import { type CheckPlan, checksFor } from "./check-plan.ts";
 import { type ElementAnswer, elementAnswer, type SourceAnswer, SourceTexts } from "./element-answer.ts";
 import { ExceptionBook } from "./exception-book.ts";
@@ -32,6 +34,8 @@ export interface WalkRequest extends ReadRequest, CheckPlan {
   readonly direction: Direction;
   /** How the page is looked at: from its source, or with its scripts run and its keys pressed. */
   readonly engine: "read" | "render";
+  /** The lines of a walk script; null for none. */
+  readonly script: readonly WalkStep[] | null;
   /** How long the scripts and keys of one page may take, in seconds. */
   readonly timeLimit: number;
   /** Checks that only pressing keys decides. */
@@ -74,6 +78,8 @@ export interface PageWalk {
   readonly texts: SourceTexts;
   /** What was pressed, with its scripts run; null where nothing was executed. */
   readonly steps: readonly StepAnswer[] | null;
+  /** What came of the lines of a walk script; null where none was given. */
+  readonly script: readonly ScriptLine[] | null;
 }
 
 export type WalkAnswer =
@@ -116,6 +122,7 @@ export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer
     walks.push({
       ...own,
       steps: rendered.steps,
+      script: rendered.script,
       findings: withPressed(own.findings, rendered.findings),
     });
   }
@@ -181,6 +188,7 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
     target: name,
     direction: request.direction,
     steps: null,
+    script: null,
     scene,
     stops: stops.map((stop, at) => {
       const odd = oddities(stop, frames.of(stop.document), jumps.get(stop.element), unmarked, crowded);

@@ -109,6 +109,7 @@ export async function runDemo(args: DemoArguments): Promise<void> {
       from: null,
       engine: "read",
       pressedChecks: [],
+      script: null,
     },
     host,
   );

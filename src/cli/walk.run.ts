@@ -1,12 +1,15 @@
+import path from "node:path";
 import { countKeys, walk } from "../answers/walk.ts";
 import { pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
+import { parseWalkScript, type WalkStep } from "../core/walk-script/parse.ts";
+import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
 import { walkJson } from "../report/json/walk.ts";
 import { walkSvg } from "../report/svg/walk.ts";
-import { countText, walkText } from "../report/terminal/walk.ts";
+import { countText, scriptText, walkText } from "../report/terminal/walk.ts";
 import { engineOf } from "./command.ts";
 import { keyChecks } from "./key-checks.ts";
-import { COULD_NOT, complain, deliver, paintOf, reportProblems } from "./run-context.ts";
+import { COULD_NOT, complain, deliver, FOUND, paintOf, reportProblems } from "./run-context.ts";
 import { checkPlan, pageSettings, settingsFor } from "./settings.ts";
 import type { WalkArguments } from "./walk.ts";
 
@@ -18,12 +21,16 @@ export async function runWalk(args: WalkArguments): Promise<void> {
   if (!pages.ok) return complain(pages.message);
   const engine = engineOf(args);
   if (typeof engine === "string") return complain(engine);
+  const script = args.script === undefined ? null : await scriptAt(args.script, host);
+  if (typeof script === "string") return complain(script);
   const answer = await walk(
     {
       ...pages.value,
       direction: args.back ? "backwards" : "forwards",
       from: args.from ?? null,
       ...engine,
+      engine: script === null ? engine.engine : "render",
+      script,
       pressedChecks: pressedCatalogue,
       ...checkPlan({}, found.settings, host, keyChecks),
     },
@@ -44,7 +51,22 @@ export async function runWalk(args: WalkArguments): Promise<void> {
       const count = countKeys(page, args.count);
       if (typeof count === "string") return complain(count);
       pieces.push(countText(page.target, count, paint));
-    } else pieces.push(walkText(page, { paint, all: args.all, keys: args.keys }));
+    } else if (page.script !== null) pieces.push(scriptText(page, page.script, paint));
+    else pieces.push(walkText(page, { paint, all: args.all, keys: args.keys }));
   }
-  await deliver([pieces.join("\n")], args, host);
+  if (!(await deliver([pieces.join("\n")], args, host))) return;
+  if (
+    process.exitCode !== COULD_NOT &&
+    walks.some((page) => page.script?.some(({ outcome }) => outcome === "failed"))
+  )
+    process.exitCode = FOUND;
+}
+
+/** The lines of a walk script; a message where it cannot be read. */
+async function scriptAt(file: string, host: Host): Promise<readonly WalkStep[] | string> {
+  const read = await host.files.read(path.resolve(host.workingDirectory, file));
+  if (!read.ok) return `${file}: could not be read (${read.reason})`;
+  const parsed = parseWalkScript(new TextDecoder().decode(read.bytes));
+  if (!parsed.ok) return `${file}:${parsed.line}:${parsed.column}: ${parsed.message}`;
+  return parsed.steps.length === 0 ? `${file}: has no lines to walk by` : parsed.steps;
 }

@@ -26,6 +26,12 @@ const options = {
     requiresArg: true,
     describe: "How many keys lead to the first stop in what a CSS selector picks, also by skip links",
   },
+  script: {
+    type: "string",
+    requiresArg: true,
+    describe:
+      "A walk script (*.walk): keys to press, and what must be seen, heard and focused; runs the scripts of the page",
+  },
   keys: { type: "boolean", default: false, describe: "Show what keys do at each stop, or owe" },
   all: { type: "boolean", default: false, describe: "Every stop, however many there are" },
   ...engineOptions,
@@ -36,6 +42,7 @@ export interface WalkArguments extends PageArguments, PrintArguments, EngineArgu
   readonly back: boolean;
   readonly from?: string | undefined;
   readonly count?: string | undefined;
+  readonly script?: string | undefined;
   readonly keys: boolean;
   readonly all: boolean;
 }
@@ -49,6 +56,10 @@ export const walkCommand = command<WalkArguments>("walk", options, {
       .options(options)
       .example("keel walk slips.html", "every stop of Tab, and what it passes by")
       .example("keel walk slips.html --engine render", "its scripts run, and every key pressed")
+      .example(
+        "keel walk slips.html --script booking.walk",
+        "the keys of a script, and what must come of them",
+      )
       .example("keel walk slips.html --count '#bookings'", "how many keys to the bookings")
       .example("keel walk slips.html --format svg -o walk.svg", "the way drawn over the page") as never,
   handler: async (args: ArgumentsCamelCase<WalkArguments>) => (await import("./walk.run.ts")).runWalk(args),

@@ -72,6 +72,7 @@ export async function explore(source: PageSource, patience: number): Promise<Ren
   const isCutShort = await exploration.run();
   return {
     steps: exploration.steps,
+    script: null,
     findings: exploration.findings,
     tried: exploration.tried,
     problems: [...exploration.trials.problems],

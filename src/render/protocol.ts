@@ -1,6 +1,7 @@
 import type { Device } from "../core/css/device.ts";
 import type { Sheet } from "../core/css/sheet.ts";
 import type { Span } from "../core/document/node.ts";
+import type { WalkStep } from "../core/walk-script/parse.ts";
 
 /** What the worker that renders a page is given: plain data. */
 export interface RenderRequest {
@@ -13,6 +14,8 @@ export interface RenderRequest {
   readonly device: Device;
   /** Scripts in files of their own, by the address that the page names them with. */
   readonly scripts: ReadonlyMap<string, string>;
+  /** The lines to walk by; null to try every key. */
+  readonly script: readonly WalkStep[] | null;
   /** How long keys are tried, in milliseconds of the clock on the wall. */
   readonly patience: number;
 }
@@ -47,8 +50,21 @@ export interface RenderedFinding {
   readonly keys: string;
 }
 
+/** One line of a walk script, and what came of it. */
+export interface ScriptLine {
+  readonly line: number;
+  readonly written: string;
+  readonly outcome: "held" | "failed" | "not reached";
+  /** Why it does not hold; null where it does. */
+  readonly message: string | null;
+  /** What was there instead, as it is heard. */
+  readonly instead: readonly string[];
+}
+
 export interface RenderResult {
   readonly steps: readonly RenderedStep[];
+  /** What came of a walk script; null where none was given. */
+  readonly script: readonly ScriptLine[] | null;
   readonly findings: readonly RenderedFinding[];
   /** How many things each check was tried on, by its id. */
   readonly tried: ReadonlyMap<string, number>;

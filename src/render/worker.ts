@@ -1,8 +1,11 @@
 import { parentPort, workerData } from "node:worker_threads";
 import type { ElementNode, Node } from "../core/document/node.ts";
+import type { WalkStep } from "../core/walk-script/parse.ts";
 import { readHtml } from "../readers/html/read-html.ts";
 import { explore } from "./explore.ts";
-import type { RenderRequest } from "./protocol.ts";
+import type { PageSource } from "./live-page.ts";
+import type { RenderRequest, RenderResult } from "./protocol.ts";
+import { runScript } from "./run-script.ts";
 
 /** Where the parser finds each start tag, by its offset. */
 function tagsIn(text: string, file: string): ReadonlyMap<number, string> {
@@ -17,12 +20,16 @@ function tagsIn(text: string, file: string): ReadonlyMap<number, string> {
   return tags;
 }
 
+async function walked(page: PageSource, script: readonly WalkStep[]): Promise<RenderResult> {
+  const { lines, steps, problems } = await runScript(page, script);
+  return { steps, script: lines, findings: [], tried: new Map(), problems, isCutShort: false };
+}
+
 // What a page rejects and nobody catches is its own affair.
 process.on("unhandledRejection", () => {});
 
 const request = workerData as RenderRequest;
-const result = await explore(
-  { ...request, tags: tagsIn(request.text, request.file), parsed: new Map() },
-  request.patience,
-);
+const page = { ...request, tags: tagsIn(request.text, request.file), parsed: new Map() };
+const result: RenderResult =
+  request.script === null ? await explore(page, request.patience) : await walked(page, request.script);
 parentPort?.postMessage(result);

@@ -111,3 +111,46 @@ describe("a page that misbehaves is told of, and the others are audited all the 
     expect([status, err]).toEqual([2, "keel: --time-limit must be a number of seconds above 0\n"]);
   });
 });
+
+describe("keel walk --script", () => {
+  const booking = page(
+    `<button id="open">Book</button>\n<dialog id="dialog" aria-label="Book slip 4"><form method="dialog"><label>Boat <input></label><button>Send</button></form></dialog>\n<p role="status"></p>`,
+    `const dialog = document.querySelector("#dialog");\ndocument.querySelector("#open").addEventListener("click", () => dialog.showModal());\ndialog.addEventListener("close", () => { document.querySelector("[role=status]").textContent = dialog.querySelector("input").value + " is booked"; });`,
+  );
+  const walked = (script: string, ...more: string[]) =>
+    keel(folderWith({ "a.html": booking, "a.walk": script }), [
+      "walk",
+      "a.html",
+      "--script",
+      "a.walk",
+      ...more,
+    ]);
+
+  test("presses its keys and holds its lines", async () => {
+    const { status, out } = await walked(
+      `press Tab until "Book" button\npress Enter\nsee "Book slip 4" dialog\nfocus inside it\ntype "Petrel" into "Boat" text box\npress Enter\nhear "Petrel is booked"\nfocus on "Book" button\nsee no dialog\n`,
+    );
+    expect(out).toContain("9 of 9 lines hold.");
+    expect(status).toBe(0);
+  });
+
+  test("says what was there instead where a line does not hold, and goes no further", async () => {
+    const { status, out } = await walked(`press Tab\nfocus on "Bok" button\npress Enter\n`);
+    expect(status).toBe(1);
+    expect(out).toContain(`Focus is not on "Bok" button.`);
+    expect(out).toContain(`there is "Book" button`);
+    const { script } = walkSchema.parse(
+      JSON.parse((await walked(`press Tab\nfocus on "Bok" button\npress Enter\n`, "--format", "json")).out),
+    );
+    expect(script?.map(({ outcome }) => outcome)).toEqual(["held", "failed", "not reached"]);
+  });
+
+  test.each([
+    [`press Tab\npres Enter\n`, "a.walk:2:1: "],
+    [`# nothing yet\n`, "a.walk: has no lines to walk by"],
+  ])("that cannot be read is refused: %j", async (script, message) => {
+    const { status, err } = await walked(script);
+    expect(status).toBe(2);
+    expect(err).toContain(`keel: ${message}`);
+  });
+});

@@ -33,6 +33,18 @@ export const walkSchema = z.strictObject({
       changes: z.array(z.string()),
     }),
   ),
+  /** The lines of a walk script and what came of each; null where none was given. */
+  script: z
+    .array(
+      z.strictObject({
+        line: z.int().min(1),
+        written: z.string(),
+        outcome: z.enum(["held", "failed", "not reached"]),
+        message: z.string().nullable(),
+        instead: z.array(z.string()),
+      }),
+    )
+    .nullable(),
   unreached: z.array(
     z.strictObject({ element: elementSchema, source: sourceSchema.nullable(), why: z.string() }),
   ),

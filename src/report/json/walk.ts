@@ -3,7 +3,7 @@ import { findingJson } from "./audit.ts";
 import type { WalkDocument } from "./walk-schema.ts";
 
 /** One walk as one JSON document, without a line end. */
-export function walkJson({ target, direction, stops, unreached, findings, steps }: PageWalk): string {
+export function walkJson({ target, direction, stops, unreached, findings, steps, script }: PageWalk): string {
   const key = direction === "forwards" ? "Tab" : "Shift+Tab";
   const document: WalkDocument = {
     format: "even-keel/walk",
@@ -37,6 +37,7 @@ export function walkJson({ target, direction, stops, unreached, findings, steps 
             events: [...(from === null ? [] : ["blur"]), ...(to === null ? [] : ["focus"])],
             changes: [...changes],
           })),
+    script: script === null ? null : script.map((line) => ({ ...line, instead: [...line.instead] })),
     unreached: unreached.map(({ element, source, why }) => ({ element, source, why })),
     findings: findings.map(findingJson),
   };

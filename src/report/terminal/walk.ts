@@ -197,6 +197,34 @@ function closing({ target, findings, direction }: PageWalk, paint: Paint): reado
   ];
 }
 
+/** The lines of a walk script, what came of each, and where one does not hold what was there instead. */
+export function scriptText(
+  { target }: PageWalk,
+  script: NonNullable<PageWalk["script"]>,
+  paint: Paint,
+): string {
+  const { colours } = paint;
+  const held = script.filter(({ outcome }) => outcome === "held").length;
+  const lines = [colours.bold(printable(target)), ""];
+  for (const { line, written, outcome, message, instead } of script) {
+    const mark =
+      outcome === "held" ? colours.green("✓") : outcome === "failed" ? colours.red("✗") : colours.dim("·");
+    const shown = outcome === "not reached" ? colours.dim(printable(written)) : printable(written);
+    lines.push(`  ${mark} ${colours.dim(String(line).padStart(3))}  ${shown}`);
+    if (message === null) continue;
+    lines.push(paint.paragraph("         ", colours.bold(printable(message)), 9));
+    for (const [at, there] of instead.entries())
+      lines.push(
+        `         ${colours.dim(at === 0 ? "there is" : "        ")} ${cut(printable(there), paint.width - 20)}`,
+      );
+  }
+  const summary =
+    held === script.length
+      ? colours.green(`${held} of ${script.length} lines hold.`)
+      : `${held} of ${script.length} lines hold.`;
+  return `${[...lines, "", summary].join("\n")}\n`;
+}
+
 /** How many keys lead somewhere. */
 export function countText(target: string, count: KeyCount, paint: Paint): string {
   const { colours } = paint;

@@ -1,0 +1,250 @@
+/** What is heard at an element, as far as a script says it: `"Book slip 4" button, expanded`. */
+export interface HeardPattern {
+  /** Null where any name will do. */
+  readonly name: string | null;
+  /** Words of the role, as they are spoken or as WAI-ARIA has them; empty where any role will do. */
+  readonly role: string;
+  /** States that must be heard too. */
+  readonly states: readonly string[];
+  /** As the script has it. */
+  readonly written: string;
+}
+
+export type WalkStep = { readonly line: number; readonly written: string } & (
+  | {
+      readonly kind: "press";
+      readonly key: string;
+      readonly times: number;
+      /** Pressed again until focus is there. */
+      readonly until: HeardPattern | null;
+    }
+  | { readonly kind: "type"; readonly text: string; readonly into: HeardPattern | null }
+  /** Null for nothing. */
+  | { readonly kind: "focus on"; readonly what: HeardPattern | null }
+  /** Null for `it`: what was seen last. */
+  | { readonly kind: "focus inside"; readonly what: HeardPattern | null }
+  | { readonly kind: "see"; readonly what: HeardPattern; readonly isAbsent: boolean }
+  | { readonly kind: "hear"; readonly text: string }
+);
+
+export type ParsedWalkScript =
+  | { readonly ok: true; readonly steps: readonly WalkStep[] }
+  | { readonly ok: false; readonly line: number; readonly column: number; readonly message: string };
+
+const keys = [
+  "Tab",
+  "Enter",
+  "Space",
+  "Escape",
+  "ArrowUp",
+  "ArrowDown",
+  "ArrowLeft",
+  "ArrowRight",
+  "Home",
+  "End",
+  "PageUp",
+  "PageDown",
+  "Backspace",
+  "Delete",
+];
+const withKey = /^(?:(?:Shift|Alt|Ctrl|Meta)\+)*(.+)$/;
+
+interface Token {
+  readonly kind: "word" | "text" | "comma";
+  readonly value: string;
+  /** Where it begins, counted from 1, and where what follows it does. */
+  readonly column: number;
+  readonly end: number;
+}
+
+/** A line that cannot be read: where, and what was expected there. */
+class Unreadable extends Error {
+  readonly column: number;
+  constructor(column: number, message: string) {
+    super(message);
+    this.column = column;
+  }
+}
+
+/**
+ * Reads a walk script: one step a line, `#` begins a comment.
+ *
+ *     press Tab until "Book slip 4" button
+ *     press Enter
+ *     see "Book slip 4" dialog
+ *     focus inside it
+ *     type "Marlow" into "Your name" text box
+ *     press Escape
+ *     focus on "Book slip 4" button
+ *     hear "Booking cancelled"
+ *     see no dialog
+ */
+export function parseWalkScript(text: string): ParsedWalkScript {
+  const steps: WalkStep[] = [];
+  for (const [at, written] of text.split(/\r?\n/).entries()) {
+    try {
+      const tokens = tokensIn(written);
+      if (tokens.length > 0)
+        steps.push({ line: at + 1, written: written.trim(), ...stepIn(new Line(tokens, written)) });
+    } catch (error) {
+      if (error instanceof Unreadable)
+        return { ok: false, line: at + 1, column: error.column, message: error.message };
+      throw error;
+    }
+  }
+  return { ok: true, steps };
+}
+
+function tokensIn(line: string): readonly Token[] {
+  const tokens: Token[] = [];
+  let at = 0;
+  while (at < line.length) {
+    const rest = line.slice(at);
+    const space = /^\s+/.exec(rest)?.[0].length ?? 0;
+    if (space > 0) {
+      at += space;
+      continue;
+    }
+    if (rest.startsWith("#")) break;
+    const column = at + 1;
+    const quoted = /^"((?:[^"\\]|\\.)*)"/.exec(rest);
+    if (quoted === null && rest.startsWith('"'))
+      throw new Unreadable(column, 'this quotation mark is never closed: write it as "…"');
+    const written = quoted?.[0] ?? (rest.startsWith(",") ? "," : (/^[^\s",]+/.exec(rest)?.[0] ?? rest));
+    tokens.push({
+      kind: quoted !== null ? "text" : written === "," ? "comma" : "word",
+      value: quoted === null ? written : (quoted[1] ?? "").replace(/\\(.)/g, "$1"),
+      column,
+      end: column + written.length,
+    });
+    at += written.length;
+  }
+  return tokens;
+}
+
+/** The tokens of one line, read from left to right. */
+class Line {
+  readonly #tokens: readonly Token[];
+  readonly #text: string;
+  #at = 0;
+
+  constructor(tokens: readonly Token[], text: string) {
+    this.#tokens = tokens;
+    this.#text = text;
+  }
+
+  get column(): number {
+    return this.#tokens[this.#at]?.column ?? this.#end;
+  }
+
+  /** Where the last token that was read ends. */
+  get #end(): number {
+    return this.#tokens[this.#at - 1]?.end ?? 1;
+  }
+
+  get isOver(): boolean {
+    return this.#at >= this.#tokens.length;
+  }
+
+  /** The next word where it is one of some; null otherwise. */
+  take(...words: readonly string[]): string | null {
+    const token = this.#tokens[this.#at];
+    if (token?.kind !== "word" || !words.includes(token.value)) return null;
+    this.#at++;
+    return token.value;
+  }
+
+  word(expected: string): string {
+    const token = this.#tokens[this.#at];
+    if (token?.kind !== "word") throw new Unreadable(this.column, `expected ${expected}`);
+    this.#at++;
+    return token.value;
+  }
+
+  text(expected: string): string {
+    const token = this.#tokens[this.#at];
+    if (token?.kind !== "text") throw new Unreadable(this.column, `expected ${expected}, in quotation marks`);
+    this.#at++;
+    return token.value;
+  }
+
+  /** `"Name" role words, state, state` */
+  heard(): HeardPattern {
+    const from = this.column;
+    const first = this.#tokens[this.#at];
+    if (first === undefined || first.kind === "comma")
+      throw new Unreadable(this.column, 'expected what is heard there, as in "Book slip 4" button');
+    const name = first.kind === "text" ? this.text("a name") : null;
+    const parts: string[][] = [[]];
+    for (
+      let token = this.#tokens[this.#at];
+      token !== undefined && token.kind !== "text";
+      token = this.#tokens[++this.#at]
+    )
+      if (token.kind === "comma") parts.push([]);
+      else parts.at(-1)?.push(token.value);
+    const [role = [], ...states] = parts;
+    return {
+      name,
+      role: role.join(" "),
+      states: states.map((words) => words.join(" ")),
+      written: this.#text.slice(from - 1, this.#end - 1),
+    };
+  }
+
+  end(): void {
+    if (!this.isOver) throw new Unreadable(this.column, "nothing more was expected on this line");
+  }
+}
+
+type StepBody = WalkStep extends infer Step
+  ? Step extends WalkStep
+    ? Omit<Step, "line" | "written">
+    : never
+  : never;
+
+function stepIn(line: Line): StepBody {
+  const { column } = line;
+  const verb = line.word("press, type, focus, see or hear");
+  const step = bodyOf(verb, line, column);
+  line.end();
+  return step;
+}
+
+function bodyOf(verb: string, line: Line, column: number): StepBody {
+  switch (verb) {
+    case "press": {
+      const at = line.column;
+      const key = line.word("a key");
+      const name = withKey.exec(key)?.[1] ?? key;
+      if (name.length > 1 && !keys.includes(name))
+        throw new Unreadable(at, `there is no key "${name}"; keys are ${keys.join(", ")}, or one letter`);
+      const count = line.take(...Array.from({ length: 99 }, (_, n) => String(n + 1)));
+      if (count !== null && line.take("times", "time") === null)
+        throw new Unreadable(line.column, "expected times");
+      const until = line.take("until") === null ? null : line.heard();
+      return { kind: "press", key, times: Number(count ?? 1), until };
+    }
+    case "type": {
+      const text = line.text("what is typed");
+      return { kind: "type", text, into: line.take("into") === null ? null : line.heard() };
+    }
+    case "focus": {
+      if (line.take("inside") !== null)
+        return { kind: "focus inside", what: line.take("it") === null ? line.heard() : null };
+      if (line.take("on") === null) throw new Unreadable(line.column, "expected on or inside");
+      return { kind: "focus on", what: line.take("nothing") === null ? line.heard() : null };
+    }
+    case "see": {
+      const isAbsent = line.take("no") !== null;
+      return { kind: "see", what: line.heard(), isAbsent };
+    }
+    case "hear":
+      return { kind: "hear", text: line.text("what is heard") };
+    default:
+      throw new Unreadable(
+        column,
+        `"${verb}" is no step: a line begins with press, type, focus, see or hear`,
+      );
+  }
+}
