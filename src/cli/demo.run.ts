@@ -1,4 +1,4 @@
-import { cp, stat } from "node:fs/promises";
+import { cp, readFile, stat } from "node:fs/promises";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
 import { audit } from "../answers/audit.ts";
@@ -13,6 +13,7 @@ import { usualSettings } from "../core/checks/check.ts";
 import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { desktop } from "../core/css/device.ts";
 import { listByKind } from "../core/semantics/lists-by-kind.ts";
+import { parseWalkScript } from "../core/walk-script/parse.ts";
 import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
 import { unifiedPatch } from "../report/patch/patch.ts";
@@ -20,7 +21,7 @@ import { auditText } from "../report/terminal/audit.ts";
 import { speechText } from "../report/terminal/hear.ts";
 import { patchInColour, patchSummary, reasonsFor } from "../report/terminal/mend.ts";
 import { inspectionText } from "../report/terminal/tree.ts";
-import { walkText } from "../report/terminal/walk.ts";
+import { scriptText, walkText } from "../report/terminal/walk.ts";
 import type { DemoArguments } from "./demo.ts";
 import { keyChecks } from "./key-checks.ts";
 import { complain, paintOf } from "./run-context.ts";
@@ -136,6 +137,23 @@ export async function runDemo(args: DemoArguments): Promise<void> {
   step("A React page, with all that its components render", "keel audit booking/src");
   const components = await audit({ ...source, targets: ["booking/src"] }, host);
   say(auditText(components, view));
+
+  step("What the keys of a script come to", "keel walk keys/booking.html --script keys/booking.walk");
+  const script = parseWalkScript(await readFile(path.join(folder, "keys/booking.walk"), "utf8"));
+  const scripted = await walk(
+    {
+      ...request,
+      checks: keyChecks,
+      targets: ["keys/booking.html"],
+      direction: "forwards",
+      from: null,
+      engine: "render",
+      script: script.ok ? script.steps : null,
+    },
+    host,
+  );
+  for (const one of scripted.ok ? scripted.walks : [])
+    if (one.script !== null) say(scriptText(one, one.script, paint));
 
   step("The slot card in Vue, Svelte and Angular", "keel audit slot-card --quiet");
   const cards = await audit({ ...source, targets: ["slot-card"] }, host);
