@@ -7,6 +7,9 @@ export default defineConfig({
     testTimeout: 60_000,
     // Most of the time goes to programs that are run, and waited for.
     maxWorkers: "100%",
+    // No test leaves anything behind for another: what they import is loaded once for all files of a worker.
+    isolate: false,
+    setupFiles: ["tests/after-each-file.ts"],
     sequence: { concurrent: true },
     maxConcurrency: 3,
   },

@@ -1,5 +1,5 @@
 import path from "node:path";
-import { byFile, collide, type Edit, withEdits } from "../core/repair/edit.ts";
+import { byFile, collide, type Edit } from "../core/repair/edit.ts";
 import type { Confidence } from "../core/repair/repair.ts";
 import type { Host, Replaced } from "../host/host.ts";
 import { decodeText } from "../readers/html/decode.ts";
@@ -215,13 +215,6 @@ const isGenerated = (text: string): boolean =>
   );
 
 const HEAD = 1000;
-
-/** The text of a file once the edits of some findings are made; null where it was not read. */
-export function mendedText(answer: AuditAnswer, file: string, mendings: readonly Mending[]): string | null {
-  const text = answer.texts.text(file);
-  const edits = byFile(mendings.flatMap((one) => one.edits)).get(file) ?? [];
-  return text === null ? null : withEdits(text, edits);
-}
 
 /** What the findings that are left are waiting for. */
 export interface Waiting {

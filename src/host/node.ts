@@ -204,46 +204,70 @@ function programFile(name: string): URL {
   return places.find((place) => existsSync(place)) ?? (places[0] as URL);
 }
 
-function runApart(program: string, data: unknown, limits: ApartLimits): Promise<ApartAnswer> {
-  return new Promise((resolve) => {
-    const worker = new Worker(programFile(program), {
-      workerData: data,
+/** A worker that is kept from one call to the next: what it imports takes longer to load than most pages to run. */
+class Apart {
+  readonly #program: string;
+  #worker: Worker | null = null;
+
+  constructor(program: string) {
+    this.#program = program;
+  }
+
+  #started(megabytes: number): Worker {
+    this.#worker ??= new Worker(programFile(this.#program), {
       env: {},
       stdout: true,
       stderr: true,
-      resourceLimits: { maxOldGenerationSizeMb: limits.megabytes },
+      resourceLimits: { maxOldGenerationSizeMb: megabytes },
     });
-    const end = (answer: ApartAnswer) => {
-      clearTimeout(timer);
-      resolve(answer);
-      void worker.terminate();
-    };
-    const timer = setTimeout(
-      () =>
-        end({ ok: false, reason: `it did not come to an end within ${limits.milliseconds / 1000} seconds` }),
-      limits.milliseconds,
-    );
-    worker.on("message", (value: unknown) => end({ ok: true, value }));
-    worker.on("error", (error: NodeJS.ErrnoException) =>
-      end({
-        ok: false,
-        reason:
+    return this.#worker;
+  }
+
+  run(data: unknown, { milliseconds, megabytes }: ApartLimits): Promise<ApartAnswer> {
+    return new Promise((resolve) => {
+      const worker = this.#started(megabytes);
+      worker.ref();
+      const end = (answer: ApartAnswer) => {
+        clearTimeout(timer);
+        for (const event of ["message", "error", "exit"]) worker.removeAllListeners(event);
+        // What has answered may be asked again, and does not keep the program from ending; what has not is done with.
+        if (answer.ok) worker.unref();
+        else {
+          this.#worker = null;
+          worker.on("error", () => {});
+          void worker.terminate();
+        }
+        resolve(answer);
+      };
+      const refuse = (reason: string) => end({ ok: false, reason });
+      const timer = setTimeout(
+        () => refuse(`it did not come to an end within ${milliseconds / 1000} seconds`),
+        milliseconds,
+      );
+      worker.on("message", (value: unknown) => end({ ok: true, value }));
+      worker.on("error", (error: NodeJS.ErrnoException) =>
+        refuse(
           error.code === "ERR_WORKER_OUT_OF_MEMORY"
-            ? `it wants more than ${limits.megabytes} MB of memory`
+            ? `it wants more than ${megabytes} MB of memory`
             : error.message,
-      }),
-    );
-    worker.on("exit", () => end({ ok: false, reason: "it ended without an answer" }));
-  });
+        ),
+      );
+      worker.on("exit", () => refuse("it ended without an answer"));
+      worker.postMessage(data);
+    });
+  }
 }
 
 /** The real world. */
-export const nodeHost = (): Host => ({
-  files,
-  clock: { now: () => new Date(), elapsed: () => performance.now() },
-  workingDirectory: process.cwd(),
-  standardInput: standardInput(),
-  commitState: () => commitState(process.cwd()),
-  runApart,
-  hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),
-});
+export function nodeHost(): Host {
+  const renderer = new Apart("render-worker");
+  return {
+    files,
+    clock: { now: () => new Date(), elapsed: () => performance.now() },
+    workingDirectory: process.cwd(),
+    standardInput: standardInput(),
+    commitState: () => commitState(process.cwd()),
+    runApart: (_, data, limits) => renderer.run(data, limits),
+    hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),
+  };
+}

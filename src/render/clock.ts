@@ -15,12 +15,6 @@ interface Task {
   readonly every: number | null;
 }
 
-/** How far the clock was let run. */
-export interface Settled {
-  /** Whether something is still to come: an interval, a loop of frames, a long timer. */
-  readonly isPending: boolean;
-}
-
 /**
  * The time of a simulated window: timers and frames run when the window is let settle, in order and at once, so that
  * animations end without anybody waiting for them.
@@ -71,7 +65,7 @@ export class VirtualClock {
    * @param milliseconds how far, in the window's own time
    * @param most how many tasks at most: a page may go on for ever
    */
-  async settle(milliseconds = 1000, most = 2000): Promise<Settled> {
+  async settle(milliseconds = 1000, most = 2000): Promise<void> {
     const end = this.#now + milliseconds;
     // The window itself goes to other places of the page in a turn of the real clock.
     for (let turn = 0; turn < 2; turn++) await new Promise<void>((resolve) => setTimeout(resolve, 0));
@@ -90,7 +84,6 @@ export class VirtualClock {
         this.#onError(error);
       }
     }
-    return { isPending: this.#tasks.size > 0 };
   }
 
   #due(end: number): readonly [number, Task] | null {

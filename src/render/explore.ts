@@ -221,6 +221,12 @@ class Exploration {
   /** What arrow keys lead to from a stop, and what Enter and Space do there. */
   async #tryArrows(stop: Stop): Promise<void> {
     if (/^(?:textbox|searchbox|spinbutton)$/.test(stop.role ?? "")) return;
+    // Without a handler arrow keys move only what browsers move: radio buttons, whose group is one stop.
+    const mayMove = await this.trials.after([], (page) => {
+      const element = elementWith(page, stop.at);
+      return element !== null && (stop.tag === "input" || page.answersKeys(element));
+    });
+    if (!mayMove) return;
     for (const key of ["ArrowRight", "ArrowDown"]) {
       const moves: Move[] = [focus(stop.at)];
       let at: string | null = stop.at;

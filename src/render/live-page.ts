@@ -7,7 +7,7 @@ import type { ElementNode, Span } from "../core/document/node.ts";
 import { tabSequence } from "../core/focus/tab-sequence.ts";
 import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
-import { type AnyWindow, type Settled, VirtualClock } from "./clock.ts";
+import { type AnyWindow, VirtualClock } from "./clock.ts";
 import { type KeyHost, press } from "./keys.ts";
 import { installShims, type TopLayer } from "./shims.ts";
 import { type LiveElement, type Snapshot, snapshotOf } from "./snapshot.ts";
@@ -176,6 +176,14 @@ export class LivePage {
     ])
       if (typeof element[`on${type}`] === "function") found.add(type);
     return found;
+  }
+
+  /** Whether an element, or one around it, listens for keys. */
+  answersKeys(element: LiveElement): boolean {
+    for (let up = element; up !== null; up = up.parentElement)
+      if ([...this.listens(up)].some((type) => type.startsWith("key"))) return true;
+    const document = this.listens(this.window.document);
+    return [...document].some((type) => type.startsWith("key"));
   }
 
   isVisible(element: LiveElement): boolean {
@@ -383,10 +391,10 @@ export class LivePage {
   }
 
   /** Presses a key and lets the page settle. */
-  async press(key: string): Promise<Settled> {
+  async press(key: string): Promise<void> {
     this.#remember();
     press(this.#keyHost, key);
-    return this.settle();
+    await this.settle();
   }
 
   /** Presses on an element with a pointer; twice where it listens for that. */
@@ -440,11 +448,10 @@ export class LivePage {
     this.focused()?.blur();
   }
 
-  async settle(): Promise<Settled> {
-    const settled = await this.#clock.settle();
+  async settle(): Promise<void> {
+    await this.#clock.settle();
     // What is gone from the page cannot keep focus. HTML §6.6.4, "focus fixup".
     const active = this.focused();
     if (active !== null && this.#isReady && !this.#canTakeFocus(active)) active.blur();
-    return settled;
   }
 }

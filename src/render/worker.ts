@@ -1,4 +1,4 @@
-import { parentPort, workerData } from "node:worker_threads";
+import { parentPort } from "node:worker_threads";
 import type { ElementNode, Node } from "../core/document/node.ts";
 import type { WalkStep } from "../core/walk-script/parse.ts";
 import { readHtml } from "../readers/html/read-html.ts";
@@ -28,8 +28,9 @@ async function walked(page: PageSource, script: readonly WalkStep[]): Promise<Re
 // What a page rejects and nobody catches is its own affair.
 process.on("unhandledRejection", () => {});
 
-const request = workerData as RenderRequest;
-const page = { ...request, tags: tagsIn(request.text, request.file), parsed: new Map() };
-const result: RenderResult =
-  request.script === null ? await explore(page, request.patience) : await walked(page, request.script);
-parentPort?.postMessage(result);
+parentPort?.on("message", async (request: RenderRequest) => {
+  const page = { ...request, tags: tagsIn(request.text, request.file), parsed: new Map() };
+  parentPort?.postMessage(
+    request.script === null ? await explore(page, request.patience) : await walked(page, request.script),
+  );
+});

@@ -2,7 +2,6 @@ import { spawn } from "node:child_process";
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { afterAll } from "vitest";
 
 const cli = path.resolve(import.meta.dirname, "../../dist/cli.js");
 
@@ -39,11 +38,13 @@ export function keel(
 }
 
 const folders: string[] = [];
-afterAll(() => {
-  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
-});
 
-/** A folder with files in it, gone when the tests of the file are over: they run side by side. */
+/** Takes away what the tests of a file have put on the disk; called once they are over. */
+export function removeFolders(): void {
+  for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true });
+}
+
+/** A folder with files in it, gone when the tests of its file are over. */
 export function folderWith(files: Readonly<Record<string, string | Uint8Array>>): string {
   const folder = mkdtempSync(path.join(tmpdir(), "keel-test-"));
   folders.push(folder);
