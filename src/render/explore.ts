@@ -1,3 +1,4 @@
+import { pointerEvents } from "../core/document/pointer-handler.ts";
 import type { Role } from "../core/semantics/tables/roles.ts";
 import type { LivePage, PageSource } from "./live-page.ts";
 import { type Change, changesBetween, elementWith, includesAll, keyOf, stateOf } from "./page-state.ts";
@@ -40,17 +41,6 @@ const itemsOf: Readonly<Partial<Record<Role, readonly Role[]>>> = {
   grid: ["gridcell"],
 };
 const arrows = ["ArrowRight", "ArrowDown", "ArrowLeft", "ArrowUp", "Home", "End"];
-
-const pointerEvents = [
-  "click",
-  "dblclick",
-  "mousedown",
-  "mouseup",
-  "pointerdown",
-  "pointerup",
-  "touchstart",
-  "touchend",
-];
 
 /** The checks that pressing decides. */
 type PressedId =

@@ -1,6 +1,5 @@
 import { JSDOM, VirtualConsole } from "jsdom";
 import { NO, YES } from "../core/css/certainty.ts";
-import type { Device } from "../core/css/device.ts";
 import { evaluateMedia } from "../core/css/media.ts";
 import type { Sheet } from "../core/css/sheet.ts";
 import type { ElementNode, Span } from "../core/document/node.ts";
@@ -9,23 +8,16 @@ import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
 import { type KeyHost, press } from "./keys.ts";
+import type { RenderRequest } from "./protocol.ts";
 import { installShims, type TopLayer } from "./shims.ts";
 import { type LiveElement, type Snapshot, snapshotOf } from "./snapshot.ts";
 
 /** A page with all that belongs to it, as texts. */
-export interface PageSource {
-  readonly file: string;
-  readonly text: string;
-  readonly kind: "document" | "fragment";
-  readonly quirks: boolean;
-  readonly sheets: readonly { readonly sheet: Sheet; readonly media: string | null }[];
-  readonly stylesKnown: boolean;
-  readonly device: Device;
+export interface PageSource extends Omit<RenderRequest, "script" | "patience"> {
   /** Offsets of the start tags that the parser finds, with their names. */
   readonly tags: ReadonlyMap<number, string>;
+  /** Stylesheets of style elements that were parsed before, by their text. */
   readonly parsed: Map<string, Sheet>;
-  /** Scripts in files of their own, by the address that the page names them with. */
-  readonly scripts: ReadonlyMap<string, string>;
 }
 
 /** The events of a pointer, in the order in which a press sends them. */

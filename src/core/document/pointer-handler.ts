@@ -2,7 +2,7 @@ import type { ElementNode } from "./node.ts";
 import { attributeText } from "./written.ts";
 
 /** Events of a mouse or finger that do something when it presses. */
-const pointerEvents = [
+export const pointerEvents = [
   "click",
   "dblclick",
   "mousedown",
