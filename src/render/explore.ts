@@ -1,7 +1,7 @@
 import { pointerEvents } from "../core/document/pointer-handler.ts";
 import type { Role } from "../core/semantics/tables/roles.ts";
 import type { LivePage, PageSource } from "./live-page.ts";
-import { type Change, changesBetween, elementWith, includesAll, keyOf, stateOf } from "./page-state.ts";
+import { type Change, elementWith, includesAll, keyOf, stateOf } from "./page-state.ts";
 import type { RenderedElement, RenderedFinding, RenderedStep, RenderResult } from "./protocol.ts";
 import { told, toldNode } from "./rendered-element.ts";
 import type { LiveElement } from "./snapshot.ts";
@@ -41,6 +41,9 @@ const itemsOf: Readonly<Partial<Record<Role, readonly Role[]>>> = {
   grid: ["gridcell"],
 };
 const arrows = ["ArrowRight", "ArrowDown", "ArrowLeft", "ArrowUp", "Home", "End"];
+
+/** Keys that pages take for shortcuts. */
+const letters = [..."abcdefghijklmnopqrstuvwxyz/?"];
 
 /** The checks that pressing decides. */
 type PressedId =
@@ -89,6 +92,7 @@ class Exploration {
   async run(): Promise<boolean> {
     try {
       const isAlive = await this.trials.after([], (page) => page.isAlive);
+      await this.trials.lookIdle();
       await this.#walk();
       if (!isAlive) return false;
       await this.#noteExpanded();
@@ -145,10 +149,10 @@ class Exploration {
           key: "Tab",
           from,
           to,
-          changes: changesBetween(before, stateOf(page)).map(changeText),
+          changes: this.trials.changes(before, stateOf(page)).map(changeText),
         });
         this.#try("keys.no-surprise-on-focus");
-        if (page.left.length > leftBefore)
+        if (page.left.length > leftBefore && !this.trials.leavesByItself)
           this.#fail(
             "keys.no-surprise-on-focus",
             to,
@@ -174,9 +178,11 @@ class Exploration {
     for (const key of tried) byKey.set(key, await this.#effect([focus(at), press(key)]));
     const byPointer = await this.trials.effect([focus(at), point(at)]);
     if (!isText) this.#try("keys.activates");
-    const acts = [...byKey.values()].some(didSomething);
+    const acts = [...byKey.values()].some((effect) => didSomething(effect) || effect.asks);
+    // Sliders, lists and trees are moved through, not pressed; native fields have keys of the browser's own.
+    const isPressed = didSomething(byPointer) && !byPointer.asks && !acts && !hasOwnKeys(stop);
     if (isText) await this.#tryField(stop, byKey.get("ArrowDown") ?? null);
-    else if (didSomething(byPointer) && !acts)
+    else if (isPressed && !(await this.#movesAnything([focus(at)], arrows)))
       this.#fail(
         "keys.activates",
         stop.element,
@@ -189,6 +195,7 @@ class Exploration {
       takesSpace.has(role) &&
       tag !== "input" &&
       byPointer.changes.some(isOwnState(at)) &&
+      byKey.get("Space")?.asks === false &&
       byKey.get("Space")?.changes.length === 0
     )
       this.#fail(
@@ -199,6 +206,7 @@ class Exploration {
         this.#keysAt(stop, ["Space"], "nothing"),
       );
     for (const [key, effect] of byKey) {
+      if (effect.asks) continue;
       this.#lost(stop, key, effect);
       if (didSomething(effect)) this.#follows(stop, key, effect);
     }
@@ -361,12 +369,12 @@ class Exploration {
           node.tag !== "option" &&
           page.isVisible(page.elementOf(node)),
       ).length;
-    const letters = await this.trials.after([], (page) => firstLetters(page));
+    const typed = await this.trials.after([], (page) => firstLetters(page));
     const ways: Move[][] = [
       [press("ArrowDown")],
       [press("Alt+ArrowDown")],
       [point(stop.at)],
-      ...letters.map((one) => [press(one)]),
+      ...typed.map((one) => [press(one)]),
     ];
     for (const way of ways) {
       const moves = [focus(stop.at), ...way];
@@ -404,7 +412,7 @@ class Exploration {
         const before = stateOf(page);
         const from = page.focused();
         await page.press(key);
-        if (page.focused() !== from || changesBetween(before, stateOf(page)).length > 0) return true;
+        if (page.focused() !== from || this.trials.changes(before, stateOf(page)).length > 0) return true;
       }
       return false;
     });
@@ -430,7 +438,11 @@ class Exploration {
           stops.has(item) || [...stops].some((stop) => item.contains(stop));
         const missed = items.filter(
           (item) =>
-            !isReached(item) && item.getAttribute("aria-disabled") !== "true" && item.disabled !== true,
+            // A cell may be there to be read alone.
+            (role !== "grid" || item.hasAttribute("tabindex")) &&
+            !isReached(item) &&
+            item.getAttribute("aria-disabled") !== "true" &&
+            item.disabled !== true,
         );
         const focused = page.focused();
         const entry = [container, ...items].find((one) => stops.has(one) || one === focused) ?? null;
@@ -477,7 +489,8 @@ class Exploration {
       }
       return null;
     });
-    if (ring === null || ring.missed === 0 || ring.isModal) return;
+    // An editor that keeps Tab for itself may tell of another way out.
+    if (ring === null || ring.missed === 0 || ring.isModal || ring.isText) return;
     const enter: readonly Move[] = [...moves, focus(ring.stops[0] ?? "")];
     const tries: Move[][] = [[press("Escape")], ...ring.stops.map((at) => [focus(at), press("Enter")])];
     for (const way of tries) {
@@ -537,10 +550,13 @@ class Exploration {
           : [];
       }),
     );
+    // Only where every stop was tried can no key be said to do it; a letter may be a way to anything.
+    if (this.#stops.length > MOST_STOPS || this.#effects.some(({ asks }) => asks)) return;
+    if (await this.#movesAnything([], letters)) return;
     const reported: Effect[] = [];
     for (const { at, element, isOwn, holds } of candidates.slice(0, MOST_POINTED)) {
       const effect = await this.trials.effect([point(at)]);
-      if (!didSomething(effect)) continue;
+      if (!didSomething(effect) || effect.asks) continue;
       this.#try("keys.reachable");
       if (
         this.#effects.some((known) => includesAll(known.total, effect.total) && includesLeft(known, effect))
@@ -571,6 +587,11 @@ class Exploration {
   }
 }
 
+/** Fields whose keys are the browser's: a simulated window knows not all of them. */
+const hasOwnKeys = ({ tag, role }: Stop): boolean =>
+  /^(?:select|textarea|video|audio|iframe)$/.test(tag) ||
+  (tag === "input" && !/^(?:button|checkbox|radio|switch)$/.test(role ?? ""));
+
 const includesLeft = (known: Effect, effect: Effect): boolean =>
   effect.left.every((what) => known.left.includes(what));
 
@@ -593,6 +614,8 @@ interface Ring {
   readonly stops: readonly string[];
   readonly missed: number;
   readonly isModal: boolean;
+  /** Whether it is one field for text. */
+  readonly isText: boolean;
   readonly element: RenderedElement | null;
 }
 
@@ -607,6 +630,8 @@ function ringOf(page: LivePage, ring: readonly LiveElement[]): Ring {
     stops: ring.map((stop) => keyOf(page, stop)),
     missed,
     isModal,
+    isText:
+      ring.length === 1 && (/^(?:textarea|input)$/.test(box?.localName) || box?.isContentEditable === true),
     element: told(page, isPage ? ring[0] : box),
   };
 }

@@ -29,6 +29,8 @@ export class LivePage {
   readonly problems: string[] = [];
   /** What left the page, sent a form or opened a window, in order. */
   readonly left: string[] = [];
+  /** How often a script asked the network, which is not there: what would have come of it nobody knows. */
+  asked = 0;
   /** Kinds of events that scripts listen for, by element. */
   readonly #listeners = new Map<LiveElement, Map<string, number>>();
   readonly #source: PageSource;
@@ -117,6 +119,7 @@ export class LivePage {
       styleValue: (element, property) => this.#styleValue(element, property),
       matchesMedia: (query) => evaluateMedia(query, this.#source.device) === YES,
       leaves: (what) => void this.left.push(what),
+      asksNetwork: () => void this.asked++,
       top: this.#top,
       later: (run) => window.setTimeout(run, 0),
     });

@@ -10,6 +10,8 @@ export interface ShimHost {
   /** A computed value; empty where it is not known. */
   styleValue(element: LiveElement, property: string): string;
   matchesMedia(query: string): boolean;
+  /** Something that would ask the network, which is not there. */
+  asksNetwork(): void;
   /** Something that leaves the page, opens another or sends a form. */
   leaves(what: string): void;
   readonly top: TopLayer;
@@ -99,7 +101,16 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
   );
   define(window, "structuredClone", structuredClone);
   // Nothing is sent anywhere.
-  define(window, "fetch", () => Promise.reject(new TypeError("There is no network here.")));
+  define(window, "fetch", () => {
+    host.asksNetwork();
+    return Promise.reject(new TypeError("There is no network here."));
+  });
+  define(window.XMLHttpRequest.prototype, "send", function (this: LiveElement) {
+    host.asksNetwork();
+    host.later(() => {
+      for (const type of ["error", "loadend"]) this.dispatchEvent(new window.ProgressEvent(type));
+    });
+  });
   define(
     window,
     "WebSocket",

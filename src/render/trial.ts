@@ -1,5 +1,5 @@
 import { LivePage, type PageSource } from "./live-page.ts";
-import { type Change, changesBetween, elementWith, keyOf, stateOf } from "./page-state.ts";
+import { type Change, changesBetween, elementWith, keyOf, type PageState, stateOf } from "./page-state.ts";
 import type { LiveElement } from "./snapshot.ts";
 
 /** How a page is brought to where something is tried: keys and presses, one after the other. */
@@ -21,9 +21,14 @@ export interface Effect {
   readonly to: string | null;
   /** Whether what had focus is no longer there to have it. */
   readonly isGone: boolean;
+  /** Whether it asked the network: what it does then cannot be seen here. */
+  readonly asks: boolean;
   /** Whether it left the page, opened another or sent a form. */
   readonly left: readonly string[];
 }
+
+/** How many turns of a second a page is watched while nothing is pressed. */
+const IDLE_TURNS = 8;
 
 /** Runs out when there is no more time to try things. */
 export class OutOfTime extends Error {}
@@ -33,6 +38,9 @@ export class Trials {
   readonly #source: PageSource;
   readonly #end: number;
   readonly problems = new Set<string>();
+  readonly #restless = new Set<string>();
+  /** Whether the page leaves, or sends a form, though nothing is pressed. */
+  leavesByItself = false;
 
   constructor(source: PageSource, patience: number) {
     this.#source = source;
@@ -45,6 +53,23 @@ export class Trials {
     const page = await LivePage.open(this.#source);
     for (const problem of page.problems) this.problems.add(problem);
     return page;
+  }
+
+  /** Finds out what changes by itself, and whether the page leaves by itself; neither is the doing of a key. */
+  async lookIdle(): Promise<void> {
+    await this.after([], async (page) => {
+      for (let turn = 0; turn < IDLE_TURNS; turn++) {
+        const before = stateOf(page);
+        await page.settle();
+        for (const { at } of changesBetween(before, stateOf(page))) this.#restless.add(at);
+      }
+      this.leavesByItself = page.left.length > 0;
+    });
+  }
+
+  /** What differs between two states, apart from what never rests. */
+  changes(before: PageState, after: PageState): readonly Change[] {
+    return changesBetween(before, after).filter(({ at }) => !this.#restless.has(at));
   }
 
   /** The page after some moves; what is done with it must not outlive the call. */
@@ -68,14 +93,15 @@ export class Trials {
       const before = stateOf(page);
       const active = page.focused();
       const from = active === null ? null : keyOf(page, active);
-      const leftBefore = page.left.length;
+      const [leftBefore, askedBefore] = [page.left.length, page.asked];
       if (last !== undefined) await make(page, last);
       const now = page.focused();
       const after = stateOf(page);
       return {
         moves,
-        changes: changesBetween(before, after),
-        total: changesBetween(start, after),
+        changes: this.changes(before, after),
+        total: this.changes(start, after),
+        asks: page.asked > askedBefore,
         from,
         to: now === null ? null : keyOf(page, now),
         isGone: active !== null && now === null && (!active.isConnected || !page.isVisible(active)),

@@ -105,6 +105,59 @@ const widgets: readonly (readonly [name: string, html: string])[] = [
       `$("form").addEventListener("submit", (e) => { e.preventDefault(); $("#e").textContent = "Enter a name"; $("#n").setAttribute("aria-invalid", "true"); $("#n").focus(); });`,
     ),
   ],
+  [
+    "a clock that never rests, beside a row that a button opens too",
+    page(
+      `<p id="clock"></p><table><tr id="row"><td>Tystie <button>Open</button></td></tr></table><p id="p" hidden>7 t</p>`,
+      `setInterval(() => { $("#clock").textContent = new Date().toISOString(); }, 1000); $("#row").onclick = () => { $("#p").hidden = false; };`,
+    ),
+  ],
+  [
+    "a page that leaves after a while by itself",
+    page(`<button>Stay</button><button>Go</button>`, `setTimeout(() => { location.href = "/over"; }, 2500);`),
+  ],
+  [
+    "a slider that a press moves, and arrow keys too",
+    page(
+      `<div id="s" role="slider" tabindex="0" aria-label="Draught" aria-valuemin="0" aria-valuemax="5" aria-valuenow="2"></div>`,
+      `const to = (n) => $("#s").setAttribute("aria-valuenow", n); $("#s").onpointerdown = () => to(4); $("#s").onkeydown = (e) => { if (/Right|Up/.test(e.key)) to(3); if (/Left|Down/.test(e.key)) to(1); };`,
+    ),
+  ],
+  [
+    "a choice that is filled when a pointer comes to it",
+    page(
+      `<label>Slip <select><option>1</option></select></label>`,
+      `$("select").onmousedown = () => { $("select").append(new Option("2")); };`,
+    ),
+  ],
+  [
+    "a list that is asked for over the network",
+    page(
+      `<button id="b" aria-expanded="false">Berths</button><p id="m" hidden>No answer</p><div id="more">More</div>`,
+      `const ask = (url, then) => { const r = new XMLHttpRequest(); r.open("GET", url); r.onerror = then; r.send(); }; $("#b").onclick = () => ask("/berths", () => { $("#m").hidden = false; }); $("#more").onclick = () => fetch("/more").catch(() => { $("#more").textContent = "No answer"; });`,
+    ),
+  ],
+  [
+    "a press for which there is a letter too",
+    page(
+      `<div id="d">Dark</div><p id="p" hidden>It is dark</p>`,
+      `const dark = () => { $("#p").hidden = false; }; $("#d").onclick = dark; document.addEventListener("keydown", (e) => { if (e.key === "d") dark(); });`,
+    ),
+  ],
+  [
+    "an editor that keeps Tab for itself",
+    page(
+      `<label>Log <textarea></textarea></label><button>Send</button>`,
+      `$("textarea").onkeydown = (e) => { if (e.key === "Tab") { e.preventDefault(); e.target.value += "  "; } };`,
+    ),
+  ],
+  [
+    "a grid that is there to be read, on a page with scripts",
+    page(
+      `<div role="grid" aria-label="Tides" tabindex="0"><div role="row"><span role="gridcell">Mon</span><span role="gridcell">06:10</span></div></div><button>Print</button>`,
+      `$("button").onclick = () => print();`,
+    ),
+  ],
 ];
 
 test.each(widgets)("nothing is found on %s", async (_, html) => {
