@@ -5,6 +5,7 @@ import { heardLineOf } from "../core/semantics/heard-line.ts";
 import { type Heard, isHeardAs } from "../core/walk-script/match.ts";
 import { nearestFirst } from "../core/walk-script/nearest.ts";
 import type { HeardPattern, WalkStep } from "../core/walk-script/parse.ts";
+import { changeText } from "./keys-text.ts";
 import { LivePage, type PageSource } from "./live-page.ts";
 import { changesBetween, stateOf } from "./page-state.ts";
 import type { RenderedStep, ScriptLine } from "./protocol.ts";
@@ -111,9 +112,7 @@ class ScriptedWalk {
       key,
       from,
       to: told(this.#page, this.#page.focused()),
-      changes: changesBetween(before, stateOf(this.#page)).map(({ at, what, detail }) =>
-        `${at.startsWith("@") ? "" : at} ${what} ${detail}`.trim(),
-      ),
+      changes: changesBetween(before, stateOf(this.#page)).map(changeText),
     });
   }
 

@@ -9,6 +9,10 @@ export type Move =
   | { readonly kind: "point"; readonly at: string }
   | { readonly kind: "hover"; readonly at: string };
 
+export const press = (key: string): Move => ({ kind: "press", key });
+export const focus = (at: string): Move => ({ kind: "focus", at });
+export const point = (at: string): Move => ({ kind: "point", at });
+
 /** What the last move of a trial brought about. */
 export interface Effect {
   readonly moves: readonly Move[];

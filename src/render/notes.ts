@@ -1,0 +1,74 @@
+import type { Role } from "../core/semantics/tables/roles.ts";
+import { keysText } from "./keys-text.ts";
+import { stateOf } from "./page-state.ts";
+import type { RenderedElement, RenderedFinding } from "./protocol.ts";
+import type { Move, Trials } from "./trial.ts";
+
+/** A stop of the walk. */
+export interface Stop {
+  readonly at: string;
+  readonly element: RenderedElement;
+  readonly role: Role | null;
+  readonly tag: string;
+}
+
+/** The checks that pressing decides. */
+export type PressedId =
+  | "keys.activates"
+  | "keys.dialog-closes"
+  | "keys.dialog-gives-back"
+  | "keys.dialog-keeps-focus"
+  | "keys.dialog-takes-focus"
+  | "keys.focus-not-lost"
+  | "keys.no-surprise-on-focus"
+  | "keys.no-trap"
+  | "keys.pattern-kept"
+  | "keys.reachable"
+  | "roles.state-follows";
+
+/** What pressing has shown so far, and where from the top of the page. */
+export class Notes {
+  readonly trials: Trials;
+  readonly findings: RenderedFinding[] = [];
+  /** How many things each check was tried on. */
+  readonly tried = new Map<string, number>();
+  /** The stops of the walk, in order. */
+  stops: readonly Stop[] = [];
+  readonly #told = new Set<string>();
+
+  constructor(trials: Trials) {
+    this.trials = trials;
+  }
+
+  /** Notes that a check was tried on something. */
+  try(check: PressedId): void {
+    this.tried.set(check, (this.tried.get(check) ?? 0) + 1);
+  }
+
+  fail(check: PressedId, element: RenderedElement | null, message: string, mend: string, keys: string): void {
+    if (element === null) return;
+    const key = `${check} ${element.path}`;
+    if (this.#told.has(key)) return;
+    this.#told.add(key);
+    this.findings.push({ check, outcome: "failed", element, message, mend, keys });
+  }
+
+  /** The keys from the top of the page to a stop and on, and what came of the last. */
+  keysAt({ at }: Stop, keys: readonly string[], then: string): string {
+    const tabs = this.stops.findIndex((stop) => stop.at === at) + 1;
+    return keysText([...Array(tabs).fill("Tab"), ...keys], then);
+  }
+
+  /** Whether any of some keys changes or moves something. */
+  async movesAnything(moves: readonly Move[], keys: readonly string[]): Promise<boolean> {
+    return this.trials.after(moves, async (page) => {
+      for (const key of keys) {
+        const before = stateOf(page);
+        const from = page.focused();
+        await page.press(key);
+        if (page.focused() !== from || this.trials.changes(before, stateOf(page)).length > 0) return true;
+      }
+      return false;
+    });
+  }
+}
