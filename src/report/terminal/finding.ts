@@ -186,7 +186,7 @@ function editLines(finding: FindingAnswer, answer: AuditAnswer, view: AuditView)
       const place =
         file === finding.source?.file
           ? String(changed.line).padStart(4)
-          : `${printable(file)}:${changed.line}`;
+          : `  ${printable(file)}:${changed.line}`;
       const [mark, tint] = changed.kind === "in" ? ["+", colours.green] : ["-", colours.red];
       return `  ${colours.dim(place)} ${tint(`${mark} ${cut(printable(changed.text.trim()), width - 14)}`)}`;
     });
