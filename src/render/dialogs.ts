@@ -1,6 +1,5 @@
 import { focusText } from "./keys-text.ts";
 import type { Notes, Stop } from "./notes.ts";
-import { elementWith } from "./page-state.ts";
 import type { RenderedElement } from "./protocol.ts";
 import { told } from "./rendered-element.ts";
 import type { Move } from "./trial.ts";
@@ -15,7 +14,7 @@ export async function tryDialog(
 ): Promise<void> {
   notes.try("keys.dialog-takes-focus");
   await notes.trials.after(moves, async (page) => {
-    const dialog = elementWith(page, at);
+    const dialog = page.elementWith(at);
     const isIn = () => dialog?.contains(page.focused()) === true;
     if (dialog === null) return;
     if (!isIn())
@@ -46,7 +45,7 @@ export async function tryDialog(
   notes.try("keys.dialog-closes");
   const closed = await notes.trials.after(moves, async (page) => {
     await page.press("Escape");
-    const dialog = elementWith(page, at);
+    const dialog = page.elementWith(at);
     return {
       isOpen: dialog !== null && page.isVisible(dialog),
       focus: focusText(page),

@@ -6,7 +6,7 @@ import { tryField } from "./fields.ts";
 import { changeText, keysText } from "./keys-text.ts";
 import type { PageSource } from "./live-page.ts";
 import { Notes, type Stop } from "./notes.ts";
-import { type Change, elementWith, includesAll, keyOf, stateOf } from "./page-state.ts";
+import { type Change, includesAll, keyOf, stateOf } from "./page-state.ts";
 import type { RenderedFinding, RenderedStep, RenderResult } from "./protocol.ts";
 import { told, toldNode } from "./rendered-element.ts";
 import { tryTrap } from "./traps.ts";
@@ -168,7 +168,7 @@ class Exploration {
     if (/^(?:textbox|searchbox|spinbutton)$/.test(stop.role ?? "")) return;
     // Without a handler arrow keys move only what browsers move: radio buttons, whose group is one stop.
     const mayMove = await this.trials.after([], (page) => {
-      const element = elementWith(page, stop.at);
+      const element = page.elementWith(stop.at);
       return element !== null && (stop.tag === "input" || page.answersKeys(element));
     });
     if (!mayMove) return;
@@ -307,7 +307,7 @@ class Exploration {
   async #noteExpanded(): Promise<void> {
     await this.trials.after([], (page) => {
       for (const { at } of this.#notes.stops)
-        this.#expanded.set(at, elementWith(page, at)?.getAttribute("aria-expanded") ?? null);
+        this.#expanded.set(at, page.elementWith(at)?.getAttribute("aria-expanded") ?? null);
     });
   }
 }

@@ -1,27 +1,56 @@
 import { JSDOM, VirtualConsole } from "jsdom";
 import { NO, YES } from "../core/css/certainty.ts";
+import type { Device } from "../core/css/device.ts";
 import { evaluateMedia } from "../core/css/media.ts";
 import type { Sheet } from "../core/css/sheet.ts";
-import type { ElementNode, Span } from "../core/document/node.ts";
+import { elementPath } from "../core/document/element-path.ts";
+import type { Document, ElementNode } from "../core/document/node.ts";
 import { tabSequence } from "../core/focus/tab-sequence.ts";
 import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
 import { type KeyHost, press } from "./keys.ts";
-import type { RenderRequest } from "./protocol.ts";
+import type { Places } from "./places.ts";
 import { installShims, type TopLayer } from "./shims.ts";
-import { type LiveElement, type Snapshot, snapshotOf } from "./snapshot.ts";
+import { type LiveElement, type SheetEntry, type Snapshot, snapshotOf } from "./snapshot.ts";
 
-/** A page with all that belongs to it, as texts. */
-export interface PageSource extends Omit<RenderRequest, "script" | "patience"> {
-  /** Offsets of the start tags that the parser finds, with their names. */
-  readonly tags: ReadonlyMap<number, string>;
+/** What a window is opened with, and what makes it alive. */
+export interface PageSource {
+  /** What is shown of it: the page, or the file of a specimen. */
+  readonly file: string;
+  readonly kind: Document["kind"];
+  readonly quirks: boolean;
+  readonly html: string;
+  readonly device: Device;
+  readonly stylesKnown: boolean;
+  /** Stylesheets beside those in the page itself, in the order in which they hold. */
+  readonly sheets: (window: AnyWindow) => readonly SheetEntry[];
   /** Stylesheets of style elements that were parsed before, by their text. */
   readonly parsed: Map<string, Sheet>;
+  /** Where the elements of a window were written, as it stands now. */
+  readonly places: (dom: JSDOM) => Places;
+  /** Runs the scripts, or mounts the component, in a window that is parsed. */
+  readonly start: (page: LivePage) => void | Promise<void>;
+  /** Tells an error with the place in source that it comes from; its own words without one. */
+  readonly tellError?: (error: unknown) => string;
 }
 
 /** The events of a pointer, in the order in which a press sends them. */
 const pressing = ["pointerdown", "mousedown", "pointerup", "mouseup", "click"] as const;
+
+/** The page as it stands between two changes. */
+interface Moment {
+  readonly snapshot: Snapshot;
+  readonly scene: Scene;
+  readonly state: string;
+  readonly keys: Keys;
+}
+
+/** What each element of a moment is called, the same in every window that shows the same. */
+interface Keys {
+  readonly of: ReadonlyMap<ElementNode, string>;
+  readonly nodes: ReadonlyMap<string, ElementNode>;
+}
 
 /** One page opened in a simulated window, with its scripts run; keys and pointers act on it. */
 export class LivePage {
@@ -38,21 +67,21 @@ export class LivePage {
   readonly #clock: VirtualClock;
   readonly #top: TopLayer = { modals: [], popovers: [], before: new Map() };
   #changes: { takeRecords(): readonly unknown[] } | null = null;
-  #kept: { readonly snapshot: Snapshot; readonly scene: Scene; readonly state: string } | null = null;
+  #kept: Moment | null = null;
   /** Where focus was last, and the order of the page then: Tab goes on from there. */
   #last: { readonly element: LiveElement; readonly order: readonly LiveElement[] } | null = null;
   #isReady = false;
 
   private constructor(source: PageSource) {
     this.#source = source;
-    this.#clock = new VirtualClock((error) => this.problems.push(String(error)));
+    this.#clock = new VirtualClock((error) => this.report(error));
     const console = new VirtualConsole();
-    console.on("jsdomError", (error: Error & { type?: string }) => {
+    console.on("jsdomError", (error: Error) => {
       if (/not implemented/i.test(error.message)) {
         if (/navigation|submit/i.test(error.message)) this.left.push("goes to another page");
-      } else this.problems.push(error.message);
+      } else this.report(error.cause ?? error);
     });
-    this.#dom = new JSDOM(source.text, {
+    this.#dom = new JSDOM(source.html, {
       includeNodeLocations: true,
       runScripts: "dangerously",
       pretendToBeVisual: false,
@@ -66,40 +95,15 @@ export class LivePage {
   /** Opens a page, runs its scripts and lets them settle. */
   static async open(source: PageSource): Promise<LivePage> {
     const page = new LivePage(source);
-    page.#runDeferred();
+    await source.start(page);
     await page.settle();
     page.#isReady = true;
     return page;
   }
 
-  /** Scripts in files of their own, and modules that stand alone, once the page is parsed. */
-  #runDeferred(): void {
-    const { window } = this;
-    const { addEventListener } = window.EventTarget.prototype;
-    // The page is loaded by now: who waits for that need wait no longer.
-    window.EventTarget.prototype.addEventListener = function (
-      type: string,
-      run: unknown,
-      ...rest: unknown[]
-    ) {
-      const isOver = type === "DOMContentLoaded" || (type === "load" && this === window);
-      if (isOver && typeof run === "function")
-        window.setTimeout(() => run.call(this, new window.Event(type)), 0);
-      else addEventListener.call(this, type, run, ...rest);
-    };
-    for (const script of [...window.document.querySelectorAll("script")]) {
-      const src = script.getAttribute("src");
-      const isModule = script.getAttribute("type")?.trim().toLowerCase() === "module";
-      const text =
-        src === null ? (isModule ? script.textContent : null) : (this.#source.scripts.get(src) ?? null);
-      if (text === null) continue;
-      try {
-        window.eval(isModule ? `(() => { "use strict"; ${text}\n})()` : text);
-      } catch (error) {
-        this.problems.push(String(error));
-      }
-    }
-    window.EventTarget.prototype.addEventListener = addEventListener;
+  /** Notes what went wrong in the page itself. */
+  report(error: unknown): void {
+    this.problems.push(this.#source.tellError?.(error) ?? String(error));
   }
 
   close(): void {
@@ -259,42 +263,16 @@ export class LivePage {
       .concat(`|${this.#top.modals.length} ${this.#top.popovers.length}`);
   }
 
-  #current(): { readonly snapshot: Snapshot; readonly scene: Scene } {
+  #current(): Moment {
     if ((this.#changes?.takeRecords().length ?? 0) > 0) this.#kept = null;
     const state = this.#formState();
     if (this.#kept !== null && this.#kept.state === state) return this.#kept;
     const modal = this.#top.modals.at(-1);
-    const claimed = new Set<number>();
-    const located = new Map<LiveElement, Span | null>();
-    const placeOf = (element: LiveElement): LiveElement => {
-      try {
-        return this.#dom.nodeLocation(element);
-      } catch {
-        return null;
-      }
-    };
-    const span = (place: { startOffset: number; endOffset: number } | null | undefined): Span | null =>
-      place == null ? null : { file: this.#source.file, start: place.startOffset, end: place.endOffset };
-    const locate = (element: LiveElement): Span | null => {
-      const known = located.get(element);
-      if (known !== undefined) return known;
-      const place = placeOf(element);
-      const own = span(place?.startTag ?? place);
-      // What a script made has no place, or one in its own text.
-      const isWritten =
-        own !== null && this.#source.tags.get(own.start) === element.localName && !claimed.has(own.start);
-      if (isWritten && own !== null) claimed.add(own.start);
-      located.set(element, isWritten ? own : null);
-      return isWritten ? own : null;
-    };
+    const places = this.#source.places(this.#dom);
     const snapshot = snapshotOf(this.window, {
       ...this.#source,
-      locate,
-      locateEnd: (element) => (locate(element) === null ? null : span(placeOf(element)?.endTag)),
-      locateAttribute: (element, name) =>
-        locate(element) === null
-          ? null
-          : span((placeOf(element)?.startTag ?? placeOf(element))?.attrs?.[name]),
+      sheets: this.#source.sheets(this.window),
+      places,
       isBehind: (element) =>
         modal !== undefined &&
         !element.contains(modal) &&
@@ -306,8 +284,20 @@ export class LivePage {
       device: this.#source.device,
       stylesKnown: this.#source.stylesKnown,
     });
-    this.#kept = { snapshot, scene, state };
+    const keys = keysOf(scene, (node) => places.identity(snapshot.elementOf.get(node)));
+    this.#kept = { snapshot, scene, state, keys };
     return this.#kept;
+  }
+
+  /** What an element is called in every window that shows the same. */
+  keyOf(node: ElementNode): string {
+    return this.#current().keys.of.get(node) ?? "";
+  }
+
+  /** The element that goes by a key; null where it is not there. */
+  elementWith(key: string): LiveElement | null {
+    const node = this.#current().keys.nodes.get(key);
+    return node === undefined ? null : this.elementOf(node);
   }
 
   get scene(): Scene {
@@ -449,4 +439,19 @@ export class LivePage {
     const active = this.focused();
     if (active !== null && this.#isReady && !this.#canTakeFocus(active)) active.blur();
   }
+}
+
+function keysOf({ page }: Scene, identity: (node: ElementNode) => string | null): Keys {
+  const of = new Map<ElementNode, string>();
+  const nodes = new Map<string, ElementNode>();
+  const turns = new Map<string, number>();
+  for (const node of page.index.elements) {
+    const base = identity(node) ?? elementPath(page.index, node);
+    const turn = (turns.get(base) ?? 0) + 1;
+    turns.set(base, turn);
+    const key = turn === 1 ? base : `${base} ${turn}`;
+    of.set(node, key);
+    nodes.set(key, node);
+  }
+  return { of, nodes };
 }

@@ -1,6 +1,4 @@
 import { NO } from "../core/css/certainty.ts";
-import { elementPath } from "../core/document/element-path.ts";
-import type { ElementNode } from "../core/document/node.ts";
 import { writtenText } from "../core/document/written.ts";
 import type { LivePage } from "./live-page.ts";
 import type { LiveElement } from "./snapshot.ts";
@@ -25,19 +23,10 @@ export interface Change {
 /** Attributes that say nothing of what a page tells: how it looks, and where Tab goes. */
 const silent = new Set(["class", "style", "tabindex", "id"]);
 
-/** The same for the same element in every window that the page is opened in: where it was written, else its way down. */
+/** The same for the same element in every window that the page is opened in. */
 export function keyOf(page: LivePage, element: LiveElement): string {
   const node = page.nodeOf(element);
-  return node === null ? "" : keyOfNode(page, node);
-}
-
-const keyOfNode = (page: LivePage, node: ElementNode): string =>
-  node.source === null ? elementPath(page.scene.page.index, node) : `@${node.source.start}`;
-
-/** The element of a window that has a key; null where it is not there. */
-export function elementWith(page: LivePage, key: string): LiveElement | null {
-  const node = page.scene.page.index.elements.find((one) => keyOfNode(page, one) === key);
-  return node === undefined ? null : page.elementOf(node);
+  return node === null ? "" : page.keyOf(node);
 }
 
 const ADDRESS = "address";
@@ -52,7 +41,7 @@ export function stateOf(page: LivePage): PageState {
     const attributes = new Map<string, string>();
     for (const [name, { value }] of node.attributes)
       if (!silent.has(name)) attributes.set(name, writtenText(value));
-    state.set(keyOfNode(page, node), {
+    state.set(page.keyOf(node), {
       visible: scene.presence.of(node).visible !== NO,
       attributes,
       text: node.children

@@ -1,15 +1,8 @@
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
-import type {
-  Attribute,
-  Document,
-  ElementNode,
-  Namespace,
-  Node,
-  ShadowRoot,
-  Span,
-} from "../core/document/node.ts";
+import type { Attribute, Document, ElementNode, Namespace, Node, ShadowRoot } from "../core/document/node.ts";
 import type { AnyWindow } from "./clock.ts";
+import type { Places } from "./places.ts";
 
 /** An element of the simulated window. */
 // biome-ignore lint/suspicious/noExplicitAny: jsdom's elements, with whatever scripts put on them
@@ -23,23 +16,31 @@ export interface Snapshot {
   readonly nodeOf: ReadonlyMap<LiveElement, ElementNode>;
 }
 
+/** A stylesheet that is not in the page itself, as parsed. */
+export interface SheetEntry {
+  readonly sheet: Sheet;
+  readonly media: string | null;
+}
+
 /** What the snapshot needs to know beside the window. */
 export interface SnapshotSource {
   readonly file: string;
-  readonly text: string;
+  readonly html: string;
   readonly kind: Document["kind"];
   readonly quirks: boolean;
-  /** Stylesheets that the page links or the configuration names, as read. */
-  readonly sheets: readonly { readonly sheet: Sheet; readonly media: string | null }[];
-  /** Where an element was written; null for one that a script made. */
-  readonly locate: (element: LiveElement) => Span | null;
-  readonly locateEnd: (element: LiveElement) => Span | null;
-  readonly locateAttribute: (element: LiveElement, name: string) => Span | null;
+  readonly sheets: readonly SheetEntry[];
+  readonly places: Places;
   /** Elements that take no part while a modal dialog is open. */
   readonly isBehind: (element: LiveElement) => boolean;
   readonly isOpenPopover: (element: LiveElement) => boolean;
   readonly parsed: Map<string, Sheet>;
 }
+
+/** What the tags of a component are stamped with when it is compiled: where each was written. */
+export const STAMP = "data-keel-at";
+
+/** Stands for the file of a stylesheet that a script wrote. */
+const SCRIPTED = "a style that a script made";
 
 const namespaces: Readonly<Record<string, Namespace>> = {
   "http://www.w3.org/1999/xhtml": "html",
@@ -89,9 +90,9 @@ export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot 
       listeners: listenersIn(attributes),
       children: inner,
       shadow,
-      source: source.locate(element),
-      endTag: source.locateEnd(element),
-      components: [],
+      source: source.places.tag(element),
+      endTag: source.places.endTag(element),
+      components: source.places.components(element),
     };
     elementOf.set(node, element);
     nodeOf.set(element, node);
@@ -116,8 +117,8 @@ export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot 
 function attributesOf(element: LiveElement, source: SnapshotSource): ReadonlyMap<string, Attribute> {
   const attributes = new Map<string, Attribute>();
   const set = (name: string, value: string) =>
-    attributes.set(name, { name, value, source: source.locateAttribute(element, name) });
-  for (const { name, value } of element.attributes) set(name, value);
+    attributes.set(name, { name, value, source: source.places.attribute(element, name) });
+  for (const { name, value } of element.attributes) if (name !== STAMP) set(name, value);
   const put = (name: string, isThere: boolean) => {
     if (isThere && !attributes.has(name)) set(name, "");
     if (!isThere) attributes.delete(name);
@@ -142,17 +143,18 @@ function listenersIn(attributes: ReadonlyMap<string, Attribute>): ReadonlySet<st
 
 /** The rules of a style element: as written while they are, else as the object model has them. */
 function styleOf(element: LiveElement, scope: Document | ShadowRoot, source: SnapshotSource): AppliedSheet {
-  const place = source.locate(element);
-  const end = source.locateEnd(element);
-  const written = place !== null && end !== null ? source.text.slice(place.end, end.start) : null;
+  const place = source.places.tag(element);
+  const end = source.places.endTag(element);
+  const written = place !== null && end !== null ? source.html.slice(place.end, end.start) : null;
   const rules = [...(element.sheet?.cssRules ?? [])].map((rule) => rule.cssText).join("\n");
   const isWritten = written !== null && element.textContent === written;
   const text: string = element.textContent.trim() === "" && rules !== "" ? rules : element.textContent;
   const start = isWritten ? (place?.end ?? 0) : 0;
-  const key = `${start} ${text}`;
+  const file = isWritten ? source.file : SCRIPTED;
+  const key = `${file} ${start} ${text}`;
   let sheet = source.parsed.get(key);
   if (sheet === undefined) {
-    sheet = parseSheet({ file: source.file, text, start });
+    sheet = parseSheet({ file, text, start });
     source.parsed.set(key, sheet);
   }
   return { sheet, media: element.getAttribute("media"), scope, imports: new Map() };

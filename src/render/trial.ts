@@ -1,5 +1,5 @@
 import { LivePage, type PageSource } from "./live-page.ts";
-import { type Change, changesBetween, elementWith, keyOf, type PageState, stateOf } from "./page-state.ts";
+import { type Change, changesBetween, keyOf, type PageState, stateOf } from "./page-state.ts";
 import type { LiveElement } from "./snapshot.ts";
 
 /** How a page is brought to where something is tried: keys and presses, one after the other. */
@@ -122,7 +122,7 @@ export async function make(page: LivePage, move: Move): Promise<void> {
     await page.press(move.key);
     return;
   }
-  const element: LiveElement | null = elementWith(page, move.at);
+  const element: LiveElement | null = page.elementWith(move.at);
   if (element === null) return;
   if (move.kind === "focus") {
     element.focus();

@@ -1,18 +1,10 @@
 import { desktop } from "../../src/core/css/device.ts";
-import type { Node } from "../../src/core/document/node.ts";
-import { readHtml } from "../../src/readers/html/read-html.ts";
+import { htmlPage } from "../../src/render/html-page.ts";
 import type { PageSource } from "../../src/render/live-page.ts";
 
 /** A page to be opened in a simulated window. */
-export function pageSource(text: string): PageSource {
-  const tags = new Map<number, string>();
-  const stack: Node[] = [...readHtml(text, "page.html").document.children];
-  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
-    if (node.kind !== "element") continue;
-    if (node.source !== null) tags.set(node.source.start, node.tag);
-    stack.push(...node.children);
-  }
-  return {
+export const pageSource = (text: string): PageSource =>
+  htmlPage({
     file: "page.html",
     text,
     kind: "document",
@@ -20,8 +12,7 @@ export function pageSource(text: string): PageSource {
     sheets: [],
     stylesKnown: true,
     device: desktop,
-    tags,
-    parsed: new Map(),
     scripts: new Map(),
-  };
-}
+    script: null,
+    patience: 0,
+  });

@@ -1,0 +1,14 @@
+import type { ComponentFrame, Span } from "../core/document/node.ts";
+import type { LiveElement } from "./snapshot.ts";
+
+/** Where the elements of a window were written. */
+export interface Places {
+  /** The start tag; null for an element that a script made. */
+  tag(element: LiveElement): Span | null;
+  endTag(element: LiveElement): Span | null;
+  attribute(element: LiveElement, name: string): Span | null;
+  /** The components that an element came by, the outermost first; empty on a page. */
+  components(element: LiveElement): readonly ComponentFrame[];
+  /** The same for the same element in every window that shows the same; null where only its way down tells. */
+  identity(element: LiveElement): string | null;
+}
