@@ -1,4 +1,4 @@
-// Bundles src/ into dist/: the command line, the library and the worker that runs the scripts of pages; one chunk for each lazily imported part.
+// Bundles src/ into dist/: the command line, the library, what specimens import, and the worker that runs the scripts of pages and mounts specimens; one chunk for each lazily imported part.
 // The parsers are bundled in: they come as hundreds of small files, which take longer to open than to run.
 import { readFile, rm } from "node:fs/promises";
 import { build } from "esbuild";
@@ -8,7 +8,12 @@ const { dependencies } = JSON.parse(await readFile("package.json", "utf8"));
 
 await rm("dist", { recursive: true, force: true });
 await build({
-  entryPoints: { cli: "src/cli/main.ts", api: "src/api.ts", "render-worker": "src/render/worker.ts" },
+  entryPoints: {
+    cli: "src/cli/main.ts",
+    api: "src/api.ts",
+    specimen: "src/specimen.ts",
+    "render-worker": "src/render/worker.ts",
+  },
   outdir: "dist",
   bundle: true,
   splitting: true,

@@ -2,12 +2,11 @@ import type { Check } from "../core/checks/check.ts";
 import { addTallies, type CheckResult, type RunResult, type Tally } from "../core/checks/run.ts";
 import type { Device } from "../core/css/device.ts";
 import { type Problem, tooDeep } from "../core/findings/problems.ts";
-import type { NamedColour } from "../core/scene/scene.ts";
-import type { Theme } from "../core/scene/schemes.ts";
 import type { CriterionNumber } from "../core/standards/criteria.ts";
 import type { Host } from "../host/host.ts";
 import { placeKey } from "../readers/components/component-name.ts";
 import { composer } from "../readers/components/compose.ts";
+import type { AuditColours } from "./audit-colours.ts";
 import { type CheckPlan, checksFor } from "./check-plan.ts";
 import { ComponentAudit, type RootResult } from "./component-audit.ts";
 import { composedRoots, subjectName } from "./component-roots.ts";
@@ -38,11 +37,8 @@ export interface SourcesResult {
   readonly unread: readonly Problem[];
 }
 
-export interface SourcesRequest extends CheckPlan, LoadOptions {
+export interface SourcesRequest extends CheckPlan, LoadOptions, AuditColours {
   readonly device: Device;
-  readonly themes: readonly Theme[];
-  readonly colourSchemes: readonly ("light" | "dark")[] | null;
-  readonly palette: readonly NamedColour[];
 }
 
 /** Audits every component that no other uses, with all that it renders. */

@@ -13,13 +13,13 @@ import { digestOf, type PageDigest } from "../core/checks/site/digest.ts";
 import type { SiteCheck, SiteFinding } from "../core/checks/site/site-check.ts";
 import type { Device } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
-import { noComponents, type Problem } from "../core/findings/problems.ts";
+import { noComponents, type Problem, specimensNeedRunning } from "../core/findings/problems.ts";
 import type { Finding, Outcome, Severity } from "../core/findings/verdict.ts";
-import { type NamedColour, type Scene, sceneFromSource } from "../core/scene/scene.ts";
-import type { Theme } from "../core/scene/schemes.ts";
+import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import { type Conformance, demandedCriteria } from "../core/standards/conformance.ts";
 import type { CriterionNumber } from "../core/standards/criteria.ts";
 import type { Host } from "../host/host.ts";
+import type { AuditColours } from "./audit-colours.ts";
 import type { SourcesResult, UnknownAnswer } from "./audit-sources.ts";
 import { type CheckPlan, checksFor } from "./check-plan.ts";
 import { SourceTexts } from "./element-answer.ts";
@@ -36,24 +36,24 @@ import type { LoadedPage } from "./load-page.ts";
 import { type AuditAnew, type AuditedUnit, provedRepairs } from "./proved-repairs.ts";
 import { type ReadPage, type ReadRequest, readPages } from "./read-pages.ts";
 import { renderedPage } from "./render-page.ts";
+import { mergedWithRendered, statePlan } from "./rendered.ts";
 import { type CacheRequest, type ReusedSources, SourcesCache } from "./sources-cache.ts";
 import { addResults, outcomesOf, type Subject } from "./subject.ts";
-import type { PageFile } from "./targets.ts";
+import type { Engine, PageFile } from "./targets.ts";
+import { toldSpecimen } from "./told-specimen.ts";
 
 export type { FindingAnswer, Subject, UnknownAnswer };
 
-export interface AuditRequest extends ReadRequest, CheckPlan {
+export interface AuditRequest extends ReadRequest, CheckPlan, AuditColours {
   readonly siteChecks: readonly SiteCheck[];
   readonly device: Device;
-  /** Themes in which colours are judged too. */
-  readonly themes: readonly Theme[];
-  /** The colour schemes in which colours are judged; null for those the page is made for. */
-  readonly colourSchemes: readonly ("light" | "dark")[] | null;
-  readonly palette: readonly NamedColour[];
   /** Which outcomes become findings. */
   readonly outcomes: readonly Outcome[];
-  /** How pages are looked at: from their source, or with their scripts run and their keys pressed too. */
-  readonly engine: "read" | "render";
+  /**
+   * How targets are looked at: from their source alone; pages also with their scripts run and their keys pressed; or mixed:
+   * pages and components from source, specimens mounted.
+   */
+  readonly engine: Engine;
   /** How long the scripts and keys of one page may take, in seconds. */
   readonly timeLimit: number;
   /** Checks that only pressing keys decides. */
@@ -102,7 +102,7 @@ export async function audit(
   const kept = request.cache === null ? null : new SourcesCache(request.cache, host);
   let reused: ReusedSources | null = null;
   const unread: Problem[] = [];
-  const { problems, incomplete, sources } = await readPages(
+  const { problems, incomplete, sources, specimens } = await readPages(
     request,
     host,
     async (read) => {
@@ -127,6 +127,7 @@ export async function audit(
   // Set inside the callback, which the type checker does not see.
   const again = reused as ReusedSources | null;
   if (again !== null) work.addSources(again.result, again.entries, again.texts);
+  if (specimens.length > 0) await work.mount(specimens, onPage);
   const answer = work.finish();
   // What an earlier run came to was tried then.
   const tried = new Set(again?.result.findings);
@@ -194,9 +195,9 @@ class Audit {
   readonly #texts = new SourceTexts();
   readonly #exceptions: ExceptionBook;
   readonly #subjects: Subject[] = [];
-  readonly #findings: FindingAnswer[] = [];
+  #findings: FindingAnswer[] = [];
   /** Findings of components: each is told once already, at the place to change. */
-  readonly #composed: FindingAnswer[] = [];
+  #composed: FindingAnswer[] = [];
   readonly #results = new Map<string, CheckResult>();
   readonly #tallies = new Map<CriterionNumber, Tally>();
   readonly #digests: PageDigest[] = [];
@@ -248,7 +249,9 @@ class Audit {
     this.#facts = this.#facts === null ? facts : addFacts(this.#facts, facts);
     const answers = new FindingAnswers(page.name, this.#texts, this.#host, conformance);
     this.#findings.push(
-      ...run.findings.map((finding) => answers.answer(finding, placeOf(scene, finding.element, this.#texts))),
+      ...run.findings.map((finding) =>
+        answers.answer(finding, placeOf(scene, finding.element, this.#texts), finding.element.components),
+      ),
     );
     if (this.#several) this.#digest(page, scene, answers);
     return { scene, answers, results: run.checks };
@@ -257,20 +260,18 @@ class Audit {
   /** Runs the scripts of a page and presses its keys; what they show takes the place of what source only suspects. */
   async render({ page, loaded }: ReadPage, { scene, answers, results }: AddedPage): Promise<void> {
     const { outcomes, pressedChecks } = this.#request;
+    const settings = this.#request.settingsFor(page.name);
     const rendered = await renderedPage(
       page,
       loaded,
-      this.#request,
+      { ...this.#request, plan: statePlan(this.#checks, settings, this.#request) },
       [...this.#checks, ...pressedChecks],
-      this.#request.settingsFor(page.name),
+      settings,
       { scene, texts: this.#texts, answers },
       this.#host,
     );
-    const key = ({ check, element, subject }: FindingAnswer) => `${subject} ${check} ${element.path}`;
-    const shown = new Set(rendered.findings.map(key));
-    const kept = this.#findings.filter((finding) => !shown.has(key(finding)));
-    this.#findings.splice(0, this.#findings.length, ...kept);
-    this.#findings.push(...rendered.findings.filter(({ outcome }) => outcomes.includes(outcome)));
+    const wanted = rendered.findings.filter(({ outcome }) => outcomes.includes(outcome));
+    this.#findings = [...mergedWithRendered(this.#findings, wanted)];
     const own = new Map(results.map((result) => [result.id as string, result]));
     for (const result of rendered.results) {
       own.set(result.id, addResults(own.get(result.id), result));
@@ -285,6 +286,55 @@ class Audit {
       this.#subjects[at] = { ...subject, engine: "render", outcomes: outcomesOf([...own.values()]) };
     this.#problems.push(...rendered.problems);
     this.#isCutShort ||= rendered.incomplete;
+  }
+
+  /** Mounts specimens and tries their keys; a fault that their source shows already is told once. */
+  async mount(
+    pages: readonly PageFile[],
+    onSpecimen: (page: PageFile, done: number, total: number) => void,
+  ): Promise<void> {
+    const { engine, pressedChecks, settingsFor, outcomes, conformance } = this.#request;
+    if (engine === "read") {
+      const named = pages.filter(({ target, name, part }) => target === name || part !== undefined);
+      this.#problems.push(...named.map(({ name }) => specimensNeedRunning(name)));
+      this.#isCutShort ||= named.length > 0;
+      return;
+    }
+    const { mountSpecimens, addTexts, isMadeOf } = await import("./specimens.ts");
+    const checks = [...this.#checks, ...checksFor(pressedChecks, conformance)];
+    const answer = await mountSpecimens(
+      pages,
+      {
+        ...this.#request,
+        script: null,
+        planFor: (specimen) =>
+          statePlan(this.#checks.filter(isMadeOf(specimen)), settingsFor(specimen.page.name), this.#request),
+      },
+      this.#host,
+      onSpecimen,
+    );
+    await addTexts(
+      answer.mounted.map(({ result }) => result),
+      this.#texts,
+      this.#host,
+    );
+    for (const mounted of answer.mounted) {
+      const told = toldSpecimen(mounted, checks, this.#request, this.#texts, this.#host);
+      this.#composed = [
+        ...mergedWithRendered(
+          this.#composed,
+          told.findings.filter(({ outcome }) => outcomes.includes(outcome)),
+        ),
+      ];
+      this.#subjects.push(told.subject);
+      for (const result of told.results)
+        this.#results.set(result.id, addResults(this.#results.get(result.id), result));
+      for (const [criterion, tally] of told.criteria)
+        this.#tallies.set(criterion, addTallies(this.#tallies.get(criterion), tally));
+      this.#accepted += told.accepted;
+    }
+    this.#problems.push(...answer.problems);
+    this.#isCutShort ||= answer.incomplete;
   }
 
   /** Takes what came of the components among the targets. */
@@ -328,7 +378,9 @@ class Audit {
     );
     this.#tellers.set(page.name, ({ element, verdict }, check, severity) => {
       const place = places.get(element);
-      return place === undefined ? null : answers.answer(findingOf(element, verdict, check, severity), place);
+      return place === undefined
+        ? null
+        : answers.answer(findingOf(element, verdict, check, severity), place, []);
     });
   }
 
@@ -365,7 +417,9 @@ class Audit {
   finish() {
     this.#auditSite();
     const { conformance } = this.#request;
-    const pressed = this.#request.engine === "render" ? this.#request.pressedChecks : [];
+    const hasPressed =
+      this.#request.engine === "render" || this.#subjects.some(({ engine }) => engine === "render");
+    const pressed = hasPressed ? this.#request.pressedChecks : [];
     const checks: readonly CheckText[] = [...this.#checks, ...this.#siteChecks(), ...pressed];
     return {
       subjects: this.#subjects,

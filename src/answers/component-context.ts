@@ -1,24 +1,8 @@
 import { familyOf } from "../core/checks/check.ts";
-import { elementsAbove, elementsBelow, firstOf } from "../core/document/around.ts";
-import type { ElementNode } from "../core/document/node.ts";
+import { askAround, hasContainer, holdsClasses, restsOnOuterColours } from "../core/checks/surroundings.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import type { Scene } from "../core/scene/scene.ts";
-import type { Role } from "../core/semantics/tables/roles.ts";
 import type { FoundComponent } from "../readers/components/compose.ts";
-
-/** Checks whose answer hangs on what is around an element, and that what surrounds a component may decide. */
-const askAround = new Set([
-  "roles.parent-present",
-  "structure.lists",
-  "names.control-labelled",
-  "names.label-connected",
-  "names.references-found",
-  "keys.skip-arrives",
-  "structure.in-landmarks",
-  "structure.headings-step",
-  "structure.headings-exist",
-  "structure.landmark-place",
-]);
 
 /** Names of what is shown by itself. */
 const wholeNames = /^App(?:Component)?$|(?:Page|Layout|Screen|View|Route)(?:Component)?$/;
@@ -34,15 +18,13 @@ export type Surroundings = "page" | "something unknown" | "its callers";
 export function isLeftToSurroundings(
   found: FoundComponent,
   scene: Scene,
-  { check, facts, element, origins }: Finding,
+  finding: Finding,
   within: Surroundings,
 ): boolean {
+  const { check, element } = finding;
+  // A ground or colour that no rule of the component gives comes from what is around it.
   const family = familyOf(check);
-  if (family === "contrast" || family === "colour") {
-    // A ground or colour that no rule of the component gives comes from what is around it.
-    const given = new Set(origins.map((origin) => origin.of));
-    return "background" in facts && !(given.has("background") && given.has("foreground"));
-  }
+  if (family === "contrast" || family === "colour") return restsOnOuterColours(finding);
   // What stands in the head is often put there by the framework.
   if (check === "structure.title") return true;
   // Classes of a stylesheet that is not here may hide words from sight.
@@ -57,16 +39,3 @@ export function isLeftToSurroundings(
   if (check === "roles.parent-present") return !hasContainer(scene, element);
   return check.startsWith("names.");
 }
-
-/** Roles of boxes, and of parts that need a container themselves. */
-const noContainers = new Set<Role | null>([null, "generic", "none", "rowgroup", "group", "row"]);
-
-/** Whether some element around it in the tree contains items by its role. */
-const hasContainer = (scene: Scene, element: ElementNode): boolean =>
-  firstOf(
-    elementsAbove(scene.page.index, element),
-    (up) => up.tag !== "body" && up.tag !== "html" && !noContainers.has(scene.role(up).role),
-  ) !== null;
-
-const holdsClasses = (scene: Scene, element: ElementNode): boolean =>
-  firstOf(elementsBelow(scene.page.index, element), ({ attributes }) => attributes.has("class")) !== null;

@@ -23,7 +23,7 @@ export interface SourceAnswer {
   readonly endColumn: number;
 }
 
-const LONGEST_SNIPPET = 160;
+export const LONGEST_SNIPPET = 160;
 
 /** The texts of files with their lines, found out when asked. */
 export class SourceTexts {

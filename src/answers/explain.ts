@@ -2,6 +2,7 @@ import { catalogue } from "../core/checks/catalogue.ts";
 import { type Check, type CheckText, type Family, families, familyOf } from "../core/checks/check.ts";
 import type { PageFacts } from "../core/checks/page-facts.ts";
 import { type PressedCheck, pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
+import { scriptCheck } from "../core/checks/pressed/script-check.ts";
 import { remaining } from "../core/checks/remaining.ts";
 import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { understandingAddress } from "../core/standards/conformance.ts";
@@ -40,7 +41,7 @@ export interface FamilyExplanation {
 
 export type Explanation = CheckExplanation | CriterionExplanation | FamilyExplanation;
 
-const every: readonly CheckText[] = [...catalogue, ...siteCatalogue, ...pressedCatalogue];
+const every: readonly CheckText[] = [...catalogue, ...siteCatalogue, ...pressedCatalogue, scriptCheck];
 
 /** Every family with its checks, in order. */
 export const catalogueOf = (): readonly (FamilyExplanation & {

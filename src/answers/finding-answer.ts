@@ -66,10 +66,11 @@ export class FindingAnswers {
     this.#conformance = conformance;
   }
 
+  /** @param components the way to the element, the outermost first */
   answer(
-    finding: Finding,
+    finding: Omit<Finding, "element">,
     { element, heard }: PlaceAnswer,
-    components: readonly ComponentFrame[] = finding.element.components,
+    components: readonly ComponentFrame[],
   ): FindingAnswer {
     // The same on the same markup tells apart by its count, so that lines added above change no fingerprint.
     const base = [finding.check, this.#page, element.snippet, element.name].join("\n");
@@ -100,7 +101,7 @@ export class FindingAnswers {
 }
 
 /** Where facts come from, as `foregroundFrom: "css/yard.css:7 --muted: #9aa8b0"`. */
-function originFacts(finding: Finding, texts: SourceTexts): Finding["facts"] {
+function originFacts(finding: Pick<Finding, "origins">, texts: SourceTexts): Finding["facts"] {
   const facts: Record<string, string> = {};
   for (const origin of finding.origins) {
     const place = texts.place(origin.source);

@@ -2,7 +2,7 @@ import type { Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import { type LoadedPage, type LoadOptions, loadPage } from "./load-page.ts";
 import type { LoadedSources } from "./load-sources.ts";
-import { findPages, isComponentFile, type PageFile, type TargetRequest } from "./targets.ts";
+import { findPages, isComponentFile, isSpecimenFile, type PageFile, type TargetRequest } from "./targets.ts";
 
 /** What a command asks to read, and within which limits. */
 export interface ReadRequest extends LoadOptions, TargetRequest {
@@ -16,6 +16,8 @@ export interface ReadOutcome {
   readonly incomplete: boolean;
   /** The component source that the targets name, with all that it imports; null where they name none. */
   readonly sources: LoadedSources | null;
+  /** Files of specimens among the targets: they are mounted, not read. */
+  readonly specimens: readonly PageFile[];
 }
 
 /** One page with all that belongs to it, and whether it is one of several. */
@@ -36,7 +38,10 @@ export async function readPages(
   onPage: (page: PageFile, done: number, total: number) => void = () => {},
   reuse: (entries: readonly PageFile[]) => Promise<ReadonlySet<string> | null> = async () => null,
 ): Promise<ReadOutcome> {
-  const { pages, problems: targetProblems } = await findPages(request, host);
+  const { pages: found, problems: targetProblems } = await findPages(request, host);
+  const isSpecimens = ({ path }: PageFile) => path !== null && isSpecimenFile(path);
+  const specimens = found.filter(isSpecimens);
+  const pages = found.filter((page) => !isSpecimens(page));
   const problems: Problem[] = [...targetProblems];
   let incomplete = targetProblems.length > 0;
   const components = pages.filter(({ path }) => path !== null && isComponentFile(path));
@@ -72,5 +77,5 @@ export async function readPages(
     for (const { page, loaded } of componentPages(sources, request))
       await visit({ page, loaded, several: pages.length > 1 });
   }
-  return { problems, incomplete, sources };
+  return { problems, incomplete, sources, specimens };
 }

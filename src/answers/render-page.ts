@@ -1,6 +1,6 @@
 import path from "node:path";
 import type { CheckText } from "../core/checks/check.ts";
-import { type CheckResult, checkResult } from "../core/checks/run.ts";
+import type { CheckResult } from "../core/checks/run.ts";
 import type { Device } from "../core/css/device.ts";
 import type { ElementNode, Node } from "../core/document/node.ts";
 import { attributeText, attributeToken, writtenText } from "../core/document/written.ts";
@@ -11,34 +11,31 @@ import {
   scriptFailed,
   scriptMissing,
 } from "../core/findings/problems.ts";
-import type { Finding } from "../core/findings/verdict.ts";
-import { ask } from "../core/repair/repair.ts";
 import type { Scene } from "../core/scene/scene.ts";
 import type { WalkStep } from "../core/walk-script/parse.ts";
 import type { Host } from "../host/host.ts";
 import { decodeText } from "../readers/html/decode.ts";
-import type { RenderedElement, RenderRequest, RenderResult, ScriptLine } from "../render/protocol.ts";
+import type {
+  RenderedElement,
+  RenderRequest,
+  RenderResult,
+  ScriptLine,
+  StatePlan,
+} from "../render/protocol.ts";
 import type { PageCheckSettings } from "./check-plan.ts";
-import { type ElementAnswer, elementAnswer, type SourceAnswer, type SourceTexts } from "./element-answer.ts";
+import type { SourceTexts } from "./element-answer.ts";
 import type { FindingAnswer, FindingAnswers } from "./finding-answer.ts";
 import type { LoadedPage } from "./load-page.ts";
+import {
+  FOR_KEYS,
+  MOST_MEMORY,
+  pressedResults,
+  renderedElement,
+  renderedFindings,
+  type StepAnswer,
+  stepAnswer,
+} from "./rendered.ts";
 import type { PageFile } from "./targets.ts";
-
-/** How much memory one page may take, in megabytes. */
-const MOST_MEMORY = 1024;
-
-/** How much of its time is for pressing keys: the rest is for the window to open and for the last key to end. */
-const FOR_KEYS = 0.7;
-
-/** A key, and what it did, as it is told. */
-export interface StepAnswer {
-  readonly key: string;
-  readonly from: ElementAnswer | null;
-  readonly to: ElementAnswer | null;
-  readonly source: SourceAnswer | null;
-  readonly heard: string | null;
-  readonly changes: readonly string[];
-}
 
 /** What came of a page whose scripts were run and whose keys were pressed. */
 export interface RenderedAnswer {
@@ -60,6 +57,8 @@ export interface RenderLimits {
   readonly timeLimit: number;
   /** The lines to walk by; every key is tried where there are none. */
   readonly script?: readonly WalkStep[] | null;
+  /** What the checks of source are to make of the states that keys lead to; null for nothing. */
+  readonly plan?: StatePlan | null;
 }
 
 const nothing: RenderedAnswer = {
@@ -129,7 +128,7 @@ function* elementsIn(nodes: readonly Node[]): Iterable<ElementNode> {
 export async function renderedPage(
   page: PageFile,
   loaded: LoadedPage,
-  { device, timeLimit, script = null }: RenderLimits,
+  { device, timeLimit, script = null, plan = null }: RenderLimits,
   checks: readonly CheckText[],
   settings: (check: CheckText) => PageCheckSettings,
   {
@@ -149,7 +148,8 @@ export async function renderedPage(
   const request: RenderRequest = {
     file: document.file,
     text: loaded.texts.get(document.file) ?? "",
-    kind: document.kind === "fragment" ? "fragment" : "document",
+    kind: "page",
+    page: document.kind === "fragment" ? "fragment" : "document",
     quirks: document.quirks,
     // Style elements are read anew from the window: scripts may change them.
     sheets: sheets
@@ -160,6 +160,7 @@ export async function renderedPage(
     scripts: scripts.files,
     script,
     patience: timeLimit * 1000 * FOR_KEYS,
+    plan,
   };
   const ran = await host.runApart("render-worker", request, {
     milliseconds: timeLimit * 1000,
@@ -167,59 +168,16 @@ export async function renderedPage(
   });
   if (!ran.ok) return { ...nothing, problems: [notRendered(name, ran.reason)], incomplete: true };
   const result = ran.value as RenderResult;
-  const told = (element: RenderedElement) => elementFor(element, scene, texts);
-  const wanted = new Map<string, CheckText>(
-    checks.filter((check) => !settings(check).off).map((check) => [check.id, check]),
-  );
+  const told = (element: RenderedElement) => renderedElement(element, texts, scene);
   return {
     script: result.script,
-    steps: result.steps.map(({ key, from, to, changes }) => ({
-      key,
-      from: from === null ? null : told(from),
-      to: to === null ? null : told(to),
-      source: texts.place(to?.span ?? null),
-      heard: to?.heard ?? null,
-      changes,
-    })),
-    findings: result.findings.flatMap((finding) => {
-      const check = wanted.get(finding.check);
-      if (check === undefined) return [];
-      const made: Finding = {
-        ...finding,
-        criteria: check.criteria,
-        severity: settings(check).severity ?? check.severity,
-        source: finding.element.span,
-        // Only its chain of components is asked for, and a page has none.
-        element: scene.page.index.elements[0] as Finding["element"],
-        repair: ask(finding.mend),
-        facts: { keys: finding.keys },
-        cause: null,
-        origins: [],
-      };
-      return [answers.answer(made, { element: told(finding.element), heard: finding.element.heard }, [])];
-    }),
-    results: [...result.tried].flatMap(([id, tried]) => {
-      const failed = result.findings.filter(({ check }) => check === id).length;
-      return wanted.has(id)
-        ? [checkResult(id, { failed, cantTell: 0, passed: Math.max(0, tried - failed) })]
-        : [];
-    }),
+    steps: result.steps.map((step) => stepAnswer(step, told, texts)),
+    findings: renderedFindings(result, checks, settings, told, answers),
+    results: pressedResults(result, checks, settings),
     problems: [
       ...result.problems.map((message) => scriptFailed(name, message)),
       ...(result.isCutShort ? [renderCutShort(name)] : []),
     ],
     incomplete: result.isCutShort,
   };
-}
-
-/** An element as its source tells of it; what a script made has only its place in the window. */
-function elementFor(
-  { span, path, tag, role, name }: RenderedElement,
-  scene: Scene,
-  texts: SourceTexts,
-): ElementAnswer {
-  const node =
-    span === null ? undefined : scene.page.index.elements.find(({ source }) => source?.start === span.start);
-  if (node === undefined) return { path, tag, role, name, snippet: `<${tag}>` };
-  return { ...elementAnswer(scene.page.index, scene, node, texts), role, name };
 }

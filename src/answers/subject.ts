@@ -7,7 +7,8 @@ export interface Subject {
   readonly target: string;
   readonly kind: "document" | "fragment" | "component";
   readonly engine: "read" | "render";
-  readonly specimen: null;
+  /** The name of the specimen that it is; null for what is none. */
+  readonly specimen: string | null;
   readonly state: string;
   readonly elements: number;
   readonly outcomes: Readonly<Record<Outcome, number>>;

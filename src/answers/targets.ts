@@ -2,6 +2,9 @@ import path from "node:path";
 import { noMatch, noPages, notAPage, notFound, type Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 
+/** From source alone; pages run too; or pages and components from source and specimens mounted. */
+export type Engine = "read" | "render" | "mixed";
+
 /** A page to be read, because of a target. */
 export interface PageFile {
   /** What was named on the command line. */
@@ -12,6 +15,8 @@ export interface PageFile {
   readonly name: string;
   /** The folder whose files the page may use without asking: that of the target. */
   readonly tree: string;
+  /** The specimen that is asked for, by its name or how it begins; all of them without one. */
+  readonly part?: string;
 }
 
 /** Which pages are asked for. */
@@ -35,13 +40,24 @@ export interface FoundPages {
 export const pageExtensions = [".html", ".htm"] as const;
 
 /** Files that may hold components. */
-export const componentExtensions = [".tsx", ".jsx", ".vue", ".svelte", ".component.ts"] as const;
+export const componentExtensions = [
+  ".tsx",
+  ".jsx",
+  ".vue",
+  ".svelte",
+  ".component.ts",
+  ".specimen.ts",
+  ".specimen.js",
+] as const;
 
 const endsIn = (file: string, extensions: readonly string[]): boolean =>
   extensions.some((extension) => file.toLowerCase().endsWith(extension));
 
 /** Component source that is there to try components, not to be shipped. */
 const triesComponents = /\.(?:test|spec|e2e)\.[a-z]+$|(?:^|\/)__(?:tests|mocks)__\//i;
+
+/** Whether a file names specimens: examples of components that are mounted. */
+export const isSpecimenFile = (file: string): boolean => /\.specimen\.[jt]sx?$/i.test(file);
 
 /** Whether a file holds components and is read with all that it imports. */
 export const isComponentFile = (file: string): boolean =>
@@ -67,7 +83,22 @@ export async function findPages(
   const add = (target: string, file: string, tree: string) => {
     if (!pages.has(file)) pages.set(file, { target, path: file, name: shownName(host, file), tree });
   };
-  for (const target of targets.length === 0 ? ["."] : targets) {
+  for (const named of targets.length === 0 ? ["."] : targets) {
+    const [, file, part] = /^(.*\.specimen\.[jt]sx?)#(.+)$/i.exec(named) ?? [];
+    if (file !== undefined && part !== undefined) {
+      const full = path.resolve(host.workingDirectory, file);
+      if ((await host.files.info(full))?.kind !== "file") problems.push(notFound(file));
+      else
+        pages.set(named, {
+          target: named,
+          path: full,
+          name: shownName(host, full),
+          tree: path.dirname(full),
+          part,
+        });
+      continue;
+    }
+    const target = named;
     if (target === "-") {
       pages.set("-", { target, path: null, name: stdinName, tree: host.workingDirectory });
       continue;

@@ -24,16 +24,17 @@ import { ExceptionBook } from "./exception-book.ts";
 import { type FindingAnswer, FindingAnswers, inReportOrder, placeOf } from "./finding-answer.ts";
 import type { LoadedPage } from "./load-page.ts";
 import { type ReadOutcome, type ReadRequest, readPages } from "./read-pages.ts";
-import { renderedPage, type StepAnswer } from "./render-page.ts";
+import { renderedPage } from "./render-page.ts";
+import { mergedWithRendered, type StepAnswer } from "./rendered.ts";
 import { selectElements } from "./select.ts";
-import type { PageFile } from "./targets.ts";
+import type { Engine, PageFile } from "./targets.ts";
 
 /** A walk; the checks of its plan are those whose findings stand beside it. */
 export interface WalkRequest extends ReadRequest, CheckPlan {
   readonly device: Device;
   readonly direction: Direction;
   /** How the page is looked at: from its source, or with its scripts run and its keys pressed. */
-  readonly engine: "read" | "render";
+  readonly engine: Engine;
   /** The lines of a walk script; null for none. */
   readonly script: readonly WalkStep[] | null;
   /** How long the scripts and keys of one page may take, in seconds. */
@@ -98,7 +99,7 @@ export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer
     ({ page, loaded }) => {
       const walked = walkPage(page.name, loaded, request, host);
       if (typeof walked === "string") refused.push(walked);
-      else if (request.engine === "read" || loaded.document.kind === "component") walks.push(walked.walk);
+      else if (request.engine !== "render" || loaded.document.kind === "component") walks.push(walked.walk);
       else waiting.push({ walked, loaded, page });
     },
   );
@@ -123,7 +124,7 @@ export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer
       ...own,
       steps: rendered.steps,
       script: rendered.script,
-      findings: withPressed(own.findings, rendered.findings),
+      findings: [...mergedWithRendered(own.findings, rendered.findings)].sort(inReportOrder),
     });
   }
   return {
@@ -133,16 +134,6 @@ export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer
     problems: [...outcome.problems, ...problems],
     incomplete: outcome.incomplete || isCutShort,
   };
-}
-
-/** What keys have shown takes the place of what source only suspects, of the same check at the same element. */
-function withPressed(
-  read: readonly FindingAnswer[],
-  pressed: readonly FindingAnswer[],
-): readonly FindingAnswer[] {
-  const key = ({ check, element }: FindingAnswer) => `${check} ${element.path}`;
-  const shown = new Set(pressed.map(key));
-  return [...read.filter((finding) => !shown.has(key(finding))), ...pressed].sort(inReportOrder);
 }
 
 /** A walk with what tells its findings. */
@@ -202,7 +193,9 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
       at: element,
     })),
     findings: run.findings
-      .map((finding) => answers.answer(finding, placeOf(scene, finding.element, texts)))
+      .map((finding) =>
+        answers.answer(finding, placeOf(scene, finding.element, texts), finding.element.components),
+      )
       .sort(inReportOrder),
     texts,
   };

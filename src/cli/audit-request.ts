@@ -4,6 +4,7 @@ import { readPalette } from "../answers/contrast.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
 import type { Family } from "../core/checks/check.ts";
 import { pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
+import { scriptCheck } from "../core/checks/pressed/script-check.ts";
 import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { nearestWord } from "../core/document/nearest-word.ts";
 import type { Outcome, Severity } from "../core/findings/verdict.ts";
@@ -110,7 +111,7 @@ export async function askedFor(args: AuditChoice, settings: Settings, host: Host
       ...plan,
       siteChecks: siteCatalogue.filter((check) => ids.has(check.id)),
       ...engine,
-      pressedChecks: pressedCatalogue.filter((check) => ids.has(check.id)),
+      pressedChecks: [...pressedCatalogue, scriptCheck].filter((check) => ids.has(check.id)),
       themes,
       colourSchemes: colourSchemes.length === 0 ? null : colourSchemes,
       palette,

@@ -1,4 +1,5 @@
 import type { Argv, CommandModule, Options } from "yargs";
+import type { Engine } from "../answers/targets.ts";
 
 /** A command as `main.ts` lists it: light to load; its work is imported when it runs. */
 export interface Command {
@@ -75,30 +76,30 @@ export const pageOptions = {
 export const engineOptions = {
   engine: {
     choices: ["read", "render"],
-    default: "read",
     describe:
-      "read: from source, executing nothing; render: pages also with their scripts run in a simulated window and their keys pressed",
+      "read: from source, executing nothing; render: pages also with their scripts run in a simulated window and their keys pressed; not given: pages and components are read, and specimens mounted",
   },
   "time-limit": {
     type: "number",
     default: 30,
     requiresArg: true,
-    describe: "With --engine render: how long the scripts and keys of one page may take, in seconds",
+    describe: "How long the scripts and keys of one page or specimen may take, in seconds",
   },
 } as const satisfies Record<string, Options>;
 
 export interface EngineArguments {
-  readonly engine: string;
+  readonly engine?: string | undefined;
   readonly "time-limit": number;
 }
 
 /** The engine that is asked for; a message where its limit is none. */
 export function engineOf(
   args: Partial<EngineArguments>,
-): { readonly engine: "read" | "render"; readonly timeLimit: number } | string {
+): { readonly engine: Engine; readonly timeLimit: number } | string {
   const timeLimit = args["time-limit"] ?? 30;
   if (!(timeLimit > 0)) return "--time-limit must be a number of seconds above 0";
-  return { engine: args.engine === "render" ? "render" : "read", timeLimit };
+  const { engine } = args;
+  return { engine: engine === "render" || engine === "read" ? engine : "mixed", timeLimit };
 }
 
 /** How a command may write its answer, the first of the formats when nothing is said. */

@@ -8,6 +8,7 @@ import type { Config } from "../config/schema.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
 import { type Check, type CheckText, families } from "../core/checks/check.ts";
 import { pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
+import { scriptCheck } from "../core/checks/pressed/script-check.ts";
 import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { type Device, desktop } from "../core/css/device.ts";
 import type { Level, WcagVersion } from "../core/standards/conformance.ts";
@@ -17,7 +18,12 @@ import { checkSettings } from "./check-settings.ts";
 import { type PageArguments, STANDARD_INPUT } from "./command.ts";
 
 /** Every check there is: on one page, across pages, or by pressing keys. */
-export const everyCheck: readonly CheckText[] = [...catalogue, ...siteCatalogue, ...pressedCatalogue];
+export const everyCheck: readonly CheckText[] = [
+  ...catalogue,
+  ...siteCatalogue,
+  ...pressedCatalogue,
+  scriptCheck,
+];
 
 /** Settles what is in force, the option first, then the configuration, then what is usual; and remembers which it was. */
 export class Settings {

@@ -13,6 +13,7 @@ import {
   stat,
   writeFile,
 } from "node:fs/promises";
+import os from "node:os";
 import path from "node:path";
 import { promisify } from "node:util";
 import { Worker } from "node:worker_threads";
@@ -258,9 +259,33 @@ class Apart {
   }
 }
 
+/** As many workers at once as there is use for: each runs one thing, and what comes meanwhile waits. */
+const MOST_WORKERS = 2;
+
+class Workers {
+  readonly #free: Apart[];
+  readonly #waiting: ((worker: Apart) => void)[] = [];
+
+  constructor(program: string, most = Math.min(MOST_WORKERS, os.availableParallelism())) {
+    this.#free = Array.from({ length: most }, () => new Apart(program));
+  }
+
+  async run(data: unknown, limits: ApartLimits): Promise<ApartAnswer> {
+    const worker = this.#free.shift() ?? (await new Promise<Apart>((resolve) => this.#waiting.push(resolve)));
+    try {
+      return await worker.run(data, limits);
+    } finally {
+      const next = this.#waiting.shift();
+      // The one that ran last is asked again first: it has everything loaded.
+      if (next === undefined) this.#free.unshift(worker);
+      else next(worker);
+    }
+  }
+}
+
 /** The real world. */
 export function nodeHost(): Host {
-  const renderer = new Apart("render-worker");
+  const renderer = new Workers("render-worker");
   return {
     files,
     clock: { now: () => new Date(), elapsed: () => performance.now() },

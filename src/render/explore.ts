@@ -7,8 +7,9 @@ import { changeText, keysText } from "./keys-text.ts";
 import type { PageSource } from "./live-page.ts";
 import { Notes, type Stop } from "./notes.ts";
 import { type Change, includesAll, keyOf, stateOf } from "./page-state.ts";
-import type { RenderedFinding, RenderedStep, RenderResult } from "./protocol.ts";
+import type { RenderedFinding, RenderedStep, RenderResult, StatePlan, StateResults } from "./protocol.ts";
 import { told, toldNode } from "./rendered-element.ts";
+import { StateAudit } from "./state-audit.ts";
 import { tryTrap } from "./traps.ts";
 import { didSomething, type Effect, focus, type Move, OutOfTime, point, press, Trials } from "./trial.ts";
 
@@ -26,10 +27,15 @@ const takesSpace = new Set<Role>(["checkbox", "switch", "radio", "menuitemcheckb
 const letters = [..."abcdefghijklmnopqrstuvwxyz/?"];
 
 /** Presses the keys on a page and in what they open, and tells what does not hold. */
-export async function explore(source: PageSource, patience: number): Promise<RenderResult> {
-  const exploration = new Exploration(source, patience);
+export async function explore(
+  source: PageSource,
+  patience: number,
+  plan: StatePlan | null,
+): Promise<RenderResult> {
+  const exploration = new Exploration(source, patience, plan);
   const isCutShort = await exploration.run();
   return {
+    states: exploration.states,
     steps: exploration.steps,
     script: null,
     findings: exploration.findings,
@@ -48,13 +54,25 @@ class Exploration {
   /** What keys do, on every stop. */
   readonly #effects: Effect[] = [];
 
-  constructor(source: PageSource, patience: number) {
-    this.trials = new Trials(source, patience);
+  readonly #audit: StateAudit | null;
+
+  constructor(source: PageSource, patience: number, plan: StatePlan | null) {
+    this.#audit = plan === null ? null : new StateAudit(plan);
+    this.trials = new Trials(source, patience, (page, moves) =>
+      this.#audit?.look(page, this.#notes.keysOf(moves, page)),
+    );
     this.#notes = new Notes(this.trials);
   }
 
+  /** What pressing shows, and what the checks of source find in the states it came to. */
   get findings(): readonly RenderedFinding[] {
-    return this.#notes.findings;
+    const pressed = new Set(this.#notes.findings.map((one) => `${one.check} ${one.element.path}`));
+    const states = this.#audit?.findings.filter((one) => !pressed.has(`${one.check} ${one.element.path}`));
+    return [...this.#notes.findings, ...(states ?? [])];
+  }
+
+  get states(): StateResults | null {
+    return this.#audit?.results ?? null;
   }
 
   get tried(): ReadonlyMap<string, number> {
@@ -63,7 +81,10 @@ class Exploration {
 
   async run(): Promise<boolean> {
     try {
-      const isAlive = await this.trials.after([], (page) => page.isAlive);
+      const isAlive = await this.trials.after([], (page) => {
+        this.#audit?.look(page, null);
+        return page.isAlive;
+      });
       await this.trials.lookIdle();
       await this.#walk();
       if (!isAlive) return false;

@@ -14,6 +14,7 @@ export function htmlPage(request: RenderRequest): PageSource {
   const tags = tagsIn(text, file);
   return {
     ...request,
+    kind: request.page,
     html: text,
     sheets: () => sheets,
     parsed: new Map<string, Sheet>(),
@@ -93,6 +94,9 @@ function placesIn(dom: JSDOM, file: string, tags: ReadonlyMap<number, string>): 
     endTag: (element) => (tag(element) === null ? null : span(placeOf(element)?.endTag)),
     attribute: (element, name) =>
       tag(element) === null ? null : span((placeOf(element)?.startTag ?? placeOf(element))?.attrs?.[name]),
+    nearest: tag,
+    comment: (comment) => span(placeOf(comment)),
+    remarks: () => [],
     components: () => [],
     identity: (element) => {
       const own = tag(element);

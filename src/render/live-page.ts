@@ -1,13 +1,14 @@
+import type { Script } from "node:vm";
 import { JSDOM, VirtualConsole } from "jsdom";
 import { NO, YES } from "../core/css/certainty.ts";
 import type { Device } from "../core/css/device.ts";
 import { evaluateMedia } from "../core/css/media.ts";
-import type { Sheet } from "../core/css/sheet.ts";
+import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
 import { elementPath } from "../core/document/element-path.ts";
-import type { Document, ElementNode } from "../core/document/node.ts";
+import type { Document, ElementNode, Span } from "../core/document/node.ts";
 import { tabSequence } from "../core/focus/tab-sequence.ts";
 import { isFocusable } from "../core/rendering/focusable.ts";
-import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
+import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
 import { type KeyHost, press } from "./keys.ts";
 import type { Places } from "./places.ts";
@@ -44,6 +45,7 @@ interface Moment {
   readonly scene: Scene;
   readonly state: string;
   readonly keys: Keys;
+  readonly places: Places;
 }
 
 /** What each element of a moment is called, the same in every window that shows the same. */
@@ -99,6 +101,11 @@ export class LivePage {
     await page.settle();
     page.#isReady = true;
     return page;
+  }
+
+  /** Runs a program in the window. */
+  run(program: Script): unknown {
+    return program.runInContext(this.#dom.getInternalVMContext());
   }
 
   /** Notes what went wrong in the page itself. */
@@ -285,13 +292,54 @@ export class LivePage {
       stylesKnown: this.#source.stylesKnown,
     });
     const keys = keysOf(scene, (node) => places.identity(snapshot.elementOf.get(node)));
-    this.#kept = { snapshot, scene, state, keys };
+    this.#kept = { snapshot, scene, state, keys, places };
     return this.#kept;
   }
 
   /** What an element is called in every window that shows the same. */
   keyOf(node: ElementNode): string {
     return this.#current().keys.of.get(node) ?? "";
+  }
+
+  /** The nearest place in source that an element comes from; null where none is known. */
+  nearestOf(node: ElementNode): Span | null {
+    const { places, snapshot } = this.#current();
+    return places.nearest(snapshot.elementOf.get(node));
+  }
+
+  /** The page as checks look at it, who may want more of its colours than keys do. */
+  sceneWith(options: Pick<SceneOptions, "themes" | "colourSchemes" | "palette">): Scene {
+    const { snapshot } = this.#current();
+    const { device, stylesKnown } = this.#source;
+    return sceneFromSource(snapshot.document, snapshot.sheets, { ...options, device, stylesKnown });
+  }
+
+  /** The stylesheets that hold now. */
+  get sheets(): readonly AppliedSheet[] {
+    return this.#current().snapshot.sheets;
+  }
+
+  /** Whether it shows a specimen, which is one piece of a page that nobody knows. */
+  get isSpecimen(): boolean {
+    return this.#source.kind === "component";
+  }
+
+  /** What a specimen shows, wherever in the window it was put; on a page all there is. */
+  shown(): readonly ElementNode[] {
+    const { elements } = this.#current().scene.page.index;
+    if (!this.isSpecimen) return elements;
+    const { body } = this.window.document;
+    return elements.filter((node) => {
+      const element = this.elementOf(node);
+      return element !== body && element !== body.firstElementChild && body.contains(element);
+    });
+  }
+
+  /** Whether nothing of a specimen is around an element. */
+  isAtTop(node: ElementNode): boolean {
+    const { body } = this.window.document;
+    const above = this.elementOf(node)?.parentElement;
+    return above === body || above === body?.firstElementChild;
   }
 
   /** The element that goes by a key; null where it is not there. */

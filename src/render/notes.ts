@@ -1,5 +1,6 @@
 import type { Role } from "../core/semantics/tables/roles.ts";
-import { keysText } from "./keys-text.ts";
+import { focusText, keysText } from "./keys-text.ts";
+import type { LivePage } from "./live-page.ts";
 import { stateOf } from "./page-state.ts";
 import type { RenderedElement, RenderedFinding } from "./protocol.ts";
 import type { Move, Trials } from "./trial.ts";
@@ -50,13 +51,35 @@ export class Notes {
     const key = `${check} ${element.path}`;
     if (this.#told.has(key)) return;
     this.#told.add(key);
-    this.findings.push({ check, outcome: "failed", element, message, mend, keys });
+    this.findings.push({
+      check,
+      outcome: "failed",
+      element,
+      source: element.nearest,
+      message,
+      mend,
+      keys,
+      facts: {},
+      origins: [],
+      criteria: null,
+    });
   }
 
   /** The keys from the top of the page to a stop and on, and what came of the last. */
   keysAt({ at }: Stop, keys: readonly string[], then: string): string {
     const tabs = this.stops.findIndex((stop) => stop.at === at) + 1;
     return keysText([...Array(tabs).fill("Tab"), ...keys], then);
+  }
+
+  /** The keys and presses of some moves from the top of the page, and where they lead. */
+  keysOf(moves: readonly Move[], page: LivePage): string {
+    const keys = moves.flatMap((move) => {
+      if (move.kind === "press") return [move.key];
+      if (move.kind !== "focus") return [move.kind === "point" ? "click" : "hover"];
+      const at = this.stops.findIndex((stop) => stop.at === move.at);
+      return Array<string>(at + 1).fill("Tab");
+    });
+    return keysText(keys, focusText(page));
   }
 
   /** Whether any of some keys changes or moves something. */

@@ -15,6 +15,8 @@ export function toldNode(page: LivePage, node: ElementNode): RenderedElement {
   const { scene } = page;
   return {
     span: node.source,
+    nearest: node.source ?? page.nearestOf(node),
+    components: node.components,
     path: elementPath(scene.page.index, node),
     tag: node.tag,
     role: scene.role(node).role ?? "generic",

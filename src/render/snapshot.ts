@@ -50,6 +50,7 @@ const namespaces: Readonly<Record<string, Namespace>> = {
 
 const ELEMENT = 1;
 const TEXT = 3;
+const COMMENT = 8;
 
 export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot {
   const elementOf = new Map<ElementNode, LiveElement>();
@@ -62,7 +63,9 @@ export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot 
     const nodes: Node[] = [];
     for (const child of parent.childNodes) {
       if (child.nodeType === TEXT) nodes.push({ kind: "text", value: child.data, source: null });
-      else if (child.nodeType === ELEMENT) nodes.push(nodeFor(child, scope));
+      else if (child.nodeType === ELEMENT) nodes.push(...source.places.remarks(child), nodeFor(child, scope));
+      else if (child.nodeType === COMMENT)
+        nodes.push({ kind: "comment", value: child.data, source: source.places.comment(child) });
     }
     return nodes;
   }

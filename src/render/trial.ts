@@ -46,9 +46,17 @@ export class Trials {
   /** Whether the page leaves, or sends a form, though nothing is pressed. */
   leavesByItself = false;
 
-  constructor(source: PageSource, patience: number) {
+  /** Called in every state that some moves lead to. */
+  readonly #onState: (page: LivePage, moves: readonly Move[]) => void;
+
+  constructor(
+    source: PageSource,
+    patience: number,
+    onState: (page: LivePage, moves: readonly Move[]) => void = () => {},
+  ) {
     this.#source = source;
     this.#end = performance.now() + patience;
+    this.#onState = onState;
   }
 
   /** The page, fresh. */
@@ -101,9 +109,11 @@ export class Trials {
       if (last !== undefined) await make(page, last);
       const now = page.focused();
       const after = stateOf(page);
+      const changes = this.changes(before, after);
+      if (changes.length > 0) this.#onState(page, moves);
       return {
         moves,
-        changes: this.changes(before, after),
+        changes,
         total: this.changes(start, after),
         asks: page.asked > askedBefore,
         from,

@@ -3,20 +3,40 @@ import type { WalkStep } from "../core/walk-script/parse.ts";
 import { explore } from "./explore.ts";
 import { htmlPage } from "./html-page.ts";
 import type { PageSource } from "./live-page.ts";
-import type { RenderRequest, RenderResult } from "./protocol.ts";
+import { MountedSpecimens } from "./mount/mounted-specimens.ts";
+import type { RenderResult, StatePlan, WorkerRequest } from "./protocol.ts";
 import { runScript } from "./run-script.ts";
 
-async function walked(page: PageSource, script: readonly WalkStep[]): Promise<RenderResult> {
+/** Walks a page by a script, or tries every key where there is none. */
+async function tried(
+  page: PageSource,
+  script: readonly WalkStep[] | null,
+  patience: number,
+  plan: StatePlan | null,
+): Promise<RenderResult> {
+  if (script === null) return explore(page, patience, plan);
   const { lines, steps, problems } = await runScript(page, script);
-  return { steps, script: lines, findings: [], tried: new Map(), problems, isCutShort: false };
+  return { steps, script: lines, findings: [], states: null, tried: new Map(), problems, isCutShort: false };
+}
+
+const specimens = new MountedSpecimens();
+
+async function answered(request: WorkerRequest): Promise<unknown> {
+  switch (request.kind) {
+    case "page":
+      return tried(htmlPage(request), request.script, request.patience, request.plan);
+    case "bundle":
+      return (await import("./mount/bundle.ts")).bundleSpecimens(request);
+    case "list":
+      return specimens.list(request);
+    case "specimen":
+      return specimens.mount(request, (page) => tried(page, request.script, request.patience, request.plan));
+  }
 }
 
 // What a page rejects and nobody catches is its own affair.
 process.on("unhandledRejection", () => {});
 
-parentPort?.on("message", async (request: RenderRequest) => {
-  const page = htmlPage(request);
-  parentPort?.postMessage(
-    request.script === null ? await explore(page, request.patience) : await walked(page, request.script),
-  );
+parentPort?.on("message", async (request: WorkerRequest) => {
+  parentPort?.postMessage(await answered(request));
 });

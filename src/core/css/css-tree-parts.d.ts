@@ -11,3 +11,17 @@ declare module "css-tree/tokenizer" {
   export const tokenize: typeof tokenizeWhole;
   export const tokenTypes: typeof wholeTokenTypes;
 }
+
+declare module "css-tree/parser" {
+  import type { parse } from "css-tree";
+
+  const parseCss: typeof parse;
+  export default parseCss;
+}
+
+declare module "css-tree/walker" {
+  import type { walk } from "css-tree";
+
+  const walkCss: typeof walk;
+  export default walkCss;
+}

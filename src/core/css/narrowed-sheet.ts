@@ -3,11 +3,16 @@ import type { Sheet } from "./sheet.ts";
 
 /** A sheet whose rules reach only elements that carry an attribute: styles of one component. */
 export const scopedSheet = (sheet: Sheet, attribute: string): Sheet =>
+  narrowed(sheet, (compound) => withAttribute(compound, attribute));
+
+/** The same for elements of a class. */
+export const classScopedSheet = (sheet: Sheet, name: string): Sheet =>
+  narrowed(sheet, (compound) => ({ ...compound, classes: [...compound.classes, name] }));
+
+const narrowed = (sheet: Sheet, change: (compound: Compound) => Compound): Sheet =>
   withSelectors(sheet, (selector) => ({
     ...selector,
-    steps: selector.steps.map((step, i) =>
-      i === 0 ? { ...step, compound: withAttribute(step.compound, attribute) } : step,
-    ),
+    steps: selector.steps.map((step, i) => (i === 0 ? { ...step, compound: change(step.compound) } : step)),
   }));
 
 const withAttribute = (compound: Compound, name: string): Compound => ({

@@ -9,6 +9,8 @@ export interface LineMap {
   position(offset: number): Position;
   /** The text of a line without its line end; null when there is no such line. */
   line(number: number): string | null;
+  /** The offset of a place; null when there is no such line. */
+  offset(line: number, column: number): number | null;
   readonly count: number;
 }
 
@@ -35,6 +37,10 @@ export function lineMap(text: string): LineMap {
         else high = middle - 1;
       }
       return { line: low + 1, column: at - (starts[low] ?? 0) + 1 };
+    },
+    offset(line, column) {
+      const start = starts[line - 1];
+      return start === undefined ? null : start + column - 1;
     },
     line(number) {
       const start = starts[number - 1];

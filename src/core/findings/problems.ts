@@ -46,6 +46,36 @@ export const scriptMissing = (target: string, src: string): Problem =>
   );
 export const renderCutShort = (target: string): Problem =>
   problem(target, "There was not enough time to press every key; what was pressed is told.");
+export const notBundled = (place: string, reason: string): Problem =>
+  problem(place, `The specimens could not be built: ${reason.replace(/\.$/, "")}.`);
+export const notMounted = (place: string, reason: string): Problem =>
+  problem(place, `Could not be mounted: ${reason.replace(/\.$/, "")}.`);
+export const noSpecimens = (target: string): Problem =>
+  problem(target, 'Names no specimen. Write: specimen("a name", () => <Component />).');
+export const noSuchSpecimen = (
+  target: string,
+  name: string,
+  near: string | null,
+  names: readonly string[],
+): Problem =>
+  problem(
+    target,
+    `Has no specimen "${name}"; ${near === null ? `those it has are ${names.map((one) => `"${one}"`).join(", ")}` : `did you mean "${near}"?`}`,
+  );
+export const scriptUnreadable = (place: string, reason: string): Problem => problem(place, reason);
+export const scriptWithoutSpecimen = (
+  target: string,
+  opens: string | null,
+  names: readonly string[],
+): Problem =>
+  problem(
+    target,
+    opens === null
+      ? `Says not which specimen it begins with. Begin it with: open "${names[0] ?? "a name"}"`
+      : `Opens "${opens}", and there is no such specimen beside it; there is ${names.map((one) => `"${one}"`).join(", ")}.`,
+  );
+export const specimensNeedRunning = (target: string): Problem =>
+  problem(target, "Specimens are shown by running them, and --engine read runs nothing. Leave it out.");
 export const tooLarge = (target: string, megabytes: number, limit: number): Problem =>
   problem(
     target,

@@ -27,8 +27,14 @@ export type WalkStep = { readonly line: number; readonly written: string } & (
   | { readonly kind: "hear"; readonly text: string }
 );
 
+/** A walk script as read: its steps, and the specimen that it begins with, by name; null where it names none. */
+export interface WalkScript {
+  readonly opens: string | null;
+  readonly steps: readonly WalkStep[];
+}
+
 export type ParsedWalkScript =
-  | { readonly ok: true; readonly steps: readonly WalkStep[] }
+  | ({ readonly ok: true } & WalkScript)
   | { readonly ok: false; readonly line: number; readonly column: number; readonly message: string };
 
 const keys = [
@@ -67,8 +73,9 @@ class Unreadable extends Error {
 }
 
 /**
- * Reads a walk script: one step a line, `#` begins a comment.
+ * Reads a walk script: one step a line, `#` begins a comment. The first may say which specimen it begins with.
  *
+ *     open "slot card, free"
  *     press Tab until "Book slip 4" button
  *     press Enter
  *     see "Book slip 4" dialog
@@ -81,18 +88,23 @@ class Unreadable extends Error {
  */
 export function parseWalkScript(text: string): ParsedWalkScript {
   const steps: WalkStep[] = [];
+  let opens: string | null = null;
   for (const [at, written] of text.split(/\r?\n/).entries()) {
     try {
       const tokens = tokensIn(written);
-      if (tokens.length > 0)
-        steps.push({ line: at + 1, written: written.trim(), ...stepIn(new Line(tokens, written)) });
+      if (tokens.length === 0) continue;
+      const line = new Line(tokens, written);
+      if (steps.length === 0 && opens === null && line.take("open") !== null) {
+        opens = line.text("the name of a specimen");
+        line.end();
+      } else steps.push({ line: at + 1, written: written.trim(), ...stepIn(line) });
     } catch (error) {
       if (error instanceof Unreadable)
         return { ok: false, line: at + 1, column: error.column, message: error.message };
       throw error;
     }
   }
-  return { ok: true, steps };
+  return { ok: true, opens, steps };
 }
 
 function tokensIn(line: string): readonly Token[] {
@@ -241,6 +253,8 @@ function bodyOf(verb: string, line: Line, column: number): StepBody {
     }
     case "hear":
       return { kind: "hear", text: line.text("what is heard") };
+    case "open":
+      throw new Unreadable(column, "open stands once, in the first line");
     default:
       throw new Unreadable(
         column,

@@ -1,0 +1,147 @@
+import { existsSync } from "node:fs";
+import { createRequire } from "node:module";
+import path from "node:path";
+import { type BuildFailure, build, type Message } from "esbuild";
+import type { BundledStyle, BundleRequest, BundleResult, SourceRemark } from "../protocol.ts";
+import { JsxConfig } from "./jsx-config.ts";
+import { type Gathered, specimenPlugin } from "./specimen-plugin.ts";
+import { entryCode, mountedWith } from "./window-code.ts";
+
+/** Pictures, sounds and letters: nothing is shown of them, so that their names are enough. */
+const assets = [
+  ...["png", "jpg", "jpeg", "gif", "webp", "avif", "svg", "ico", "woff", "woff2", "ttf", "otf", "eot"],
+  ...["mp3", "mp4", "webm", "ogg", "wav", "pdf", "wasm"],
+].map((ending) => `.${ending}`);
+
+/**
+ * Bundles specimens with all that they import, as one program. Files that do not build are left out and told of; each is
+ * tried alone where what several import is at fault.
+ */
+export async function bundleSpecimens(request: BundleRequest): Promise<BundleResult> {
+  const broken = new Map<string, SourceRemark>();
+  let files = request.files;
+  while (files.length > 0) {
+    const built = await bundled(request, files);
+    if ("bundle" in built) return { bundle: built.bundle, broken };
+    const at = (file: string) => built.remarks.find((remark) => remark.file === nameOf(request, file));
+    const named = files.filter((file) => at(file) !== undefined);
+    if (named.length > 0 && named.length < files.length) {
+      for (const file of named) broken.set(file, at(file) as SourceRemark);
+      files = files.filter((file) => !named.includes(file));
+      continue;
+    }
+    const good: string[] = [];
+    for (const file of files) {
+      const alone = files.length === 1 ? built : await bundled(request, [file]);
+      if ("bundle" in alone) good.push(file);
+      else
+        broken.set(
+          file,
+          alone.remarks[0] ?? { file: null, line: null, column: null, message: "no reason was given" },
+        );
+    }
+    if (good.length === files.length) break;
+    files = good;
+  }
+  return { bundle: null, broken };
+}
+
+const nameOf = ({ workingDirectory }: BundleRequest, file: string): string =>
+  path.relative(workingDirectory, file).split(path.sep).join("/");
+
+async function bundled(
+  request: BundleRequest,
+  files: readonly string[],
+): Promise<
+  { readonly bundle: NonNullable<BundleResult["bundle"]> } | { readonly remarks: readonly SourceRemark[] }
+> {
+  const { root, workingDirectory, edited } = request;
+  const styles = new Map<string, BundledStyle>();
+  const gathered: Gathered = { styles, stylesKnown: true };
+  const frameworks = Object.keys(mountedWith).filter((name) => isThere(root, mountedWith[name] as string));
+  const tsconfig = path.join(root, "tsconfig.json");
+  const config = new JsxConfig(existsSync(tsconfig) ? tsconfig : null);
+  try {
+    const result = await build({
+      stdin: {
+        contents: entryCode(files, frameworks),
+        resolveDir: root,
+        sourcefile: "keel:entry",
+        loader: "js",
+      },
+      absWorkingDir: workingDirectory,
+      bundle: true,
+      write: false,
+      format: "iife",
+      platform: "browser",
+      target: "node20",
+      outfile: "specimens.js",
+      sourcemap: "external",
+      sourcesContent: false,
+      metafile: true,
+      keepNames: true,
+      logLevel: "silent",
+      jsx: "automatic",
+      jsxDev: true,
+      conditions: ["svelte", "development", "module"],
+      ...config.option,
+      define: {
+        "process.env.NODE_ENV": '"development"',
+        global: "globalThis",
+        "import.meta.env": '{"MODE":"development","DEV":true,"PROD":false,"SSR":false,"BASE_URL":"/"}',
+        __VUE_OPTIONS_API__: "true",
+        __VUE_PROD_DEVTOOLS__: "false",
+        __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: "false",
+      },
+      loader: { ".js": "jsx", ...Object.fromEntries(assets.map((ending) => [ending, "file" as const])) },
+      plugins: [specimenPlugin(request, gathered)],
+    });
+    const text = (ending: string) =>
+      shared(result.outputFiles.find((file) => file.path.endsWith(ending))?.contents ?? new Uint8Array());
+    const code = text("specimens.js");
+    return {
+      bundle: {
+        id: `${root} ${files.length} ${result.outputFiles.map(({ hash }) => hash).join(" ")}`,
+        workingDirectory,
+        code,
+        map: text("specimens.js.map"),
+        styles,
+        stylesKnown: gathered.stylesKnown,
+        files,
+        inputs: Object.keys(result.metafile.inputs).flatMap((name) =>
+          /^keel:|^<|:/.test(name) ? [] : [path.resolve(workingDirectory, name)],
+        ),
+        edited,
+      },
+    };
+  } catch (error) {
+    const { errors } = error as BuildFailure;
+    if (!Array.isArray(errors)) throw error;
+    return { remarks: errors.map(remarkOf) };
+  } finally {
+    config.remove();
+  }
+}
+
+/** Memory that workers share: a program is sent to each of them once for every specimen. */
+function shared(bytes: Uint8Array): Uint8Array {
+  const memory = new Uint8Array(new SharedArrayBuffer(bytes.byteLength));
+  memory.set(bytes);
+  return memory;
+}
+
+const remarkOf = ({ text, location }: Message): SourceRemark => ({
+  file: location?.file.replace(/^[\w-]+:/, "") ?? null,
+  line: location?.line ?? null,
+  column: location == null ? null : location.column + 1,
+  message: text,
+});
+
+function isThere(root: string, name: string): boolean {
+  try {
+    createRequire(path.join(root, "package.json")).resolve(name);
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,113 @@
+import type { LiveElement } from "../snapshot.ts";
+
+/** One component on the way to an element, and where it is used, as `file:line:column`. */
+export interface OriginFrame {
+  readonly name: string;
+  readonly at: string;
+}
+
+/** Where an element of a mounted component comes from. */
+export interface Origin {
+  /** Where it was written, else where the nearest component around it is used; null where neither is known. */
+  readonly at: string | null;
+  /** Whether the element itself is written there. */
+  readonly isOwn: boolean;
+  /** The components whose source wrote it, the outermost first. */
+  readonly frames: readonly OriginFrame[];
+  /** Keys of list items on the way to it. */
+  readonly keys: string;
+}
+
+/** What a framework keeps of where its elements come from; null for an element it knows nothing of. */
+export type OriginOf = (element: LiveElement) => Origin | null;
+
+/** What frameworks keep has no types: these are their private fields, in development builds. */
+// biome-ignore lint/suspicious/noExplicitAny: see above
+type Private = any;
+
+const MOST_FRAMES = 60;
+
+/**
+ * React 18 and 19: the fiber behind an element; `_debugOwner` is the component whose source wrote it, `return` what is
+ * around it.
+ * @param sites where markup was written, by its props or what React keeps of its making
+ */
+export const reactOrigin =
+  (stamp: (element: LiveElement) => string | null, sites: WeakMap<object, string>): OriginOf =>
+  (element) => {
+    const name = Object.keys(element).find((key) => key.startsWith("__reactFiber$"));
+    if (name === undefined) return null;
+    const fiber: Private = element[name];
+    const siteOf = (one: Private): string | null => {
+      for (const held of [one.memoizedProps, one._debugStack, one._debugSource])
+        if (held !== null && typeof held === "object") {
+          const at = sites.get(held);
+          if (at !== undefined) return at;
+        }
+      return null;
+    };
+    const keys: string[] = [];
+    let nearest: Private = null;
+    for (let up = fiber; up != null; up = up.return) {
+      if (up.key != null) keys.push(String(up.key));
+      if (nearest === null && up !== fiber && siteOf(up) !== null) nearest = up;
+    }
+    const own = stamp(element) ?? siteOf(fiber);
+    const frames: OriginFrame[] = [];
+    const start = own === null ? nearest : fiber._debugOwner;
+    for (let owner = start, n = 0; owner != null && n < MOST_FRAMES; owner = owner._debugOwner, n++) {
+      const at = siteOf(owner);
+      if (at !== null) frames.unshift({ name: reactName(owner.type), at });
+    }
+    const at = own ?? (nearest === null ? null : siteOf(nearest));
+    return { at, isOwn: own !== null, frames, keys: keys.join(" ") };
+  };
+
+const reactName = (type: Private): string => {
+  for (const one of [type, type?.render, type?.type, type?.type?.render]) {
+    const name = one?.displayName ?? one?.name;
+    if (typeof name === "string" && name !== "") return name;
+  }
+  return "component";
+};
+
+/** Vue 3: the virtual node of an element; its `ctx` is the component whose template wrote it. */
+export const vueOrigin =
+  (stamp: (element: LiveElement) => string | null): OriginOf =>
+  (element) => {
+    const vnode: Private = element.__vnode;
+    if (vnode == null) return null;
+    const siteOf = (instance: Private): string | null => {
+      const hooks = [instance?.vnode?.props?.onVnodeBeforeMount].flat();
+      return hooks.find((hook) => typeof hook?.at === "string")?.at ?? null;
+    };
+    const frames: OriginFrame[] = [];
+    for (let one = vnode.ctx, n = 0; one != null && n < MOST_FRAMES; one = one.vnode?.ctx, n++) {
+      const at = siteOf(one);
+      if (at !== null) frames.unshift({ name: one.type?.name ?? one.type?.__name ?? "component", at });
+    }
+    const keys: string[] = [];
+    if (vnode.key != null) keys.push(String(vnode.key));
+    for (let one = element.__vueParentComponent; one != null; one = one.parent)
+      if (one.vnode?.key != null) keys.push(String(one.vnode.key));
+    const own = stamp(element) ?? vnode.props?.onVnodeBeforeMount?.at ?? null;
+    const at = own ?? frames.at(-1)?.at ?? null;
+    return {
+      at,
+      isOwn: own !== null,
+      frames: own === null ? frames.slice(0, -1) : frames,
+      keys: keys.join(" "),
+    };
+  };
+
+/** Svelte 5: what its development build writes on every element. Columns count from 0 there. */
+export const svelteOrigin: OriginOf = (element) => {
+  const meta: Private = element.__svelte_meta;
+  if (meta?.loc == null) return null;
+  const frames: OriginFrame[] = [];
+  for (let up = meta.parent, n = 0; up != null && n < MOST_FRAMES; up = up.parent, n++)
+    if (up.type === "component" && up.file !== undefined)
+      frames.unshift({ name: up.componentTag ?? "component", at: `${up.file}:${up.line}:${up.column + 1}` });
+  const { file, line, column } = meta.loc;
+  return { at: `${file}:${line}:${column + 1}`, isOwn: true, frames, keys: "" };
+};

@@ -1,0 +1,126 @@
+import { readFileSync } from "node:fs";
+import { SourceMap, type SourceMapPayload } from "node:module";
+import path from "node:path";
+import { Script } from "node:vm";
+import { classScopedSheet, renamedClasses, scopedSheet } from "../../core/css/narrowed-sheet.ts";
+import { parseSheet } from "../../core/css/parse-sheet.ts";
+import type { Sheet } from "../../core/css/sheet.ts";
+import { type LineMap, lineMap } from "../../core/document/line-map.ts";
+import type { CommentNode, Span } from "../../core/document/node.ts";
+import { startTagEnd } from "../../readers/components/start-tag-end.ts";
+import type { Bundle, SourceRemark } from "../protocol.ts";
+
+/** What the program is called in the stacks of errors. */
+const PROGRAM = "keel-specimens";
+
+/** How far before a tag a comment is looked for. */
+const LONGEST_REMARK = 600;
+
+interface SourceText {
+  readonly text: string;
+  readonly lines: LineMap;
+}
+
+/** A bundle made ready to be run, window after window, with the way from it back to source. */
+export class Program {
+  readonly script: Script;
+  readonly #bundle: Bundle;
+  readonly #sheets = new Map<string, Sheet>();
+  readonly #texts = new Map<string, SourceText | null>();
+  readonly #spans = new Map<string, Span | null>();
+  #map: SourceMap | null = null;
+
+  constructor(bundle: Bundle) {
+    this.#bundle = bundle;
+    this.script = new Script(textOf(bundle.code), { filename: PROGRAM });
+  }
+
+  get stylesKnown(): boolean {
+    return this.#bundle.stylesKnown;
+  }
+
+  /** A stylesheet that a module brings along. */
+  sheet(id: string): Sheet | null {
+    const known = this.#sheets.get(id);
+    if (known !== undefined) return known;
+    const style = this.#bundle.styles.get(id);
+    if (style === undefined) return null;
+    let sheet = parseSheet({ file: style.file, text: style.text, start: style.start });
+    if (style.suffix !== "") sheet = renamedClasses(sheet, style.suffix);
+    if (style.scope !== null)
+      sheet =
+        style.scope.kind === "class"
+          ? classScopedSheet(sheet, style.scope.name)
+          : scopedSheet(sheet, style.scope.name);
+    this.#sheets.set(id, sheet);
+    return sheet;
+  }
+
+  #text(file: string): SourceText | null {
+    const known = this.#texts.get(file);
+    if (known !== undefined) return known;
+    const full = path.resolve(this.#bundle.workingDirectory, file);
+    let read: SourceText | null = null;
+    try {
+      const text = this.#bundle.edited.get(full) ?? readFileSync(full, "utf8");
+      read = { text, lines: lineMap(text) };
+    } catch {
+      // A name that a tool made up.
+    }
+    this.#texts.set(file, read);
+    return read;
+  }
+
+  /** The start tag that stands at a place, written `file:line:column`; null where none does. */
+  tagAt(place: string): Span | null {
+    const known = this.#spans.get(place);
+    if (known !== undefined) return known;
+    const [, file = "", line = "1", column = "1"] = /^(.*):(\d+):(\d+)$/.exec(place) ?? [];
+    const source = this.#text(file);
+    const start = source?.lines.offset(Number(line), Number(column)) ?? null;
+    const span =
+      source === null || start === null || source.text[start] !== "<"
+        ? null
+        : { file, start, end: startTagEnd(source.text, start) };
+    this.#spans.set(place, span);
+    return span;
+  }
+
+  /** The name that a start tag has in source. */
+  tagName({ file, start }: Span): string {
+    return /^<([^\s/>]*)/.exec(this.#text(file)?.text.slice(start, start + 80) ?? "")?.[1] ?? "";
+  }
+
+  /** A comment that stands before a start tag, if it speaks to the audit. */
+  remarksBefore({ file, start }: Span): readonly CommentNode[] {
+    const before = this.#text(file)?.text.slice(Math.max(0, start - LONGEST_REMARK), start) ?? "";
+    const match =
+      /(?:\{\s*)?(?:\/\*((?:(?!\*\/)[\s\S])*)\*\/|<!--((?:(?!-->)[\s\S])*)-->)(?:\s*\})?[\s(]*$/.exec(before);
+    const value = match?.[1] ?? match?.[2] ?? "";
+    if (match === null || !/^\s*keel\s*:/i.test(value)) return [];
+    const at = start - before.length + match.index;
+    return [{ kind: "comment", value, source: { file, start: at, end: at + match[0].trimEnd().length } }];
+  }
+
+  /** Where the frames of an error stand in the project's own source, the innermost first. */
+  framesOf(stack: string): readonly { readonly name: string | null; readonly at: SourceRemark }[] {
+    this.#map ??= new SourceMap(JSON.parse(textOf(this.#bundle.map)) as SourceMapPayload);
+    const frames: { readonly name: string | null; readonly at: SourceRemark }[] = [];
+    for (const [, name, line, column] of stack.matchAll(
+      new RegExp(`^\\s*(?:at |in )?(?:(.*?) \\(?)?${PROGRAM}:(\\d+):(\\d+)\\)?$`, "gm"),
+    )) {
+      const entry = this.#map.findEntry(Number(line) - 1, Number(column) - 1);
+      if (!("originalSource" in entry) || entry.originalSource === undefined) continue;
+      const file = entry.originalSource;
+      if (/^keel|(?:^|\/)node_modules\//.test(file)) continue;
+      frames.push({
+        name: name === undefined || name === "" ? null : name.replace(/^(?:new|async|Object\.) ?/, ""),
+        at: { file, line: entry.originalLine + 1, column: entry.originalColumn + 1, message: "" },
+      });
+    }
+    return frames;
+  }
+}
+
+const textOf = (bytes: Uint8Array): string =>
+  Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength).toString("utf8");

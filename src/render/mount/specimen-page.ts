@@ -1,0 +1,197 @@
+import type { Device } from "../../core/css/device.ts";
+import type { ComponentFrame, Span } from "../../core/document/node.ts";
+import type { Specimen } from "../../specimen.ts";
+import type { AnyWindow } from "../clock.ts";
+import type { LivePage, PageSource } from "../live-page.ts";
+import type { Places } from "../places.ts";
+import { type LiveElement, STAMP } from "../snapshot.ts";
+import { type Origin, type OriginOf, reactOrigin, svelteOrigin, vueOrigin } from "./origins.ts";
+import type { Program } from "./program.ts";
+import { STAGE } from "./window-code.ts";
+
+const SHELF = Symbol.for("even-keel.specimens");
+
+/** What a window with specimens holds for us. */
+export interface Stage {
+  readonly files: Readonly<Record<string, () => unknown>>;
+  readonly mounts: Readonly<Record<string, () => Mount>>;
+  /** Where markup was written. */
+  readonly sites: WeakMap<object, string>;
+  /** The stylesheets of the modules that ran, in order. */
+  readonly styles: string[];
+  /** Names of environment variables that were asked for and are not set. */
+  readonly unset: Set<string>;
+}
+
+interface Mount {
+  mount(
+    content: unknown,
+    container: LiveElement,
+    report: (error: unknown, info?: unknown) => void,
+    options: Specimen["options"],
+  ): void;
+  /** Content in the form in which a wrapper takes it. */
+  inside?(content: unknown): unknown;
+}
+
+/** The page in which one specimen is mounted. */
+export function specimenPage(
+  program: Program,
+  file: { readonly path: string; readonly name: string },
+  specimen: { readonly name: string; readonly index: number },
+  device: Device,
+): PageSource {
+  return {
+    file: file.name,
+    kind: "component",
+    quirks: false,
+    html: `<!doctype html><html lang="en"><head><title>${escaped(specimen.name)}</title></head><body><div></div></body></html>`,
+    device,
+    stylesKnown: program.stylesKnown,
+    sheets: (window) =>
+      (window[STAGE] as Stage).styles.flatMap((id) => {
+        const sheet = program.sheet(id);
+        return sheet === null ? [] : [{ sheet, media: null }];
+      }),
+    parsed: new Map(),
+    places: ({ window }) => placesOf(window, program),
+    start: async (page) => {
+      const shelf = await specimensIn(page, program, file.path);
+      const found = shelf[specimen.index];
+      if (found !== undefined) await mountSpecimen(page, found);
+    },
+    tellError: (error) => toldError(error, program),
+  };
+}
+
+const escaped = (text: string): string => text.replace(/[&<]/g, (c) => (c === "&" ? "&amp;" : "&lt;"));
+
+/** Runs a file of specimens in a window, and gives those that it names. */
+export async function specimensIn(
+  page: LivePage,
+  program: Program,
+  file: string,
+): Promise<readonly Specimen[]> {
+  const { window } = page;
+  const shelf: Specimen[] = [];
+  const stage = { sites: new WeakMap<object, string>(), styles: [], unset: new Set<string>() };
+  window[STAGE] = stage;
+  window[SHELF] = shelf;
+  page.run(program.script);
+  (stage as unknown as Stage).files[file]?.();
+  return shelf;
+}
+
+async function mountSpecimen(page: LivePage, { render, options }: Specimen): Promise<void> {
+  const { window } = page;
+  const { mounts } = window[STAGE] as Stage;
+  const container = window.document.body.firstElementChild;
+  const content = await render();
+  const kind = frameworkOf(content, mounts);
+  const mount = kind === null ? null : (mounts[kind]?.() ?? null);
+  if (kind !== null && mount === null) throw new Error(`the project has no ${kind} to mount this with`);
+  const { wrapper } = options as { wrapper?: (inside: unknown) => unknown };
+  const shown = wrapper === undefined ? content : await wrapper(mount?.inside?.(content) ?? content);
+  if (mount !== null)
+    mount.mount(shown, container, (error, info) => page.report(withStack(error, info)), options);
+  else if (typeof shown === "string") container.innerHTML = shown;
+  else container.append(...(isNode(shown) ? [shown] : [...(shown as Iterable<LiveElement>)]));
+}
+
+const isNode = (content: unknown): boolean =>
+  typeof (content as { nodeType?: unknown })?.nodeType === "number";
+
+/** Which framework shows what a specimen renders; null for elements and HTML. */
+function frameworkOf(content: unknown, mounts: Stage["mounts"]): string | null {
+  if (typeof content === "string" || isNode(content)) return null;
+  if (typeof content === "function") return "svelte" in mounts ? "svelte" : "vue";
+  const parts = (content ?? {}) as Record<string, unknown>;
+  if ("$$typeof" in parts) return "react";
+  if (typeof parts.component === "function") return "svelte";
+  if (parts.__v_isVNode === true || "setup" in parts || "render" in parts || "template" in parts)
+    return "vue";
+  if (Array.isArray(content)) return isNode(content[0]) ? null : "react";
+  throw new Error(
+    "this specimen renders nothing that can be shown: return a React element, a Vue component or virtual node, a Svelte component with its props, an element or HTML",
+  );
+}
+
+/** An error, and the stack of components that React tells with it. */
+const withStack = (error: unknown, info: unknown): unknown => {
+  const stack = (info as { componentStack?: unknown } | undefined)?.componentStack;
+  if (typeof stack === "string" && typeof error === "object" && error !== null)
+    Object.defineProperty(error, "componentStack", { value: stack, configurable: true });
+  return error;
+};
+
+/** How many places of a stack are told. */
+const MOST_PLACES = 3;
+
+/** An error with the places in source that it comes from. */
+export function toldError(error: unknown, program: Program): string {
+  const { name, message, stack, componentStack } = (error ?? {}) as Partial<Error> & {
+    componentStack?: string;
+  };
+  const words =
+    typeof message === "string"
+      ? `${name === undefined || name === "Error" ? "" : `${name}: `}${message}`
+      : String(error);
+  const [first = ""] = words.split("\n");
+  const frames = [...program.framesOf(stack ?? ""), ...program.framesOf(componentStack ?? "")];
+  const places = [
+    ...new Set(
+      frames.map(
+        ({ name: caller, at }) => `${caller === null ? "" : `${caller}, `}${at.file}:${at.line}:${at.column}`,
+      ),
+    ),
+  ].slice(0, MOST_PLACES);
+  return places.length === 0 ? first : `${first} (${places.join(" ← ")})`;
+}
+
+function placesOf(window: AnyWindow, program: Program): Places {
+  const stage = window[STAGE] as Stage;
+  const stamp = (element: LiveElement): string | null => element.getAttribute(STAMP);
+  const ways: readonly OriginOf[] = [reactOrigin(stamp, stage.sites), vueOrigin(stamp), svelteOrigin];
+  const known = new Map<LiveElement, Origin | null>();
+  const originOf = (element: LiveElement): Origin | null => {
+    let origin = known.get(element);
+    if (origin !== undefined) return origin;
+    origin = null;
+    for (const way of ways) origin ??= way(element);
+    // What was written as text, or put there by a script, stands in what it was put into.
+    if (origin === null && element.parentElement !== null) {
+      const around = originOf(element.parentElement);
+      origin = around === null ? null : { ...around, isOwn: false };
+    }
+    known.set(element, origin);
+    return origin;
+  };
+  const tag = (element: LiveElement): Span | null => {
+    const origin = originOf(element);
+    const span = origin?.at == null || !origin.isOwn ? null : program.tagAt(origin.at);
+    return span;
+  };
+  const frame = ({ name, at }: { readonly name: string; readonly at: string }): readonly ComponentFrame[] => {
+    const source = program.tagAt(at);
+    return source === null ? [] : [{ name, source, definition: source }];
+  };
+  return {
+    tag,
+    endTag: () => null,
+    attribute: () => null,
+    components: (element) => originOf(element)?.frames.flatMap(frame) ?? [],
+    nearest: (element) => {
+      const at = originOf(element)?.at;
+      return at == null ? null : program.tagAt(at);
+    },
+    comment: () => null,
+    remarks: (element) => {
+      const span = tag(element);
+      return span === null ? [] : program.remarksBefore(span);
+    },
+    identity: (element) => {
+      const origin = originOf(element);
+      return origin === null || !origin.isOwn ? null : `@${origin.at} ${origin.keys}`.trim();
+    },
+  };
+}

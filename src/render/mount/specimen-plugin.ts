@@ -1,0 +1,123 @@
+import { readFile } from "node:fs/promises";
+import path from "node:path";
+import type { Loader, OnLoadResult, Plugin, PluginBuild } from "esbuild";
+import type { BundledStyle, BundleRequest } from "../protocol.ts";
+import { classExports } from "./class-exports.ts";
+import { compileStyle } from "./style-source.ts";
+import { compileSvelte, compileSvelteModule } from "./svelte-source.ts";
+import { compileVue } from "./vue-source.ts";
+import { jsxCode, mountCode, specimenCode, styleCode } from "./window-code.ts";
+
+/** What a build gathers beside its program. */
+export interface Gathered {
+  readonly styles: Map<string, BundledStyle>;
+  stylesKnown: boolean;
+}
+
+/** A source file as a plugin reads it. */
+export interface SourceFile {
+  /** Absolute. */
+  readonly path: string;
+  /** As it is shown. */
+  readonly name: string;
+  readonly text: string;
+}
+
+const scripts: Readonly<Record<string, Loader>> = {
+  ".tsx": "tsx",
+  ".ts": "ts",
+  ".mts": "ts",
+  ".cts": "ts",
+  ".jsx": "jsx",
+  ".js": "jsx",
+  ".mjs": "jsx",
+  ".cjs": "jsx",
+};
+
+/** Brings specimens, the places of their markup, their stylesheets and components of other languages into a build. */
+export function specimenPlugin(request: BundleRequest, gathered: Gathered): Plugin {
+  const { root, workingDirectory, edited } = request;
+  const sourceAt = async (file: string): Promise<SourceFile> => ({
+    path: file,
+    name: path.relative(workingDirectory, file).split(path.sep).join("/"),
+    text: edited.get(file) ?? (await readFile(file, "utf8")),
+  });
+  /** A stylesheet, and the code of the module that stands for it. */
+  const style = (id: string, sheet: BundledStyle, exports?: string): OnLoadResult => {
+    gathered.styles.set(id, sheet);
+    return {
+      contents: styleCode(id, exports),
+      loader: "js",
+      resolveDir: path.dirname(path.resolve(workingDirectory, sheet.file)),
+    };
+  };
+  return {
+    name: "even-keel",
+    setup(build) {
+      build.onResolve({ filter: /^keel:/ }, ({ path: name }) => ({ path: name.slice(5), namespace: "keel" }));
+      build.onResolve({ filter: /^even-keel\/specimen$/ }, () => ({ path: "specimen", namespace: "keel" }));
+      build.onLoad({ filter: /^mount-|^specimen$/, namespace: "keel" }, ({ path: name }) => ({
+        contents: name === "specimen" ? specimenCode : (mountCode[name.slice(6)] ?? ""),
+        loader: "js",
+        resolveDir: root,
+      }));
+      stampJsx(build);
+      build.onLoad({ filter: /\.(?:[cm]?[jt]sx?)$/ }, ({ path: file }) => {
+        const text = edited.get(file);
+        return text === undefined ? null : { contents: text, loader: scripts[path.extname(file)] ?? "js" };
+      });
+      build.onLoad({ filter: /\.svelte\.[jt]s$/ }, async ({ path: file }) =>
+        compileSvelteModule(root, await sourceAt(file)),
+      );
+      build.onLoad({ filter: /\.(?:css|scss|sass|less|styl|pcss|postcss)$/ }, async ({ path: file }) => {
+        const source = await sourceAt(file);
+        const compiled = await compileStyle(root, source);
+        if (compiled === null) gathered.stylesKnown = false;
+        const { text, isAsWritten } = compiled ?? { text: "", isAsWritten: true };
+        const isModule = /\.module\.[a-z]+$/.test(file);
+        const suffix = isModule ? `_${Math.abs(hashOf(source.name)).toString(36)}` : "";
+        const shown = isAsWritten ? source.name : `${source.name} as compiled`;
+        return style(
+          source.name,
+          { file: shown, text, start: 0, suffix, scope: null },
+          classExports(text, suffix, isModule),
+        );
+      });
+      build.onLoad({ filter: /\.vue$/ }, async ({ path: file }) =>
+        compileVue(root, await sourceAt(file), gathered),
+      );
+      build.onLoad({ filter: /\.svelte$/ }, async ({ path: file }) =>
+        compileSvelte(root, workingDirectory, await sourceAt(file), gathered),
+      );
+    },
+  };
+}
+
+/** Puts ourselves between the project's own JSX and its runtime; the runtimes of packages stay as they are. */
+function stampJsx(build: PluginBuild): void {
+  build.onResolve(
+    { filter: /\/jsx-(?:dev-)?runtime$/ },
+    async ({ path: name, importer, resolveDir, pluginData }) => {
+      if (pluginData?.isReal === true || /[\\/]node_modules[\\/]/.test(importer)) return null;
+      const real = await build.resolve(name, {
+        kind: "import-statement",
+        importer,
+        resolveDir,
+        pluginData: { isReal: true },
+      });
+      return real.errors.length > 0 ? null : { path: real.path, namespace: "keel-jsx" };
+    },
+  );
+  build.onLoad({ filter: /.*/, namespace: "keel-jsx" }, ({ path: real }) => ({
+    contents: jsxCode(real),
+    loader: "js",
+    resolveDir: path.dirname(real),
+  }));
+}
+
+/** A number that says little of a text, and is the same for the same text. FNV-1a. */
+function hashOf(text: string): number {
+  let hash = 0x811c9dc5;
+  for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
+  return hash;
+}

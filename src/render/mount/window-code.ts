@@ -1,0 +1,78 @@
+/** Code that is bundled with the specimens and runs in their window, by the name it is imported by there. */
+
+/** What a window with specimens in it holds for us, under this name. */
+export const STAGE = "__evenKeel";
+
+/** Specimens are named on a shelf that stands only in windows of ours. */
+export const specimenCode = `
+const shelf = () => globalThis[Symbol.for("even-keel.specimens")];
+export function specimen(name, render, options = {}) {
+  shelf()?.push({ name, render, options, at: new Error(name) });
+}`;
+
+/** Every file is run when it is asked for, so that a window holds one of them and what it imports. */
+export const entryCode = (files: readonly string[], frameworks: readonly string[]): string => `
+globalThis.process ??= { env: new Proxy({ NODE_ENV: "development" }, {
+  get: (env, name) => (name in env || typeof name !== "string" ? env[name] : void ${STAGE}.unset.add(name)),
+}) };
+Object.assign(globalThis.${STAGE}, {
+  files: { ${files.map((file) => `${JSON.stringify(file)}: () => require(${JSON.stringify(file)})`).join(", ")} },
+  mounts: { ${frameworks.map((name) => `${name}: () => require("keel:mount-${name}")`).join(", ")} },
+});`;
+
+/** The real runtime of JSX, told of where each element was written. */
+export const jsxCode = (real: string): string => `
+import * as real from ${JSON.stringify(real)};
+export const Fragment = real.Fragment;
+export const jsx = real.jsx;
+export const jsxs = real.jsxs;
+export function jsxDEV(type, props, key, isStatic, source, self) {
+  const at = source && source.fileName + ":" + source.lineNumber + ":" + source.columnNumber;
+  if (at && typeof type === "string") props = { ...props, "data-keel-at": at };
+  const element = real.jsxDEV(type, props, key, isStatic, source, self);
+  if (at && element?.props)
+    for (const held of [element.props, element._debugStack, element._source])
+      if (held) globalThis.${STAGE}.sites.set(held, at);
+  return element;
+}`;
+
+/** A stylesheet that a module imports: it holds from the moment the module runs. */
+export const styleCode = (id: string, exports = "export {};"): string => `
+globalThis.${STAGE}.styles.push(${JSON.stringify(id)});
+${exports}`;
+
+/** How each framework shows what a specimen renders. */
+export const mountCode: Readonly<Record<string, string>> = {
+  react: `
+import { createRoot } from "react-dom/client";
+export function mount(content, container, report) {
+  createRoot(container, { onUncaughtError: report, onCaughtError: () => {}, onRecoverableError: () => {} }).render(content);
+}`,
+  vue: `
+import { createApp, h, isVNode } from "vue";
+export function mount(content, container, report, options) {
+  const app = createApp({ render: () => (isVNode(content) ? content : h(content)) });
+  app.config.errorHandler = (error) => report(error);
+  app.config.warnHandler = () => {};
+  options.app?.(app);
+  app.mount(container);
+}`,
+  svelte: `
+import { createRawSnippet, mount as start } from "svelte";
+export function mount(content, container) {
+  const { component, props } = typeof content === "function" ? { component: content, props: {} } : content;
+  start(component, { target: container, props });
+}
+export const inside = (content) =>
+  createRawSnippet(() => ({
+    render: () => '<div style="display: contents"></div>',
+    setup: (element) => mount(content, element),
+  }));`,
+};
+
+/** The package that each framework is mounted with. */
+export const mountedWith: Readonly<Record<string, string>> = {
+  react: "react-dom/client",
+  vue: "vue",
+  svelte: "svelte",
+};
