@@ -62,13 +62,14 @@ export class VirtualClock {
 
   /**
    * Lets time go by until nothing is due any more.
+   * @param goesElsewhere whether the window may go to other places of its page: it does so in a turn of the real clock
    * @param milliseconds how far, in the window's own time
    * @param most how many tasks at most: a page may go on for ever
    */
-  async settle(milliseconds = 1000, most = 2000): Promise<void> {
+  async settle(goesElsewhere: boolean, milliseconds = 1000, most = 2000): Promise<void> {
     const end = this.#now + milliseconds;
-    // The window itself goes to other places of the page in a turn of the real clock.
-    for (let turn = 0; turn < 2; turn++) await new Promise<void>((resolve) => setTimeout(resolve, 0));
+    for (let turn = 0; goesElsewhere && turn < 2; turn++)
+      await new Promise<void>((resolve) => setTimeout(resolve, 0));
     for (let done = 0; done < most; done++) {
       // What promises have waiting comes first.
       await new Promise<void>((resolve) => setImmediate(resolve));

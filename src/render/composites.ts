@@ -1,5 +1,6 @@
 import type { Role } from "../core/semantics/tables/roles.ts";
 import { keysText } from "./keys-text.ts";
+import type { LivePage } from "./live-page.ts";
 import type { Notes } from "./notes.ts";
 import { keyOf } from "./page-state.ts";
 import { toldNode } from "./rendered-element.ts";
@@ -23,7 +24,7 @@ export const arrows = ["ArrowRight", "ArrowDown", "ArrowLeft", "ArrowUp", "Home"
 
 /** Containers of items: where Tab does not reach every item, arrow keys must. */
 export async function tryComposites(notes: Notes, moves: readonly Move[]): Promise<void> {
-  const found = await notes.trials.after(moves, (page) => {
+  const look = (page: LivePage) => {
     const stops = new Set(page.stops());
     return page.scene.page.index.elements.flatMap((node) => {
       const role = page.scene.role(node).role;
@@ -61,7 +62,8 @@ export async function tryComposites(notes: Notes, moves: readonly Move[]): Promi
         },
       ];
     });
-  });
+  };
+  const found = moves.length === 0 ? await notes.trials.peek(look) : await notes.trials.after(moves, look);
   for (const { entry, isFocused, role, element, missed } of found) {
     notes.try("keys.pattern-kept");
     const there = isFocused ? moves : [...moves, focus(entry)];

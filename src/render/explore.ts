@@ -4,7 +4,7 @@ import { arrows, tryComposites } from "./composites.ts";
 import { tryDialog } from "./dialogs.ts";
 import { tryField } from "./fields.ts";
 import { changeText, keysText } from "./keys-text.ts";
-import type { PageSource } from "./live-page.ts";
+import type { LivePage, PageSource } from "./live-page.ts";
 import { Notes, type Stop } from "./notes.ts";
 import { type Change, includesAll, keyOf, stateOf } from "./page-state.ts";
 import type { RenderedFinding, RenderedStep, RenderResult, StatePlan, StateResults } from "./protocol.ts";
@@ -26,13 +26,18 @@ const takesSpace = new Set<Role>(["checkbox", "switch", "radio", "menuitemcheckb
 /** Keys that pages take for shortcuts. */
 const letters = [..."abcdefghijklmnopqrstuvwxyz/?"];
 
-/** Presses the keys on a page and in what they open, and tells what does not hold. */
+/**
+ * Presses the keys on a page and in what they open, and tells what does not hold.
+ * @param patience milliseconds on the clock on the wall
+ * @param opened the page, where it was opened before; it is closed
+ */
 export async function explore(
   source: PageSource,
   patience: number,
   plan: StatePlan | null,
+  opened: LivePage | null = null,
 ): Promise<RenderResult> {
-  const exploration = new Exploration(source, patience, plan);
+  const exploration = new Exploration(source, patience, plan, opened);
   const isCutShort = await exploration.run();
   return {
     states: exploration.states,
@@ -56,11 +61,11 @@ class Exploration {
 
   readonly #audit: StateAudit | null;
 
-  constructor(source: PageSource, patience: number, plan: StatePlan | null) {
+  constructor(source: PageSource, patience: number, plan: StatePlan | null, opened: LivePage | null) {
     this.#audit = plan === null ? null : new StateAudit(plan);
-    this.trials = new Trials(source, patience, (page, moves) =>
-      this.#audit?.look(page, this.#notes.keysOf(moves, page)),
-    );
+    const lookAgain = (page: LivePage, moves: readonly Move[]) =>
+      this.#audit?.look(page, this.#notes.keysOf(moves, page));
+    this.trials = new Trials(source, patience, lookAgain, opened);
     this.#notes = new Notes(this.trials);
   }
 
@@ -81,7 +86,7 @@ class Exploration {
 
   async run(): Promise<boolean> {
     try {
-      const isAlive = await this.trials.after([], (page) => {
+      const isAlive = await this.trials.peek((page) => {
         this.#audit?.look(page, null);
         return page.isAlive;
       });
@@ -98,6 +103,8 @@ class Exploration {
     } catch (error) {
       if (error instanceof OutOfTime) return true;
       throw error;
+    } finally {
+      this.trials.close();
     }
   }
 
@@ -188,7 +195,7 @@ class Exploration {
   async #tryArrows(stop: Stop): Promise<void> {
     if (/^(?:textbox|searchbox|spinbutton)$/.test(stop.role ?? "")) return;
     // Without a handler arrow keys move only what browsers move: radio buttons, whose group is one stop.
-    const mayMove = await this.trials.after([], (page) => {
+    const mayMove = await this.trials.peek((page) => {
       const element = page.elementWith(stop.at);
       return element !== null && (stop.tag === "input" || page.answersKeys(element));
     });
@@ -265,7 +272,7 @@ class Exploration {
   /** What a pointer does where no key does the same, anywhere. */
   async #pointed(): Promise<void> {
     const stops = new Set(this.#notes.stops.map(({ at }) => at));
-    const candidates = await this.trials.after([], (page) =>
+    const candidates = await this.trials.peek((page) =>
       page.scene.page.index.elements.flatMap((node) => {
         const element = page.elementOf(node);
         if (element === null || /^(?:html|body|label|option|input|select|textarea)$/.test(node.tag))
@@ -326,7 +333,7 @@ class Exploration {
 
   /** Notes what each stop says of itself before anything is pressed. */
   async #noteExpanded(): Promise<void> {
-    await this.trials.after([], (page) => {
+    await this.trials.peek((page) => {
       for (const { at } of this.#notes.stops)
         this.#expanded.set(at, page.elementWith(at)?.getAttribute("aria-expanded") ?? null);
     });

@@ -12,7 +12,7 @@ export async function tryField(notes: Notes, stop: Stop, byArrow: Effect | null)
         node.tag !== "option" &&
         page.isVisible(page.elementOf(node)),
     ).length;
-  const typed = await notes.trials.after([], (page) => firstLetters(page));
+  const typed = await notes.trials.peek((page) => firstLetters(page));
   const ways: Move[][] = [
     [press("ArrowDown")],
     [press("Alt+ArrowDown")],

@@ -481,8 +481,15 @@ export class LivePage {
     this.focused()?.blur();
   }
 
+  /** Takes focus away from whatever has it, as if nobody had been here. */
+  async rest(): Promise<void> {
+    this.focused()?.blur();
+    this.#last = null;
+    await this.settle();
+  }
+
   async settle(): Promise<void> {
-    await this.#clock.settle();
+    await this.#clock.settle(!this.isSpecimen);
     // What is gone from the page cannot keep focus. HTML §6.6.4, "focus fixup".
     const active = this.focused();
     if (active !== null && this.#isReady && !this.#canTakeFocus(active)) active.blur();

@@ -46,25 +46,55 @@ export class Trials {
   /** Whether the page leaves, or sends a form, though nothing is pressed. */
   leavesByItself = false;
 
+  #untouched: LivePage | null = null;
   /** Called in every state that some moves lead to. */
   readonly #onState: (page: LivePage, moves: readonly Move[]) => void;
 
+  /** @param opened the page, where it was opened before and nobody has touched it */
   constructor(
     source: PageSource,
     patience: number,
     onState: (page: LivePage, moves: readonly Move[]) => void = () => {},
+    opened: LivePage | null = null,
   ) {
     this.#source = source;
     this.#end = performance.now() + patience;
     this.#onState = onState;
+    this.#untouched = opened;
   }
 
-  /** The page, fresh. */
-  async open(): Promise<LivePage> {
+  /** The page as nobody has touched it. */
+  async #fresh(): Promise<LivePage> {
     if (performance.now() > this.#end) throw new OutOfTime();
+    const kept = this.#untouched;
+    this.#untouched = null;
+    if (kept !== null) return kept;
     const page = await LivePage.open(this.#source);
     for (const problem of page.problems) this.problems.add(problem);
     return page;
+  }
+
+  /** Keeps a page on which nothing came of anything for the next trial: opening one anew is most of the work. */
+  async #keep(page: LivePage, start: PageState): Promise<void> {
+    await page.rest();
+    if (this.#untouched === null && changesBetween(start, stateOf(page)).length === 0) this.#untouched = page;
+    else page.close();
+  }
+
+  /** Looks at the page as nobody has touched it, and leaves it so. */
+  async peek<T>(look: (page: LivePage) => T): Promise<T> {
+    const page = await this.#fresh();
+    try {
+      return look(page);
+    } finally {
+      this.#untouched = page;
+    }
+  }
+
+  /** Lets go of what was kept. */
+  close(): void {
+    this.#untouched?.close();
+    this.#untouched = null;
   }
 
   /** Finds out what changes by itself, and whether the page leaves by itself; neither is the doing of a key. */
@@ -86,7 +116,7 @@ export class Trials {
 
   /** The page after some moves; what is done with it must not outlive the call. */
   async after<T>(moves: readonly Move[], look: (page: LivePage) => Promise<T> | T): Promise<T> {
-    const page = await this.open();
+    const page = await this.#fresh();
     try {
       for (const move of moves) await make(page, move);
       return await look(page);
@@ -98,23 +128,27 @@ export class Trials {
   /** What the last of some moves does. */
   async effect(moves: readonly Move[]): Promise<Effect> {
     const last = moves.at(-1);
-    const page = await this.open();
+    const page = await this.#fresh();
+    let untouched: PageState | null = null;
     try {
       const start = stateOf(page);
       for (const move of moves.slice(0, -1)) await make(page, move);
       const before = stateOf(page);
       const active = page.focused();
       const from = active === null ? null : keyOf(page, active);
-      const [leftBefore, askedBefore] = [page.left.length, page.asked];
+      const [leftBefore, askedBefore, problemsBefore] = [page.left.length, page.asked, page.problems.length];
       if (last !== undefined) await make(page, last);
       const now = page.focused();
       const after = stateOf(page);
       const changes = this.changes(before, after);
       if (changes.length > 0) this.#onState(page, moves);
+      const total = this.changes(start, after);
+      const isSame = page.left.length + page.asked === 0 && page.problems.length === problemsBefore;
+      if (total.length === 0 && isSame && now === active) untouched = start;
       return {
         moves,
         changes,
-        total: this.changes(start, after),
+        total,
         asks: page.asked > askedBefore,
         from,
         to: now === null ? null : keyOf(page, now),
@@ -122,7 +156,8 @@ export class Trials {
         left: page.left.slice(leftBefore),
       };
     } finally {
-      page.close();
+      if (untouched === null) page.close();
+      else await this.#keep(page, untouched);
     }
   }
 }

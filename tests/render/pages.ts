@@ -1,18 +1,33 @@
+import { catalogue } from "../../src/core/checks/catalogue.ts";
+import { usualSettings } from "../../src/core/checks/check.ts";
 import { desktop } from "../../src/core/css/device.ts";
 import { htmlPage } from "../../src/render/html-page.ts";
 import type { PageSource } from "../../src/render/live-page.ts";
+import type { StatePlan } from "../../src/render/protocol.ts";
 
 /** A page to be opened in a simulated window. */
 export const pageSource = (text: string): PageSource =>
   htmlPage({
     file: "page.html",
     text,
-    kind: "document",
     quirks: false,
     sheets: [],
     stylesKnown: true,
     device: desktop,
     scripts: new Map(),
     script: null,
+    kind: "page",
+    page: "document",
     patience: 0,
+    plan: null,
   });
+
+/** Every check of source but one of taste, to be made of every state. */
+export const everyCheck: StatePlan = {
+  settings: new Map(
+    catalogue.flatMap(({ id }) => (id === "roles.native-first" ? [] : [[id, usualSettings] as const])),
+  ),
+  themes: [],
+  colourSchemes: null,
+  palette: [],
+};

@@ -5,7 +5,7 @@ import { pageSource } from "./pages.ts";
 
 /** What pressing the keys on a page finds, as `check tag`. */
 async function pressed(html: string): Promise<readonly string[]> {
-  const { findings, problems, isCutShort } = await explore(pageSource(html), 20_000);
+  const { findings, problems, isCutShort } = await explore(pageSource(html), 20_000, null);
   expect([problems, isCutShort]).toEqual([[], false]);
   return findings.map(({ check, element, keys }) => {
     expect(keys).toMatch(/ → /);

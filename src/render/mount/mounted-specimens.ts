@@ -48,7 +48,7 @@ export class MountedSpecimens {
   /** Mounts one specimen and tries it. Nothing is told of one that shows nothing because it failed. */
   async mount(
     { bundle, file, specimen, device }: MountRequest,
-    attempt: (page: PageSource) => Promise<RenderResult>,
+    attempt: (page: PageSource, opened: LivePage) => Promise<RenderResult>,
   ): Promise<MountedResult> {
     const program = this.#program(bundle);
     const source = specimenPage(program, file, specimen, device);
@@ -69,7 +69,9 @@ export class MountedSpecimens {
       const about = { unset: [...unset], asked: page.asked };
       if (problem !== undefined && page.shown().length === 0)
         return { ...none, ...about, failure: `${problem}${unsetText(page)}` };
-      return { ...(await attempt(source)), ...about, failure: null };
+      const opened = page;
+      page = null;
+      return { ...(await attempt(source, opened)), ...about, failure: null };
     } catch (error) {
       const failure = `${toldError(error, program)}${page === null ? "" : unsetText(page)}`;
       return { ...none, failure, unset: [], asked: 0 };
