@@ -38,9 +38,9 @@ import { type ReadPage, type ReadRequest, readPages } from "./read-pages.ts";
 import { renderedPage } from "./render-page.ts";
 import { mergedWithRendered, statePlan } from "./rendered.ts";
 import { type CacheRequest, type ReusedSources, SourcesCache } from "./sources-cache.ts";
+import type { SpecimensAnswer } from "./specimens.ts";
 import { addResults, outcomesOf, type Subject } from "./subject.ts";
 import type { Engine, PageFile } from "./targets.ts";
-import { toldSpecimen } from "./told-specimen.ts";
 
 export type { FindingAnswer, Subject, UnknownAnswer };
 
@@ -102,19 +102,21 @@ export async function audit(
   const kept = request.cache === null ? null : new SourcesCache(request.cache, host);
   let reused: ReusedSources | null = null;
   const unread: Problem[] = [];
-  const { problems, incomplete, sources, specimens } = await readPages(
-    request,
-    host,
-    async (read) => {
+  let mounting: Promise<SpecimensAnswer> | null = null;
+  const { problems, incomplete, sources } = await readPages(request, host, {
+    visit: async (read) => {
       const added = work.addPage(read);
       if (request.engine === "render") await work.render(read, added);
     },
     onPage,
-    async (entries) => {
+    onSpecimens: (specimens) => {
+      mounting = work.mount(specimens, onPage);
+    },
+    reuse: async (entries) => {
       reused = (await kept?.find(entries)) ?? null;
       return reused === null ? null : reused.paths;
     },
-  );
+  });
   let result: SourcesResult | null = null;
   if (sources !== null) {
     const { auditSources } = await import("./audit-sources.ts");
@@ -127,7 +129,7 @@ export async function audit(
   // Set inside the callback, which the type checker does not see.
   const again = reused as ReusedSources | null;
   if (again !== null) work.addSources(again.result, again.entries, again.texts);
-  if (specimens.length > 0) await work.mount(specimens, onPage);
+  if (mounting !== null) await work.addSpecimens(await mounting);
   const answer = work.finish();
   // What an earlier run came to was tried then.
   const tried = new Set(again?.result.findings);
@@ -288,36 +290,41 @@ class Audit {
     this.#isCutShort ||= rendered.incomplete;
   }
 
-  /** Mounts specimens and tries their keys; a fault that their source shows already is told once. */
+  /** Mounts specimens and tries their keys. */
   async mount(
     pages: readonly PageFile[],
     onSpecimen: (page: PageFile, done: number, total: number) => void,
-  ): Promise<void> {
-    const { engine, pressedChecks, settingsFor, outcomes, conformance } = this.#request;
+  ): Promise<SpecimensAnswer> {
+    const { engine, settingsFor } = this.#request;
     if (engine === "read") {
       const named = pages.filter(({ target, name, part }) => target === name || part !== undefined);
-      this.#problems.push(...named.map(({ name }) => specimensNeedRunning(name)));
-      this.#isCutShort ||= named.length > 0;
-      return;
+      const problems = named.map(({ name }) => specimensNeedRunning(name));
+      return { mounted: [], problems, incomplete: named.length > 0, inputs: new Set() };
     }
-    const { mountSpecimens, addTexts, isMadeOf } = await import("./specimens.ts");
-    const checks = [...this.#checks, ...checksFor(pressedChecks, conformance)];
-    const answer = await mountSpecimens(
+    const { mountSpecimens, isMadeOf } = await import("./specimens.ts");
+    return mountSpecimens(
       pages,
       {
         ...this.#request,
         script: null,
+        presses: true,
+        log: false,
         planFor: (specimen) =>
           statePlan(this.#checks.filter(isMadeOf(specimen)), settingsFor(specimen.page.name), this.#request),
       },
       this.#host,
       onSpecimen,
     );
-    await addTexts(
-      answer.mounted.map(({ result }) => result),
-      this.#texts,
-      this.#host,
-    );
+  }
+
+  /** Takes what came of specimens; a fault that their source shows already is told once. */
+  async addSpecimens(answer: SpecimensAnswer): Promise<void> {
+    const { pressedChecks, outcomes, conformance } = this.#request;
+    const { textsOf } = await import("./specimens.ts");
+    const { toldSpecimen } = await import("./told-specimen.ts");
+    const checks = [...this.#checks, ...checksFor(pressedChecks, conformance)];
+    const results = answer.mounted.map(({ result }) => result);
+    this.#texts.add(await textsOf(results, this.#host));
     for (const mounted of answer.mounted) {
       const told = toldSpecimen(mounted, checks, this.#request, this.#texts, this.#host);
       this.#composed = [

@@ -27,21 +27,28 @@ export interface ReadPage {
   readonly several: boolean;
 }
 
-/**
- * Reads the pages that the targets name, one after the other; what cannot be read is told, and the rest read all the same.
- * @param reuse the files of component source of which an earlier run is as good; null to read them
- */
+/** What is done on the way with what is found and read. */
+export interface Reading {
+  /** Each page in turn. */
+  readonly visit: (read: ReadPage) => void | Promise<void>;
+  readonly onPage?: (page: PageFile, done: number, total: number) => void;
+  /** The files of specimens, as soon as they are known and before anything is read. */
+  readonly onSpecimens?: (pages: readonly PageFile[]) => void;
+  /** The files of component source of which an earlier run is as good; null to read them. */
+  readonly reuse?: (entries: readonly PageFile[]) => Promise<ReadonlySet<string> | null>;
+}
+
+/** Reads the pages that the targets name, one after the other; what cannot be read is told, and the rest read all the same. */
 export async function readPages(
   request: ReadRequest,
   host: Host,
-  visit: (read: ReadPage) => void | Promise<void>,
-  onPage: (page: PageFile, done: number, total: number) => void = () => {},
-  reuse: (entries: readonly PageFile[]) => Promise<ReadonlySet<string> | null> = async () => null,
+  { visit, onPage = () => {}, onSpecimens = () => {}, reuse = async () => null }: Reading,
 ): Promise<ReadOutcome> {
   const { pages: found, problems: targetProblems } = await findPages(request, host);
   const isSpecimens = ({ path }: PageFile) => path !== null && isSpecimenFile(path);
   const specimens = found.filter(isSpecimens);
   const pages = found.filter((page) => !isSpecimens(page));
+  if (specimens.length > 0) onSpecimens(specimens);
   const problems: Problem[] = [...targetProblems];
   let incomplete = targetProblems.length > 0;
   const components = pages.filter(({ path }) => path !== null && isComponentFile(path));

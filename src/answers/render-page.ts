@@ -29,6 +29,8 @@ import type { LoadedPage } from "./load-page.ts";
 import {
   FOR_KEYS,
   MOST_MEMORY,
+  type OpeningAnswer,
+  openingAnswer,
   pressedResults,
   renderedElement,
   renderedFindings,
@@ -43,6 +45,7 @@ export interface RenderedAnswer {
   readonly script: readonly ScriptLine[] | null;
   /** Null where nothing was run. */
   readonly steps: readonly StepAnswer[] | null;
+  readonly openings: readonly OpeningAnswer[];
   readonly findings: readonly FindingAnswer[];
   /** How each check went that was tried, on this page. */
   readonly results: readonly CheckResult[];
@@ -59,11 +62,14 @@ export interface RenderLimits {
   readonly script?: readonly WalkStep[] | null;
   /** What the checks of source are to make of the states that keys lead to; null for nothing. */
   readonly plan?: StatePlan | null;
+  /** Whether what is pressed in what keys open is told. */
+  readonly log?: boolean;
 }
 
 const nothing: RenderedAnswer = {
   script: null,
   steps: null,
+  openings: [],
   findings: [],
   results: [],
   problems: [],
@@ -128,7 +134,7 @@ function* elementsIn(nodes: readonly Node[]): Iterable<ElementNode> {
 export async function renderedPage(
   page: PageFile,
   loaded: LoadedPage,
-  { device, timeLimit, script = null, plan = null }: RenderLimits,
+  { device, timeLimit, script = null, plan = null, log = false }: RenderLimits,
   checks: readonly CheckText[],
   settings: (check: CheckText) => PageCheckSettings,
   {
@@ -161,6 +167,7 @@ export async function renderedPage(
     script,
     patience: timeLimit * 1000 * FOR_KEYS,
     plan,
+    log,
   };
   const ran = await host.runApart("render-worker", request, {
     milliseconds: timeLimit * 1000,
@@ -172,6 +179,7 @@ export async function renderedPage(
   return {
     script: result.script,
     steps: result.steps.map((step) => stepAnswer(step, told, texts)),
+    openings: result.openings.map((opening) => openingAnswer(opening, told, texts)),
     findings: renderedFindings(result, checks, settings, told, answers),
     results: pressedResults(result, checks, settings),
     problems: [

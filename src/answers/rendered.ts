@@ -3,7 +3,13 @@ import { type CheckResult, checkResult } from "../core/checks/run.ts";
 import { shortened } from "../core/document/shortened.ts";
 import { ask } from "../core/repair/repair.ts";
 import type { Scene } from "../core/scene/scene.ts";
-import type { RenderedElement, RenderedStep, RenderResult, StatePlan } from "../render/protocol.ts";
+import type {
+  RenderedElement,
+  RenderedOpening,
+  RenderedStep,
+  RenderResult,
+  StatePlan,
+} from "../render/protocol.ts";
 import type { AuditColours } from "./audit-colours.ts";
 import type { PageCheckSettings } from "./check-plan.ts";
 import {
@@ -28,8 +34,26 @@ export interface StepAnswer {
   readonly to: ElementAnswer | null;
   readonly source: SourceAnswer | null;
   readonly heard: string | null;
+  /** Kinds of events, in order. */
+  readonly events: readonly string[];
   readonly changes: readonly string[];
+  /** What live regions said. */
+  readonly said: readonly string[];
 }
+
+/** The keys in what one key opened. */
+export interface OpeningAnswer {
+  /** The heard line of what it was pressed on. */
+  readonly at: string;
+  readonly key: string;
+  readonly steps: readonly StepAnswer[];
+}
+
+export const openingAnswer = (
+  { at, key, steps }: RenderedOpening,
+  told: (element: RenderedElement) => ElementAnswer,
+  texts: SourceTexts,
+): OpeningAnswer => ({ at: at.heard, key, steps: steps.map((step) => stepAnswer(step, told, texts)) });
 
 type Settings = (check: CheckText) => PageCheckSettings;
 
@@ -69,7 +93,7 @@ export function renderedElement(
 }
 
 export const stepAnswer = (
-  { key, from, to, changes }: RenderedStep,
+  { key, from, to, events, changes, said }: RenderedStep,
   told: (element: RenderedElement) => ElementAnswer,
   texts: SourceTexts,
 ): StepAnswer => ({
@@ -78,7 +102,9 @@ export const stepAnswer = (
   to: to === null ? null : told(to),
   source: texts.place(to?.nearest ?? null),
   heard: to?.heard ?? null,
+  events,
   changes,
+  said,
 });
 
 /** The findings of a window, of the checks that are made. */
@@ -158,7 +184,10 @@ function isSameFault(read: FindingAnswer, rendered: FindingAnswer): boolean {
       read.subject === rendered.subject &&
       read.element.path === rendered.element.path
     );
-  return [rendered.source, ...rendered.components].some(
+  const { span } = rendered;
+  if (read.span !== null && span !== null && read.span.file === span.file && read.span.start >= span.start)
+    if (read.span.start < span.end) return true;
+  return rendered.components.some(
     ({ file, line, column }) => file === place.file && line === place.line && column === place.column,
   );
 }

@@ -25,7 +25,6 @@ import type {
   SpecimenList,
   StatePlan,
 } from "../render/protocol.ts";
-import type { SourceTexts } from "./element-answer.ts";
 import { FOR_KEYS, MOST_MEMORY } from "./rendered.ts";
 import { type ScriptsBeside, type SpecimenScript, scriptsBeside } from "./specimen-scripts.ts";
 import type { PageFile } from "./targets.ts";
@@ -39,6 +38,9 @@ export interface SpecimenRequest {
   readonly script: readonly WalkStep[] | null;
   /** What the checks of source are to look at, without those that a specimen leaves out; null for nothing. */
   readonly planFor: (specimen: FoundSpecimen) => StatePlan | null;
+  /** Whether keys are pressed at all, and whether what is pressed in what they open is told. */
+  readonly presses: boolean;
+  readonly log: boolean;
 }
 
 /** A specimen, and the file that names it. */
@@ -97,6 +99,13 @@ export async function mountSpecimens(
   const mounted: MountedSpecimen[] = [];
   const inputs = new Set<string>();
   let done = 0;
+  // A second window loads while the first program is bundled.
+  if (pages.length > 0)
+    void host.runApart(
+      "render-worker",
+      { kind: "ready" },
+      { milliseconds: LIST_TIME, megabytes: MOST_MEMORY },
+    );
   for (const [root, members] of byRoot) {
     const files = members.flatMap((page) => page.path ?? []);
     const built = await host.runApart(
@@ -169,7 +178,9 @@ async function mountFile(
   }
   const found = specimens.map((one) => ({ id: `${page.name}#${one.name}`, page, listed: one }));
   const beside: ScriptsBeside =
-    request.script === null ? await scriptsBeside(page, specimens, host) : { scripts: [], problems: [] };
+    request.script === null && request.presses && !request.log
+      ? await scriptsBeside(page, specimens, host)
+      : { scripts: [], problems: [] };
   const answers = await Promise.all(
     wanted.flatMap(({ one, index }) => {
       const own = beside.scripts.filter(({ opens }) => opens === one.name);
@@ -209,6 +220,8 @@ async function mountOne(
         script,
         patience: timeLimit * 1000 * FOR_KEYS,
         plan: request.planFor(found),
+        presses: request.presses,
+        log: request.log,
       },
       { milliseconds: timeLimit * 1000, megabytes: MOST_MEMORY },
     );
@@ -223,7 +236,7 @@ async function mountOne(
   const problems: Problem[] = result.problems.map((message) => scriptFailed(place, message));
   if (result.isCutShort) problems.push(renderCutShort(place));
   const walked: WalkedScript[] = [];
-  for (const script of request.script === null ? scripts : []) {
+  for (const script of scripts) {
     const own = await run(script.steps);
     if (typeof own === "string") problems.push(notMounted(script.file, own));
     else walked.push({ script, lines: own.script ?? [] });
@@ -243,34 +256,42 @@ async function packageRoot(page: PageFile, host: Host): Promise<string> {
   }
 }
 
-/** Reads the files that results point at, for their lines to be shown. */
-export async function addTexts(
+/** The texts of the files that results point at, by the names they are shown with. */
+export async function textsOf(
   results: readonly MountedResult[],
-  texts: SourceTexts,
   host: Host,
-): Promise<void> {
+): Promise<ReadonlyMap<string, string>> {
   const names = new Set<string>();
   const note = (span: Span | null) => {
-    if (span !== null && texts.text(span.file) === null) names.add(span.file);
+    if (span !== null) names.add(span.file);
   };
   const noteElement = (element: RenderedElement | null) => {
-    if (element === null) return;
-    note(element.nearest);
-    for (const { source } of element.components) note(source);
+    note(element?.nearest ?? null);
+    for (const { source } of element?.components ?? []) note(source);
   };
-  for (const { findings, steps } of results) {
+  for (const { findings, steps, openings, page } of results) {
     for (const { element, source, origins } of findings) {
       noteElement(element);
       note(source);
       for (const origin of origins) note(origin.source);
     }
-    for (const { from, to } of steps) for (const element of [from, to]) noteElement(element);
+    for (const { from, to } of [...steps, ...openings.flatMap((opening) => opening.steps)])
+      for (const element of [from, to]) noteElement(element);
+    const nodes = [...(page?.document.children ?? [])];
+    for (let node = nodes.pop(); node !== undefined; node = nodes.pop())
+      if (node.kind === "element") {
+        note(node.source);
+        for (const { source } of node.components) note(source);
+        nodes.push(...node.children, ...(node.shadow?.children ?? []));
+      }
   }
+  const texts = new Map<string, string>();
   for (const name of names) {
     const read = await host.files.read(path.resolve(host.workingDirectory, name));
     const decoded = read.ok ? decodeText(read.bytes, name, "css") : null;
-    if (decoded?.ok === true) texts.add(new Map([[name, decoded.value.text]]));
+    if (decoded?.ok === true) texts.set(name, decoded.value.text);
   }
+  return texts;
 }
 
 /** Whether a check is made of a specimen: it may leave some out. */

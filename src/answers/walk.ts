@@ -17,16 +17,26 @@ import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import type { WalkStep } from "../core/walk-script/parse.ts";
 import type { Host } from "../host/host.ts";
-import type { ScriptLine } from "../render/protocol.ts";
+import type { RenderedElement, ScriptLine } from "../render/protocol.ts";
 import { type CheckPlan, checksFor } from "./check-plan.ts";
 import { type ElementAnswer, elementAnswer, type SourceAnswer, SourceTexts } from "./element-answer.ts";
 import { ExceptionBook } from "./exception-book.ts";
 import { type FindingAnswer, FindingAnswers, inReportOrder, placeOf } from "./finding-answer.ts";
 import type { LoadedPage } from "./load-page.ts";
+import { type PageOfSpecimen, pagesOfSpecimens, withMounted } from "./mounted-pages.ts";
 import { type ReadOutcome, type ReadRequest, readPages } from "./read-pages.ts";
 import { renderedPage } from "./render-page.ts";
-import { mergedWithRendered, type StepAnswer } from "./rendered.ts";
+import {
+  mergedWithRendered,
+  type OpeningAnswer,
+  openingAnswer,
+  renderedElement,
+  renderedFindings,
+  type StepAnswer,
+  stepAnswer,
+} from "./rendered.ts";
 import { selectElements } from "./select.ts";
+import { isMadeOf } from "./specimens.ts";
 import type { Engine, PageFile } from "./targets.ts";
 
 /** A walk; the checks of its plan are those whose findings stand beside it. */
@@ -79,6 +89,8 @@ export interface PageWalk {
   readonly texts: SourceTexts;
   /** What was pressed, with its scripts run; null where nothing was executed. */
   readonly steps: readonly StepAnswer[] | null;
+  /** What was pressed in what keys open. */
+  readonly openings: readonly OpeningAnswer[];
   /** What came of the lines of a walk script; null where none was given. */
   readonly script: readonly ScriptLine[] | null;
 }
@@ -93,16 +105,14 @@ export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer
   const walks: PageWalk[] = [];
   const refused: string[] = [];
   const waiting: { readonly walked: Walked; readonly loaded: LoadedPage; readonly page: PageFile }[] = [];
-  const outcome = await readPages(
-    { ...request, withFrames: true, componentsAsPages: true },
-    host,
-    ({ page, loaded }) => {
+  const outcome = await readPages({ ...request, withFrames: true, componentsAsPages: true }, host, {
+    visit: ({ page, loaded }) => {
       const walked = walkPage(page.name, loaded, request, host);
       if (typeof walked === "string") refused.push(walked);
       else if (request.engine !== "render" || loaded.document.kind === "component") walks.push(walked.walk);
       else waiting.push({ walked, loaded, page });
     },
-  );
+  });
   const [message] = refused;
   if (message !== undefined) return { ok: false, message };
   const problems: Problem[] = [];
@@ -112,7 +122,7 @@ export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer
     const rendered = await renderedPage(
       page,
       loaded,
-      request,
+      { ...request, log: true },
       [...request.checks, ...request.pressedChecks],
       request.settingsFor(own.target),
       { scene: own.scene, texts: own.texts, answers },
@@ -123,16 +133,44 @@ export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer
     walks.push({
       ...own,
       steps: rendered.steps,
+      openings: rendered.openings,
       script: rendered.script,
       findings: [...mergedWithRendered(own.findings, rendered.findings)].sort(inReportOrder),
     });
   }
+  const mounted = await pagesOfSpecimens(outcome.specimens, { ...request, presses: true }, host);
+  for (const one of mounted.pages) {
+    const walked = walkPage(one.page.name, one.loaded, request, host);
+    if (typeof walked === "string") return { ok: false, message: walked };
+    walks.push(withKeys(walked, one, request));
+  }
+  const all = withMounted(outcome, mounted);
   return {
     ok: true,
     walks,
-    ...outcome,
-    problems: [...outcome.problems, ...problems],
-    incomplete: outcome.incomplete || isCutShort,
+    ...all,
+    problems: [...all.problems, ...problems],
+    incomplete: all.incomplete || isCutShort,
+  };
+}
+
+/** The walk of a specimen with what its keys came to. */
+function withKeys(
+  { walk: own, answers }: Walked,
+  { page, mounted }: PageOfSpecimen,
+  request: WalkRequest,
+): PageWalk {
+  const { result } = mounted;
+  const { texts, scene } = own;
+  const told = (element: RenderedElement) => renderedElement(element, texts, scene);
+  const checks = [...request.checks, ...request.pressedChecks].filter(isMadeOf(mounted));
+  const found = renderedFindings(result, checks, request.settingsFor(page.name), told, answers);
+  return {
+    ...own,
+    steps: result.steps.map((step) => stepAnswer(step, told, texts)),
+    openings: result.openings.map((opening) => openingAnswer(opening, told, texts)),
+    script: result.script,
+    findings: [...mergedWithRendered(own.findings, found)].sort(inReportOrder),
   };
 }
 
@@ -179,6 +217,7 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
     target: name,
     direction: request.direction,
     steps: null,
+    openings: [],
     script: null,
     scene,
     stops: stops.map((stop, at) => {

@@ -117,7 +117,7 @@ export async function runDemo(args: DemoArguments): Promise<void> {
   const [way] = walked.ok ? walked.walks : [];
   if (way !== undefined) {
     step("Where the keyboard goes", "keel walk mistakes/slipway.html");
-    say(walkText(way, { paint, all: false, keys: false }));
+    say(walkText(way, { paint, all: false, keys: false, events: false }));
   }
 
   step("The edits, tried beforehand, as a patch", "keel mend mistakes/tides.html --also likely");

@@ -1,7 +1,8 @@
 import path from "node:path";
+import { isSpecimenFile } from "../answers/targets.ts";
 import { countKeys, walk } from "../answers/walk.ts";
 import { pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
-import { parseWalkScript, type WalkStep } from "../core/walk-script/parse.ts";
+import { parseWalkScript, type WalkScript } from "../core/walk-script/parse.ts";
 import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
 import { walkJson } from "../report/json/walk.ts";
@@ -26,11 +27,12 @@ export async function runWalk(args: WalkArguments): Promise<void> {
   const answer = await walk(
     {
       ...pages.value,
+      targets: pages.value.targets.map((target) => opening(target, script)),
       direction: args.back ? "backwards" : "forwards",
       from: args.from ?? null,
       ...engine,
       engine: script === null ? engine.engine : "render",
-      script,
+      script: script?.steps ?? null,
       pressedChecks: pressedCatalogue,
       ...checkPlan({}, found.settings, host, keyChecks),
     },
@@ -52,7 +54,7 @@ export async function runWalk(args: WalkArguments): Promise<void> {
       if (typeof count === "string") return complain(count);
       pieces.push(countText(page.target, count, paint));
     } else if (page.script !== null) pieces.push(scriptText(page, page.script, paint));
-    else pieces.push(walkText(page, { paint, all: args.all, keys: args.keys }));
+    else pieces.push(walkText(page, { paint, all: args.all, keys: args.keys, events: args.events }));
   }
   if (!(await deliver([pieces.join("\n")], args, host))) return;
   if (
@@ -62,11 +64,15 @@ export async function runWalk(args: WalkArguments): Promise<void> {
     process.exitCode = FOUND;
 }
 
+/** The specimen that a script opens, where a target names all those of a file. */
+const opening = (target: string, script: WalkScript | null): string =>
+  script?.opens == null || !isSpecimenFile(target) ? target : `${target}#${script.opens}`;
+
 /** The lines of a walk script; a message where it cannot be read. */
-async function scriptAt(file: string, host: Host): Promise<readonly WalkStep[] | string> {
+async function scriptAt(file: string, host: Host): Promise<WalkScript | string> {
   const read = await host.files.read(path.resolve(host.workingDirectory, file));
   if (!read.ok) return `${file}: could not be read (${read.reason})`;
   const parsed = parseWalkScript(new TextDecoder().decode(read.bytes));
   if (!parsed.ok) return `${file}:${parsed.line}:${parsed.column}: ${parsed.message}`;
-  return parsed.steps.length === 0 ? `${file}: has no lines to walk by` : parsed.steps;
+  return parsed.steps.length === 0 ? `${file}: has no lines to walk by` : parsed;
 }

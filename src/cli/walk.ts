@@ -33,6 +33,11 @@ const options = {
       "A walk script (*.walk): keys to press, and what must be seen, heard and focused; runs the scripts of the page",
   },
   keys: { type: "boolean", default: false, describe: "Show what keys do at each stop, or owe" },
+  events: {
+    type: "boolean",
+    default: false,
+    describe: "Show the events of each key that is pressed",
+  },
   all: { type: "boolean", default: false, describe: "Every stop, however many there are" },
   ...engineOptions,
 } as const satisfies Record<string, Options>;
@@ -44,6 +49,7 @@ export interface WalkArguments extends PageArguments, PrintArguments, EngineArgu
   readonly count?: string | undefined;
   readonly script?: string | undefined;
   readonly keys: boolean;
+  readonly events: boolean;
   readonly all: boolean;
 }
 
@@ -56,6 +62,11 @@ export const walkCommand = command<WalkArguments>("walk", options, {
       .options(options)
       .example("keel walk slips.html", "every stop of Tab, and what it passes by")
       .example("keel walk slips.html --engine render", "its scripts run, and every key pressed")
+      .example("keel walk slot-card.specimen.tsx", "its specimens mounted, and every key pressed")
+      .example(
+        "keel walk 'slot-card.specimen.tsx#slot card, free'",
+        "one specimen, by its name or how it begins",
+      )
       .example(
         "keel walk slips.html --script booking.walk",
         "the keys of a script, and what must come of them",

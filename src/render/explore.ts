@@ -3,12 +3,21 @@ import type { Role } from "../core/semantics/tables/roles.ts";
 import { arrows, tryComposites } from "./composites.ts";
 import { tryDialog } from "./dialogs.ts";
 import { tryField } from "./fields.ts";
-import { changeText, keysText } from "./keys-text.ts";
+import { pressed } from "./key-log.ts";
+import { keysText } from "./keys-text.ts";
 import type { LivePage, PageSource } from "./live-page.ts";
 import { Notes, type Stop } from "./notes.ts";
-import { type Change, includesAll, keyOf, stateOf } from "./page-state.ts";
-import type { RenderedFinding, RenderedStep, RenderResult, StatePlan, StateResults } from "./protocol.ts";
+import { type Change, includesAll, keyOf } from "./page-state.ts";
+import type {
+  RenderedFinding,
+  RenderedOpening,
+  RenderedStep,
+  RenderResult,
+  StatePlan,
+  StateResults,
+} from "./protocol.ts";
 import { told, toldNode } from "./rendered-element.ts";
+import type { LiveElement } from "./snapshot.ts";
 import { StateAudit } from "./state-audit.ts";
 import { tryTrap } from "./traps.ts";
 import { didSomething, type Effect, focus, type Move, OutOfTime, point, press, Trials } from "./trial.ts";
@@ -16,6 +25,9 @@ import { didSomething, type Effect, focus, type Move, OutOfTime, point, press, T
 /** How many stops are tried, and how many elements that only a pointer uses. */
 const MOST_STOPS = 30;
 const MOST_POINTED = 30;
+
+/** How often Tab is pressed in what a key opened, for the log. */
+const MOST_TABS = 12;
 
 /** How many items of a widget arrow keys are followed through. */
 const MOST_ITEMS = 8;
@@ -30,18 +42,20 @@ const letters = [..."abcdefghijklmnopqrstuvwxyz/?"];
  * Presses the keys on a page and in what they open, and tells what does not hold.
  * @param patience milliseconds on the clock on the wall
  * @param opened the page, where it was opened before; it is closed
+ * @param log whether what is pressed in what keys open is told
  */
 export async function explore(
   source: PageSource,
   patience: number,
   plan: StatePlan | null,
-  opened: LivePage | null = null,
+  { opened = null, log = false }: { readonly opened?: LivePage | null; readonly log?: boolean } = {},
 ): Promise<RenderResult> {
-  const exploration = new Exploration(source, patience, plan, opened);
+  const exploration = new Exploration(source, patience, plan, opened, log);
   const isCutShort = await exploration.run();
   return {
     states: exploration.states,
     steps: exploration.steps,
+    openings: exploration.openings,
     script: null,
     findings: exploration.findings,
     tried: exploration.tried,
@@ -53,6 +67,8 @@ export async function explore(
 class Exploration {
   readonly trials: Trials;
   readonly steps: RenderedStep[] = [];
+  readonly openings: RenderedOpening[] = [];
+  readonly #log: boolean;
   readonly #notes: Notes;
   /** What aria-expanded says on each stop before anything is pressed. */
   readonly #expanded = new Map<string, string | null>();
@@ -61,7 +77,14 @@ class Exploration {
 
   readonly #audit: StateAudit | null;
 
-  constructor(source: PageSource, patience: number, plan: StatePlan | null, opened: LivePage | null) {
+  constructor(
+    source: PageSource,
+    patience: number,
+    plan: StatePlan | null,
+    opened: LivePage | null,
+    log: boolean,
+  ) {
+    this.#log = log;
     this.#audit = plan === null ? null : new StateAudit(plan);
     const lookAgain = (page: LivePage, moves: readonly Move[]) =>
       this.#audit?.look(page, this.#notes.keysOf(moves, page));
@@ -114,18 +137,10 @@ class Exploration {
       const stops: Stop[] = [];
       const most = page.stops().length * 2 + 10;
       for (let n = 0; n < most; n++) {
-        const before = stateOf(page);
-        const from = told(page, page.focused());
         const leftBefore = page.left.length;
-        await page.press("Tab");
+        this.steps.push(await pressed(page, "Tab", (changes) => this.trials.restful(changes)));
         const now = page.focused();
         const to = told(page, now);
-        this.steps.push({
-          key: "Tab",
-          from,
-          to,
-          changes: this.trials.changes(before, stateOf(page)).map(changeText),
-        });
         this.#notes.try("keys.no-surprise-on-focus");
         if (page.left.length > leftBefore && !this.trials.leavesByItself)
           this.#notes.fail(
@@ -254,6 +269,7 @@ class Exploration {
   async #opened(stop: Stop, key: string, effect: Effect): Promise<void> {
     const moves = effect.moves;
     const shown = new Set(effect.changes.filter(({ what }) => what === "shown").map((change) => change.at));
+    if (this.#log) await this.#tellOpening(stop, key);
     const dialogs = await this.trials.after(moves, (page) =>
       page.scene.page.index.elements.flatMap((node) => {
         const role = page.scene.role(node).role;
@@ -267,6 +283,23 @@ class Exploration {
     for (const dialog of dialogs) if (dialog.isModal) await tryDialog(this.#notes, stop, key, moves, dialog);
     if (dialogs.length === 0) await tryTrap(this.#notes, moves, key);
     await tryComposites(this.#notes, moves);
+  }
+
+  /** Tab through what a key opened, and Escape. */
+  async #tellOpening({ at, element }: Stop, key: string): Promise<void> {
+    await this.trials.after([focus(at)], async (page) => {
+      const next = (one: string) => pressed(page, one, (changes) => this.trials.restful(changes));
+      const steps = [await next(key)];
+      const seen = new Set<LiveElement>([page.focused()]);
+      for (let n = 0; n < MOST_TABS; n++) {
+        steps.push(await next("Tab"));
+        const now = page.focused();
+        if (now === null || seen.has(now)) break;
+        seen.add(now);
+      }
+      steps.push(await next("Escape"));
+      this.openings.push({ at: element, key, steps });
+    });
   }
 
   /** What a pointer does where no key does the same, anywhere. */
@@ -326,7 +359,7 @@ class Exploration {
         element,
         `A pointer does something on this <${element.tag}>, and no key anywhere does the same.`,
         'Make it a <button type="button">: it takes focus and answers Enter and Space by itself.',
-        `click → ${effect.changes.slice(0, 2).map(changeText).join(", ") || effect.left.join(", ")}`,
+        `click → ${effect.told.slice(0, 2).join(", ") || effect.left.join(", ")}`,
       );
     }
   }

@@ -11,6 +11,7 @@ import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
 import { type KeyHost, press } from "./keys.ts";
+import { delegatedEvents } from "./mount/origins.ts";
 import type { Places } from "./places.ts";
 import { installShims, type TopLayer } from "./shims.ts";
 import { type LiveElement, type SheetEntry, type Snapshot, snapshotOf } from "./snapshot.ts";
@@ -38,6 +39,12 @@ export interface PageSource {
 
 /** The events of a pointer, in the order in which a press sends them. */
 const pressing = ["pointerdown", "mousedown", "pointerup", "mouseup", "click"] as const;
+
+/** Events that are told of what a key did. UI Events; HTML, "events". */
+const toldEvents = [
+  ...["keydown", "keypress", "beforeinput", "input", "keyup", "click", "change", "submit"],
+  ...["focusout", "focusin", "cancel", "close", "toggle"],
+];
 
 /** The page as it stands between two changes. */
 interface Moment {
@@ -68,6 +75,7 @@ export class LivePage {
   readonly #dom: JSDOM;
   readonly #clock: VirtualClock;
   readonly #top: TopLayer = { modals: [], popovers: [], before: new Map() };
+  readonly #events: string[] = [];
   #changes: { takeRecords(): readonly unknown[] } | null = null;
   #kept: Moment | null = null;
   /** Where focus was last, and the order of the page then: Tab goes on from there. */
@@ -120,6 +128,8 @@ export class LivePage {
   #prepare(window: AnyWindow): void {
     this.#clock.install(window);
     // Before listeners are counted: these are ours.
+    for (const type of toldEvents)
+      window.addEventListener(type, () => void this.#events.push(type), { capture: true });
     window.document.addEventListener("click", (event: LiveElement) => this.#followInvoker(window, event));
     window.document.addEventListener("submit", (event: LiveElement) => this.#closeDialogOf(event));
     this.#recordListeners(window);
@@ -167,6 +177,7 @@ export class LivePage {
   listens(element: LiveElement): ReadonlySet<string> {
     const found = new Set<string>();
     for (const [type, n] of this.#listeners.get(element) ?? []) if (n > 0) found.add(type);
+    for (const type of this.isSpecimen ? delegatedEvents(element) : []) found.add(type);
     for (const { name } of element.attributes ?? []) if (/^on/.test(name)) found.add(name.slice(2));
     for (const type of [
       "click",
@@ -280,6 +291,7 @@ export class LivePage {
       ...this.#source,
       sheets: this.#source.sheets(this.window),
       places,
+      listens: (element) => (this.isSpecimen ? this.listens(element) : new Set<string>()),
       isBehind: (element) =>
         modal !== undefined &&
         !element.contains(modal) &&
@@ -344,8 +356,17 @@ export class LivePage {
 
   /** The element that goes by a key; null where it is not there. */
   elementWith(key: string): LiveElement | null {
-    const node = this.#current().keys.nodes.get(key);
-    return node === undefined ? null : this.elementOf(node);
+    const node = this.nodeWith(key);
+    return node === null ? null : this.elementOf(node);
+  }
+
+  nodeWith(key: string): ElementNode | null {
+    return this.#current().keys.nodes.get(key) ?? null;
+  }
+
+  /** The kinds of events since this was asked last, in the order in which they came. */
+  takeEvents(): readonly string[] {
+    return this.#events.splice(0);
   }
 
   get scene(): Scene {

@@ -7,6 +7,7 @@ import type { LiveElement } from "./snapshot.ts";
 export type PageState = ReadonlyMap<string, ElementState>;
 
 interface ElementState {
+  readonly tag: string;
   readonly visible: boolean;
   readonly attributes: ReadonlyMap<string, string>;
   readonly text: string;
@@ -18,6 +19,7 @@ export interface Change {
   readonly what: "shown" | "hidden" | "attribute" | "text";
   /** Name and value of an attribute, or the new text. */
   readonly detail: string;
+  readonly tag: string;
 }
 
 /** Attributes that say nothing of what a page tells: how it looks, and where Tab goes. */
@@ -35,13 +37,19 @@ export function stateOf(page: LivePage): PageState {
   const { scene } = page;
   const state = new Map<string, ElementState>();
   // Where in the page, or in which view of it, one is.
-  state.set(ADDRESS, { visible: true, attributes: new Map(), text: String(page.window.location.href) });
+  state.set(ADDRESS, {
+    tag: "",
+    visible: true,
+    attributes: new Map(),
+    text: String(page.window.location.href),
+  });
   for (const node of scene.page.index.elements) {
     if (/^(?:head|script|style|link|meta|title|base|template)$/.test(node.tag)) continue;
     const attributes = new Map<string, string>();
     for (const [name, { value }] of node.attributes)
       if (!silent.has(name)) attributes.set(name, writtenText(value));
     state.set(page.keyOf(node), {
+      tag: node.tag,
       visible: scene.presence.of(node).visible !== NO,
       attributes,
       text: node.children
@@ -58,10 +66,10 @@ export function changesBetween(before: PageState, after: PageState): readonly Ch
   for (const [at, is] of after) {
     const was = before.get(at);
     if (was === undefined || !was.visible) {
-      if (is.visible) changes.push({ at, what: "shown", detail: "" });
-    } else if (!is.visible) changes.push({ at, what: "hidden", detail: "" });
+      if (is.visible) changes.push({ at, what: "shown", detail: "", tag: is.tag });
+    } else if (!is.visible) changes.push({ at, what: "hidden", detail: "", tag: is.tag });
     if (was === undefined) continue;
-    if (was.text !== is.text) changes.push({ at, what: "text", detail: is.text });
+    if (was.text !== is.text) changes.push({ at, what: "text", detail: is.text, tag: is.tag });
     for (const name of new Set([...was.attributes.keys(), ...is.attributes.keys()])) {
       const value = is.attributes.get(name);
       if (was.attributes.get(name) !== value)
@@ -69,11 +77,12 @@ export function changesBetween(before: PageState, after: PageState): readonly Ch
           at,
           what: "attribute",
           detail: value === undefined ? `${name} gone` : `${name}="${value}"`,
+          tag: is.tag,
         });
     }
   }
   for (const [at, was] of before)
-    if (!after.has(at) && was.visible) changes.push({ at, what: "hidden", detail: "" });
+    if (!after.has(at) && was.visible) changes.push({ at, what: "hidden", detail: "", tag: was.tag });
   return changes;
 }
 

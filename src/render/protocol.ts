@@ -1,8 +1,8 @@
 import type { CheckSettings } from "../core/checks/check.ts";
 import type { CheckResult, Tally } from "../core/checks/run.ts";
 import type { Device } from "../core/css/device.ts";
-import type { Sheet } from "../core/css/sheet.ts";
-import type { ComponentFrame, Span } from "../core/document/node.ts";
+import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
+import type { ComponentFrame, Document, Span } from "../core/document/node.ts";
 import type { Facts, Origin } from "../core/findings/verdict.ts";
 import type { NamedColour } from "../core/scene/scene.ts";
 import type { Theme } from "../core/scene/schemes.ts";
@@ -27,6 +27,8 @@ export interface RenderRequest {
   readonly patience: number;
   /** The checks to make of every state that is reached; null for none. */
   readonly plan: StatePlan | null;
+  /** Whether what is pressed in what keys open is told too. */
+  readonly log: boolean;
 }
 
 /** An element of a rendered page as it is told of. */
@@ -49,7 +51,18 @@ export interface RenderedStep {
   readonly key: string;
   readonly from: RenderedElement | null;
   readonly to: RenderedElement | null;
+  /** Kinds of events that it brought about, in order. */
+  readonly events: readonly string[];
   readonly changes: readonly string[];
+  /** What live regions said. */
+  readonly said: readonly string[];
+}
+
+/** The keys in what one key opened: where it was pressed, and what followed. */
+export interface RenderedOpening {
+  readonly at: RenderedElement;
+  readonly key: string;
+  readonly steps: readonly RenderedStep[];
 }
 
 /** What is found in a window: by pressing keys, or by the checks of some state that it came to. */
@@ -100,6 +113,8 @@ export interface StateResults {
 
 export interface RenderResult {
   readonly steps: readonly RenderedStep[];
+  /** What was pressed in what keys open; empty where no log is asked for. */
+  readonly openings: readonly RenderedOpening[];
   /** What came of a walk script; null where none was given. */
   readonly script: readonly ScriptLine[] | null;
   readonly findings: readonly RenderedFinding[];
@@ -184,8 +199,18 @@ export type SpecimenRequest = {
       readonly script: readonly WalkStep[] | null;
       readonly patience: number;
       readonly plan: StatePlan | null;
+      readonly log: boolean;
+      /** Whether keys are pressed at all. */
+      readonly presses: boolean;
     }
 );
+
+/** What a specimen shows before anything is pressed. */
+export interface MountedPage {
+  readonly document: Document;
+  readonly sheets: readonly AppliedSheet[];
+  readonly stylesKnown: boolean;
+}
 
 /** A specimen as its file names it. */
 export interface ListedSpecimen {
@@ -206,6 +231,7 @@ export interface SpecimenList {
 }
 
 export interface MountedResult extends RenderResult {
+  readonly page: MountedPage | null;
   /** Why nothing could be shown; null where something was. */
   readonly failure: string | null;
   /** Names of environment variables that were asked for and are not set. */
@@ -214,4 +240,5 @@ export interface MountedResult extends RenderResult {
   readonly asked: number;
 }
 
-export type WorkerRequest = RenderRequest | BundleRequest | SpecimenRequest;
+/** `ready`: nothing but to load what windows are made with. */
+export type WorkerRequest = RenderRequest | BundleRequest | SpecimenRequest | { readonly kind: "ready" };

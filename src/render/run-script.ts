@@ -1,15 +1,12 @@
 import { NO } from "../core/css/certainty.ts";
 import type { ElementNode } from "../core/document/node.ts";
-import { textContent } from "../core/document/text-content.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import { type Heard, isHeardAs } from "../core/walk-script/match.ts";
 import { nearestFirst } from "../core/walk-script/nearest.ts";
 import type { HeardPattern, WalkStep } from "../core/walk-script/parse.ts";
-import { changeText } from "./keys-text.ts";
+import { pressed } from "./key-log.ts";
 import { LivePage, type PageSource } from "./live-page.ts";
-import { changesBetween, stateOf } from "./page-state.ts";
 import type { RenderedStep, ScriptLine } from "./protocol.ts";
-import { told } from "./rendered-element.ts";
 import type { LiveElement } from "./snapshot.ts";
 
 /** How often a key is pressed for `until`. */
@@ -100,36 +97,9 @@ class ScriptedWalk {
   }
 
   async #key(key: string): Promise<void> {
-    const before = stateOf(this.#page);
-    const from = told(this.#page, this.#page.focused());
-    const spoken = this.#regions();
-    await this.#page.press(key);
-    const now = this.#regions();
-    this.#said = [...now].flatMap(([region, text]) =>
-      text !== "" && spoken.get(region) !== text ? [text] : [],
-    );
-    this.steps.push({
-      key,
-      from,
-      to: told(this.#page, this.#page.focused()),
-      changes: changesBetween(before, stateOf(this.#page)).map(changeText),
-    });
-  }
-
-  /** What each live region holds. WAI-ARIA 1.2 §6.6.1, `aria-live`; roles that are live by themselves. */
-  #regions(): ReadonlyMap<LiveElement, string> {
-    const { scene } = this.#page;
-    const regions = new Map<LiveElement, string>();
-    for (const node of scene.page.index.elements) {
-      const live = node.attributes.get("aria-live")?.value;
-      const isLive =
-        live === "polite" ||
-        live === "assertive" ||
-        /^(?:alert|status|log)$/.test(scene.role(node).role ?? "");
-      if (isLive && live !== "off" && scene.presence.of(node).exposed !== NO)
-        regions.set(this.#page.elementOf(node), textContent(node));
-    }
-    return regions;
+    const step = await pressed(this.#page, key);
+    this.#said = step.said;
+    this.steps.push(step);
   }
 
   async #type(text: string, into: HeardPattern | null): Promise<Failure | null> {

@@ -30,6 +30,8 @@ export interface SnapshotSource {
   readonly quirks: boolean;
   readonly sheets: readonly SheetEntry[];
   readonly places: Places;
+  /** Events that scripts listen for on an element, beside those that its attributes name. */
+  readonly listens: (element: LiveElement) => ReadonlySet<string>;
   /** Elements that take no part while a modal dialog is open. */
   readonly isBehind: (element: LiveElement) => boolean;
   readonly isOpenPopover: (element: LiveElement) => boolean;
@@ -90,7 +92,7 @@ export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot 
       spread: null,
       presence: "always",
       repeats: false,
-      listeners: listenersIn(attributes),
+      listeners: new Set([...listenersIn(attributes), ...source.listens(element)]),
       children: inner,
       shadow,
       source: source.places.tag(element),
@@ -140,9 +142,8 @@ function attributesOf(element: LiveElement, source: SnapshotSource): ReadonlyMap
   return attributes;
 }
 
-function listenersIn(attributes: ReadonlyMap<string, Attribute>): ReadonlySet<string> {
-  return new Set([...attributes.keys()].filter((name) => /^on./.test(name)).map((name) => name.slice(2)));
-}
+const listenersIn = (attributes: ReadonlyMap<string, Attribute>): readonly string[] =>
+  [...attributes.keys()].filter((name) => /^on./.test(name)).map((name) => name.slice(2));
 
 /** The rules of a style element: as written while they are, else as the object model has them. */
 function styleOf(element: LiveElement, scope: Document | ShadowRoot, source: SnapshotSource): AppliedSheet {

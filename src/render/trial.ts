@@ -1,3 +1,5 @@
+import { announced, liveRegions } from "./announcements.ts";
+import { changesText } from "./keys-text.ts";
 import { LivePage, type PageSource } from "./live-page.ts";
 import { type Change, changesBetween, keyOf, type PageState, stateOf } from "./page-state.ts";
 import type { LiveElement } from "./snapshot.ts";
@@ -18,6 +20,10 @@ export interface Effect {
   readonly moves: readonly Move[];
   /** What changed by the last move; empty where nothing did. */
   readonly changes: readonly Change[];
+  /** The same as people are told of it. */
+  readonly told: readonly string[];
+  /** What live regions said by the last move. */
+  readonly said: readonly string[];
   /** What all the moves together changed. */
   readonly total: readonly Change[];
   /** What had focus before it and after, by key; null for nothing. */
@@ -111,7 +117,11 @@ export class Trials {
 
   /** What differs between two states, apart from what never rests. */
   changes(before: PageState, after: PageState): readonly Change[] {
-    return changesBetween(before, after).filter(({ at }) => !this.#restless.has(at));
+    return this.restful(changesBetween(before, after));
+  }
+
+  restful(changes: readonly Change[]): readonly Change[] {
+    return changes.filter(({ at }) => !this.#restless.has(at));
   }
 
   /** The page after some moves; what is done with it must not outlive the call. */
@@ -135,6 +145,7 @@ export class Trials {
       for (const move of moves.slice(0, -1)) await make(page, move);
       const before = stateOf(page);
       const active = page.focused();
+      const regions = liveRegions(page);
       const from = active === null ? null : keyOf(page, active);
       const [leftBefore, askedBefore, problemsBefore] = [page.left.length, page.asked, page.problems.length];
       if (last !== undefined) await make(page, last);
@@ -148,6 +159,8 @@ export class Trials {
       return {
         moves,
         changes,
+        told: changes.length === 0 ? [] : changesText(page, changes),
+        said: announced(regions, liveRegions(page)),
         total,
         asks: page.asked > askedBefore,
         from,

@@ -1,39 +1,12 @@
 import { parentPort } from "node:worker_threads";
-import { explore } from "./explore.ts";
-import { htmlPage } from "./html-page.ts";
-import type { LivePage, PageSource } from "./live-page.ts";
-import { MountedSpecimens } from "./mount/mounted-specimens.ts";
-import type { RenderRequest, RenderResult, WorkerRequest } from "./protocol.ts";
-import { runScript } from "./run-script.ts";
+import type { WorkerRequest } from "./protocol.ts";
 
-/** How a page is tried. */
-type Attempt = Pick<RenderRequest, "script" | "patience" | "plan">;
-
-/** Walks a page by a script, or tries every key where there is none. */
-async function tried(
-  page: PageSource,
-  { script, patience, plan }: Attempt,
-  opened: LivePage | null = null,
-): Promise<RenderResult> {
-  if (script === null) return explore(page, patience, plan, opened);
-  opened?.close();
-  const { lines, steps, problems } = await runScript(page, script);
-  return { steps, script: lines, findings: [], states: null, tried: new Map(), problems, isCutShort: false };
-}
-
-const specimens = new MountedSpecimens();
+// The window takes as long to load as most programs to be bundled: both go on at once.
+const attempts = import("./attempts.ts");
 
 async function answered(request: WorkerRequest): Promise<unknown> {
-  switch (request.kind) {
-    case "page":
-      return tried(htmlPage(request), request);
-    case "bundle":
-      return (await import("./mount/bundle.ts")).bundleSpecimens(request);
-    case "list":
-      return specimens.list(request);
-    case "specimen":
-      return specimens.mount(request, (page, opened) => tried(page, request, opened));
-  }
+  if (request.kind === "bundle") return (await import("./mount/bundle.ts")).bundleSpecimens(request);
+  return (await attempts).attempted(request);
 }
 
 // What a page rejects and nobody catches is its own affair.

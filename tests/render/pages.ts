@@ -20,6 +20,7 @@ export const pageSource = (text: string): PageSource =>
     page: "document",
     patience: 0,
     plan: null,
+    log: false,
   });
 
 /** Every check of source but one of taste, to be made of every state. */

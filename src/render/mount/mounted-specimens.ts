@@ -1,6 +1,7 @@
 import { desktop } from "../../core/css/device.ts";
 import type { Specimen } from "../../specimen.ts";
 import { LivePage, type PageSource } from "../live-page.ts";
+import { nothingTried } from "../nothing-tried.ts";
 import type {
   Bundle,
   ListedSpecimen,
@@ -47,34 +48,27 @@ export class MountedSpecimens {
 
   /** Mounts one specimen and tries it. Nothing is told of one that shows nothing because it failed. */
   async mount(
-    { bundle, file, specimen, device }: MountRequest,
+    { bundle, file, specimen, device, presses, log }: MountRequest,
     attempt: (page: PageSource, opened: LivePage) => Promise<RenderResult>,
   ): Promise<MountedResult> {
     const program = this.#program(bundle);
     const source = specimenPage(program, file, specimen, device);
-    const none = {
-      steps: [],
-      script: null,
-      findings: [],
-      states: null,
-      tried: new Map(),
-      problems: [],
-      isCutShort: false,
-    };
     let page: LivePage | null = null;
     try {
       page = await LivePage.open(source);
       const { unset } = page.window[STAGE] as Stage;
       const [problem] = page.problems;
-      const about = { unset: [...unset], asked: page.asked };
+      const shows = { document: page.scene.document, sheets: page.sheets, stylesKnown: program.stylesKnown };
+      const about = { page: log || !presses ? shows : null, unset: [...unset], asked: page.asked };
       if (problem !== undefined && page.shown().length === 0)
-        return { ...none, ...about, failure: `${problem}${unsetText(page)}` };
+        return { ...nothingTried, ...about, failure: `${problem}${unsetText(page)}` };
+      if (!presses) return { ...nothingTried, ...about, problems: page.problems, failure: null };
       const opened = page;
       page = null;
       return { ...(await attempt(source, opened)), ...about, failure: null };
     } catch (error) {
       const failure = `${toldError(error, program)}${page === null ? "" : unsetText(page)}`;
-      return { ...none, failure, unset: [], asked: 0 };
+      return { ...nothingTried, page: null, failure, unset: [], asked: 0 };
     } finally {
       page?.close();
     }

@@ -111,3 +111,24 @@ export const svelteOrigin: OriginOf = (element) => {
   const { file, line, column } = meta.loc;
   return { at: `${file}:${line}:${column + 1}`, isOwn: true, frames, keys: "" };
 };
+
+/** Events whose names are not those of the props that handle them. */
+const renamed: Readonly<Record<string, string>> = { doubleclick: "dblclick" };
+
+/** Events that React and Svelte handle for an element from the top of the page, where no listener stands on it. */
+export function delegatedEvents(element: LiveElement): readonly string[] {
+  return Object.keys(element).flatMap((key) => {
+    const held: unknown = element[key];
+    if (key.startsWith("__reactProps$"))
+      return Object.entries(held as object).flatMap(([name, value]) => {
+        if (!/^on[A-Z]/.test(name) || typeof value !== "function") return [];
+        const event = name
+          .slice(2)
+          .replace(/Capture$/, "")
+          .toLowerCase();
+        return [renamed[event] ?? event];
+      });
+    const svelte = /^__(\w+)$/.exec(key)?.[1];
+    return svelte !== undefined && (typeof held === "function" || Array.isArray(held)) ? [svelte] : [];
+  });
+}

@@ -31,6 +31,8 @@ export const walkSchema = z.strictObject({
       to: elementSchema.nullable(),
       events: z.array(z.string()),
       changes: z.array(z.string()),
+      /** What live regions said. */
+      said: z.array(z.string()),
     }),
   ),
   /** The lines of a walk script and what came of each; null where none was given. */

@@ -3,7 +3,16 @@ import { findingJson } from "./audit.ts";
 import type { WalkDocument } from "./walk-schema.ts";
 
 /** One walk as one JSON document, without a line end. */
-export function walkJson({ target, direction, stops, unreached, findings, steps, script }: PageWalk): string {
+export function walkJson({
+  target,
+  direction,
+  stops,
+  unreached,
+  findings,
+  steps,
+  openings,
+  script,
+}: PageWalk): string {
   const key = direction === "forwards" ? "Tab" : "Shift+Tab";
   const document: WalkDocument = {
     format: "even-keel/walk",
@@ -29,14 +38,18 @@ export function walkJson({ target, direction, stops, unreached, findings, steps,
             to: element,
             events: at === 0 ? ["focus"] : ["blur", "focus"],
             changes: [],
+            said: [],
           }))
-        : steps.map(({ key: pressed, from, to, changes }) => ({
-            key: pressed,
-            from,
-            to,
-            events: [...(from === null ? [] : ["blur"]), ...(to === null ? [] : ["focus"])],
-            changes: [...changes],
-          })),
+        : [...steps, ...openings.flatMap((opening) => opening.steps)].map(
+            ({ key: pressed, from, to, events, changes, said }) => ({
+              key: pressed,
+              from,
+              to,
+              events: [...events],
+              changes: [...changes],
+              said: [...said],
+            }),
+          ),
     script: script === null ? null : script.map((line) => ({ ...line, instead: [...line.instead] })),
     unreached: unreached.map(({ element, source, why }) => ({ element, source, why })),
     findings: findings.map(findingJson),

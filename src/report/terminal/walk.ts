@@ -1,3 +1,4 @@
+import type { StepAnswer } from "../../answers/rendered.ts";
 import type { KeyCount, PageWalk, StopAnswer, UnreachedAnswer } from "../../answers/walk.ts";
 import type { Paint } from "./paint.ts";
 import { placeText } from "./place-text.ts";
@@ -10,6 +11,8 @@ export interface WalkView {
   readonly all: boolean;
   /** What keys do at each stop. */
   readonly keys: boolean;
+  /** Which events each key that was pressed brought about. */
+  readonly events: boolean;
 }
 
 /** How many stops are shown before the middle of a long walk is folded. */
@@ -21,7 +24,8 @@ const MOST_UNREACHED = 10;
 const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 /** The stops in order with what is odd about each, and below them what is not reached, and why. */
-export function walkText(walk: PageWalk, { paint, all, keys }: WalkView): string {
+export function walkText(walk: PageWalk, view: WalkView): string {
+  const { paint, all, keys } = view;
   const { colours } = paint;
   const key = walk.direction === "forwards" ? "Tab" : "Shift+Tab";
   const { stops, unreached } = walk;
@@ -55,7 +59,7 @@ export function walkText(walk: PageWalk, { paint, all, keys }: WalkView): string
     lines.push(...stopLines(stop, file, width, keys, paint));
   }
   if (unreached.length > 0) lines.push("", ...unreachedLines(unreached, file, paint, all));
-  if (walk.steps !== null) lines.push("", ...pressedLines(walk, walk.steps, file, paint));
+  if (walk.steps !== null) lines.push("", ...pressedLines(walk, walk.steps, file, view));
   lines.push("", ...closing(walk, paint));
   return `${lines.join("\n")}\n`;
 }
@@ -150,19 +154,20 @@ const MOST_CHANGES = 3;
 
 /** What was pressed, and what it brought about; then what does not hold, with the keys that show it. */
 function pressedLines(
-  { findings }: PageWalk,
-  steps: NonNullable<PageWalk["steps"]>,
+  { findings, openings }: PageWalk,
+  steps: readonly StepAnswer[],
   file: string,
-  paint: Paint,
+  view: WalkView,
 ): readonly string[] {
+  const { paint } = view;
   const { colours } = paint;
-  const lines = [`  ${colours.bold("keys pressed, with its scripts run")}`];
-  for (const { key, heard, source, changes } of steps) {
-    const to = heard === null ? colours.dim("out of the page") : printable(heard);
-    lines.push(`    ${colours.cyan(key)} → ${to}  ${colours.dim(placeText(source, file))}`.trimEnd());
-    for (const change of changes.slice(0, MOST_CHANGES))
-      lines.push(`        ${colours.dim(cut(printable(change), paint.width - 10))}`);
-  }
+  const lines = [`  ${colours.bold("keys pressed, with its scripts run")}`, ...stepLines(steps, file, view)];
+  for (const { at, key, steps: inside } of openings)
+    lines.push(
+      "",
+      `  ${colours.bold(`${printable(key)} on ${cut(printable(at), paint.width - key.length - 8)}`)}`,
+      ...stepLines(inside, file, view),
+    );
   for (const { message, facts, source, check, outcome } of findings) {
     if (outcome !== "failed" || typeof facts.keys !== "string") continue;
     lines.push(
@@ -173,6 +178,35 @@ function pressedLines(
     );
   }
   return lines;
+}
+
+/** One line for each key: where focus went, and below it what changed and what was said. */
+function stepLines(
+  steps: readonly StepAnswer[],
+  file: string,
+  { paint, events: withEvents }: WalkView,
+): readonly string[] {
+  const { colours } = paint;
+  const width = Math.max(...steps.map(({ key }) => key.length), 3);
+  return steps.flatMap(({ key, from, to, heard, source, events, changes, said }) => {
+    const stays = from !== null && to !== null && from.path === to.path;
+    const went =
+      heard === null ? (from === null ? "nothing has focus" : "out of the page") : printable(heard);
+    const note = heard === null || stays ? "" : placeText(source, file);
+    const shown = changes.slice(0, MOST_CHANGES);
+    const more = changes.length - shown.length;
+    const below = (text: string) => `${" ".repeat(width + 7)}${text}`;
+    const room = paint.width - width - 9;
+    return [
+      `    ${colours.cyan(key.padEnd(width))} → ${stays || heard === null ? colours.dim(stays ? `stays on ${went}` : went) : went}  ${colours.dim(note)}`.trimEnd(),
+      ...(withEvents && events.length > 0
+        ? [below(colours.dim(cut(`events: ${events.join(" ")}`, room)))]
+        : []),
+      ...shown.map((change) => below(colours.dim(cut(printable(change), room)))),
+      ...(more > 0 ? [below(colours.dim(`and ${counted(more, "more change", "more changes")}`))] : []),
+      ...said.map((text) => below(colours.green(cut(`heard: "${printable(text)}"`, room)))),
+    ];
+  });
 }
 
 function closing({ target, findings, direction }: PageWalk, paint: Paint): readonly string[] {
