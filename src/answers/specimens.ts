@@ -4,6 +4,7 @@ import type { Device } from "../core/css/device.ts";
 import { nearestWord } from "../core/document/nearest-word.ts";
 import type { Span } from "../core/document/node.ts";
 import {
+  networkAsked,
   noSpecimens,
   noSuchSpecimen,
   notBundled,
@@ -96,6 +97,7 @@ export async function mountSpecimens(
     byRoot.set(root, [...(byRoot.get(root) ?? []), page]);
   }
   const problems: Problem[] = [];
+  const notes: Problem[] = [];
   const mounted: MountedSpecimen[] = [];
   const inputs = new Set<string>();
   let done = 0;
@@ -130,7 +132,7 @@ export async function mountSpecimens(
             message: "",
           };
           const place = file === null || line === null ? page.name : `${file}:${line}:${column}`;
-          return { mounted: [], problems: [notBundled(place, message)] };
+          return refused(notBundled(place, message));
         }
         const result = await mountFile(page, bundle, request, host);
         onSpecimen(page, done++, pages.length);
@@ -140,15 +142,20 @@ export async function mountSpecimens(
     for (const result of results) {
       mounted.push(...result.mounted);
       problems.push(...result.problems);
+      notes.push(...result.notes);
     }
   }
-  return { mounted, problems, incomplete: problems.length > 0, inputs };
+  return { mounted, problems: [...problems, ...notes], incomplete: problems.length > 0, inputs };
 }
 
 interface FileAnswer {
   readonly mounted: readonly MountedSpecimen[];
   readonly problems: readonly Problem[];
+  /** What went wrong in specimens that were mounted all the same. */
+  readonly notes: readonly Problem[];
 }
+
+const refused = (problem: Problem): FileAnswer => ({ mounted: [], problems: [problem], notes: [] });
 
 async function mountFile(
   page: PageFile,
@@ -166,15 +173,12 @@ async function mountFile(
     specimens: [],
     failure: reasonOf(listed),
   };
-  if (failure !== null) return { mounted: [], problems: [notMounted(page.name, failure)] };
-  if (specimens.length === 0) return { mounted: [], problems: [noSpecimens(page.name)] };
+  if (failure !== null) return refused(notMounted(page.name, failure));
+  if (specimens.length === 0) return refused(noSpecimens(page.name));
   const wanted = specimens.map((one, index) => ({ one, index })).filter(({ one }) => isAsked(page, one));
   if (wanted.length === 0) {
     const names = specimens.map(({ name }) => name);
-    return {
-      mounted: [],
-      problems: [noSuchSpecimen(page.name, page.part ?? "", nearestWord(page.part ?? "", names), names)],
-    };
+    return refused(noSuchSpecimen(page.name, page.part ?? "", nearestWord(page.part ?? "", names), names));
   }
   const found = specimens.map((one) => ({ id: `${page.name}#${one.name}`, page, listed: one }));
   const beside: ScriptsBeside =
@@ -191,6 +195,7 @@ async function mountFile(
   return {
     mounted: answers.flatMap((answer) => answer.mounted),
     problems: [...beside.problems, ...answers.flatMap((answer) => answer.problems)],
+    notes: answers.flatMap((answer) => answer.notes),
   };
 }
 
@@ -215,7 +220,7 @@ async function mountOne(
         kind: "specimen",
         bundle,
         file: { path: page.path ?? "", name: page.name },
-        specimen: { name: specimen.name, index },
+        specimen: { name: specimen.name, index, place: specimen.place },
         device: { ...device, ...specimen.viewport, colourScheme: specimen.scheme ?? device.colourScheme },
         script,
         patience: timeLimit * 1000 * FOR_KEYS,
@@ -232,16 +237,17 @@ async function mountOne(
   const place =
     specimen.place === null ? id : `${specimen.place.file}:${specimen.place.line} "${specimen.name}"`;
   const result = await run(request.script);
-  if (typeof result === "string") return { mounted: [], problems: [notMounted(place, result)] };
-  const problems: Problem[] = result.problems.map((message) => scriptFailed(place, message));
-  if (result.isCutShort) problems.push(renderCutShort(place));
+  if (typeof result === "string") return refused(notMounted(place, result));
+  const notes: Problem[] = result.problems.map((message) => scriptFailed(place, message));
+  if (result.asked > 0) notes.push(networkAsked(place));
+  const problems: Problem[] = result.isCutShort ? [renderCutShort(place)] : [];
   const walked: WalkedScript[] = [];
   for (const script of scripts) {
     const own = await run(script.steps);
     if (typeof own === "string") problems.push(notMounted(script.file, own));
     else walked.push({ script, lines: own.script ?? [] });
   }
-  return { mounted: [{ ...found, result, walked }], problems };
+  return { mounted: [{ ...found, result, walked }], problems, notes };
 }
 
 const held = <T>(answer: ApartAnswer): T | null => (answer.ok ? (answer.value as T) : null);

@@ -65,8 +65,9 @@ export class VirtualClock {
    * @param goesElsewhere whether the window may go to other places of its page: it does so in a turn of the real clock
    * @param milliseconds how far, in the window's own time
    * @param most how many tasks at most: a page may go on for ever
+   * @returns whether nothing was due any more in the end
    */
-  async settle(goesElsewhere: boolean, milliseconds = 1000, most = 2000): Promise<void> {
+  async settle(goesElsewhere: boolean, milliseconds = 1000, most = 2000): Promise<boolean> {
     const end = this.#now + milliseconds;
     for (let turn = 0; goesElsewhere && turn < 2; turn++)
       await new Promise<void>((resolve) => setTimeout(resolve, 0));
@@ -74,7 +75,7 @@ export class VirtualClock {
       // What promises have waiting comes first.
       await new Promise<void>((resolve) => setImmediate(resolve));
       const due = this.#due(end);
-      if (due === null) break;
+      if (due === null) return true;
       const [id, task] = due;
       this.#now = Math.max(this.#now, task.at);
       if (task.every === null) this.#tasks.delete(id);
@@ -85,6 +86,7 @@ export class VirtualClock {
         this.#onError(error);
       }
     }
+    return false;
   }
 
   #due(end: number): readonly [number, Task] | null {

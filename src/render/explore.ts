@@ -35,6 +35,8 @@ const MOST_ITEMS = 8;
 /** Widgets whose own key is the space bar. ARIA Authoring Practices, "checkbox", "switch", "radio group". */
 const takesSpace = new Set<Role>(["checkbox", "switch", "radio", "menuitemcheckbox", "menuitemradio"]);
 
+const NEVER_RESTS = "it never comes to rest: it goes on changing by itself, and no key was pressed";
+
 /** Keys that pages take for shortcuts. */
 const letters = [..."abcdefghijklmnopqrstuvwxyz/?"];
 
@@ -109,10 +111,14 @@ class Exploration {
 
   async run(): Promise<boolean> {
     try {
-      const isAlive = await this.trials.peek((page) => {
+      const { isAlive, rests } = await this.trials.peek((page) => {
         this.#audit?.look(page, null);
-        return page.isAlive;
+        return { isAlive: page.isAlive, rests: page.rests };
       });
+      if (!rests) {
+        this.trials.problems.add(NEVER_RESTS);
+        return true;
+      }
       await this.trials.lookIdle();
       await this.#walk();
       if (!isAlive) return false;

@@ -69,6 +69,8 @@ export class LivePage {
   readonly left: string[] = [];
   /** How often a script asked the network, which is not there: what would have come of it nobody knows. */
   asked = 0;
+  /** Whether it came to rest when it was let settle; false where it goes on changing by itself, again and again. */
+  rests = true;
   /** Kinds of events that scripts listen for, by element. */
   readonly #listeners = new Map<LiveElement, Map<string, number>>();
   readonly #source: PageSource;
@@ -510,7 +512,7 @@ export class LivePage {
   }
 
   async settle(): Promise<void> {
-    await this.#clock.settle(!this.isSpecimen);
+    this.rests = await this.#clock.settle(!this.isSpecimen);
     // What is gone from the page cannot keep focus. HTML §6.6.4, "focus fixup".
     const active = this.focused();
     if (active !== null && this.#isReady && !this.#canTakeFocus(active)) active.blur();

@@ -194,7 +194,11 @@ export type SpecimenRequest = {
   | { readonly kind: "list" }
   | {
       readonly kind: "specimen";
-      readonly specimen: { readonly name: string; readonly index: number };
+      readonly specimen: {
+        readonly name: string;
+        readonly index: number;
+        readonly place: SourceRemark | null;
+      };
       readonly device: Device;
       readonly script: readonly WalkStep[] | null;
       readonly patience: number;

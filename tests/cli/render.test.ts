@@ -79,7 +79,7 @@ const good = page(
 
 describe("a page that misbehaves is told of, and the others are audited all the same", () => {
   test.each<readonly [string, string, string, number]>([
-    ["that throws", `throw new Error("no tide today");`, "A script of it failed", 1],
+    ["that throws", `throw new Error("no tide today");`, "Something in it failed", 1],
     ["that never ends", `for (;;) {}`, "did not come to an end within 1 seconds", 2],
     ["that asks the network", `fetch("https://tides.invalid").then((r) => r.json());`, "", 1],
     [

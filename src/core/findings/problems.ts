@@ -38,7 +38,7 @@ export const generated = (target: string): Problem =>
 export const notRendered = (target: string, reason: string): Problem =>
   problem(target, `Its scripts could not be run: ${reason}. What source alone tells is audited.`);
 export const scriptFailed = (target: string, reason: string): Problem =>
-  problem(target, `A script of it failed: ${reason}`);
+  problem(target, `Something in it failed: ${reason}`);
 export const scriptMissing = (target: string, src: string): Problem =>
   problem(
     target,
@@ -50,6 +50,8 @@ export const notBundled = (place: string, reason: string): Problem =>
   problem(place, `The specimens could not be built: ${reason.replace(/\.$/, "")}.`);
 export const notMounted = (place: string, reason: string): Problem =>
   problem(place, `Could not be mounted: ${reason.replace(/\.$/, "")}.`);
+export const networkAsked = (place: string): Problem =>
+  problem(place, "Asks the network, which is not there: what it shows without an answer was looked at.");
 export const noSpecimens = (target: string): Problem =>
   problem(target, 'Names no specimen. Write: specimen("a name", () => <Component />).');
 export const noSuchSpecimen = (

@@ -32,7 +32,7 @@ export class MountedSpecimens {
     let specimens: readonly ListedSpecimen[] = [];
     let failure: string | null = null;
     const page = await LivePage.open({
-      ...specimenPage(program, file, { name: file.name, index: -1 }, desktop),
+      ...specimenPage(program, file, { name: file.name, index: -1, place: null }, desktop),
       start: async (opened) => {
         try {
           const shelf = await specimensIn(opened, program, file.path);

@@ -83,8 +83,10 @@ export const vueOrigin =
     };
     const frames: OriginFrame[] = [];
     for (let one = vnode.ctx, n = 0; one != null && n < MOST_FRAMES; one = one.vnode?.ctx, n++) {
-      const at = siteOf(one);
-      if (at !== null) frames.unshift({ name: one.type?.name ?? one.type?.__name ?? "component", at });
+      const file: unknown = one.type?.__file;
+      // A root is told by where it is defined.
+      const at = siteOf(one) ?? (typeof file === "string" ? `${file}:1:1` : null);
+      if (at !== null) frames.unshift({ name: one.type?.name ?? one.type?.__name ?? fileName(file), at });
     }
     const keys: string[] = [];
     if (vnode.key != null) keys.push(String(vnode.key));
@@ -100,6 +102,10 @@ export const vueOrigin =
     };
   };
 
+/** What a component is called that has no name but that of its file. */
+const fileName = (file: unknown): string =>
+  typeof file === "string" ? file.replace(/^.*\/|\.\w+$/g, "") : "component";
+
 /** Svelte 5: what its development build writes on every element. Columns count from 0 there. */
 export const svelteOrigin: OriginOf = (element) => {
   const meta: Private = element.__svelte_meta;
@@ -109,6 +115,9 @@ export const svelteOrigin: OriginOf = (element) => {
     if (up.type === "component" && up.file !== undefined)
       frames.unshift({ name: up.componentTag ?? "component", at: `${up.file}:${up.line}:${up.column + 1}` });
   const { file, line, column } = meta.loc;
+  const [outermost] = frames;
+  const root = outermost === undefined ? file : outermost.at.replace(/:\d+:\d+$/, "");
+  frames.unshift({ name: fileName(root), at: `${root}:1:1` });
   return { at: `${file}:${line}:${column + 1}`, isOwn: true, frames, keys: "" };
 };
 

@@ -86,9 +86,13 @@ export class Program {
     return span;
   }
 
-  /** The name that a start tag has in source. */
-  tagName({ file, start }: Span): string {
-    return /^<([^\s/>]*)/.exec(this.#text(file)?.text.slice(start, start + 80) ?? "")?.[1] ?? "";
+  /** What stands at a place up to the end of its line; null where there is no such place. */
+  spanAt({ file, line, column }: SourceRemark): Span | null {
+    const source = file === null ? null : this.#text(file);
+    if (source == null || file === null || line === null) return null;
+    const start = source.lines.offset(line, column ?? 1);
+    const end = source.lines.offset(line, 1 + (source.lines.line(line)?.length ?? 0));
+    return start === null || end === null || end < start ? null : { file, start, end };
   }
 
   /** A comment that stands before a start tag, if it speaks to the audit. */
@@ -112,9 +116,11 @@ export class Program {
       const entry = this.#map.findEntry(Number(line) - 1, Number(column) - 1);
       if (!("originalSource" in entry) || entry.originalSource === undefined) continue;
       const file = entry.originalSource;
-      if (/^keel|(?:^|\/)node_modules\//.test(file)) continue;
+      if (/(?:^|\/)(?:keel(?:-jsx)?:|node_modules\/)/.test(file)) continue;
       frames.push({
-        name: name === undefined || name === "" ? null : name.replace(/^(?:new|async|Object\.) ?/, ""),
+        // A module is called by its path, a function by its name.
+        name:
+          name === undefined || /^$|[/\\<]/.test(name) ? null : name.replace(/^(?:new|async|Object\.) ?/, ""),
         at: { file, line: entry.originalLine + 1, column: entry.originalColumn + 1, message: "" },
       });
     }

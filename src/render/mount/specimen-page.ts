@@ -4,6 +4,7 @@ import type { Specimen } from "../../specimen.ts";
 import type { AnyWindow } from "../clock.ts";
 import type { LivePage, PageSource } from "../live-page.ts";
 import type { Places } from "../places.ts";
+import type { SourceRemark } from "../protocol.ts";
 import { type LiveElement, STAMP } from "../snapshot.ts";
 import { type Origin, type OriginOf, reactOrigin, svelteOrigin, vueOrigin } from "./origins.ts";
 import type { Program } from "./program.ts";
@@ -19,6 +20,8 @@ export interface Stage {
   readonly sites: WeakMap<object, string>;
   /** The stylesheets of the modules that ran, in order. */
   readonly styles: string[];
+  /** Where scripts made elements, by the errors that stand for their places. */
+  readonly made: WeakMap<LiveElement, Error>;
   /** Names of environment variables that were asked for and are not set. */
   readonly unset: Set<string>;
 }
@@ -38,7 +41,7 @@ interface Mount {
 export function specimenPage(
   program: Program,
   file: { readonly path: string; readonly name: string },
-  specimen: { readonly name: string; readonly index: number },
+  specimen: { readonly name: string; readonly index: number; readonly place: SourceRemark | null },
   device: Device,
 ): PageSource {
   return {
@@ -54,7 +57,7 @@ export function specimenPage(
         return sheet === null ? [] : [{ sheet, media: null }];
       }),
     parsed: new Map(),
-    places: ({ window }) => placesOf(window, program),
+    places: ({ window }) => placesOf(window, program, specimen.place),
     start: async (page) => {
       const shelf = await specimensIn(page, program, file.path);
       const found = shelf[specimen.index];
@@ -74,12 +77,35 @@ export async function specimensIn(
 ): Promise<readonly Specimen[]> {
   const { window } = page;
   const shelf: Specimen[] = [];
-  const stage = { sites: new WeakMap<object, string>(), styles: [], unset: new Set<string>() };
+  const made = new WeakMap<LiveElement, Error>();
+  const stage = { sites: new WeakMap<object, string>(), styles: [], made, unset: new Set<string>() };
+  noteMaking(window, made);
   window[STAGE] = stage;
   window[SHELF] = shelf;
   page.run(program.script);
   (stage as unknown as Stage).files[file]?.();
   return shelf;
+}
+
+/** Notes where scripts make elements: by name, or from text. */
+function noteMaking({ Document, Element }: AnyWindow, made: WeakMap<LiveElement, Error>): void {
+  for (const name of ["createElement", "createElementNS"]) {
+    const own = Document.prototype[name];
+    Document.prototype[name] = function (this: LiveElement, ...named: unknown[]) {
+      const element = own.apply(this, named);
+      made.set(element, new Error());
+      return element;
+    };
+  }
+  const text = Object.getOwnPropertyDescriptor(Element.prototype, "innerHTML");
+  Object.defineProperty(Element.prototype, "innerHTML", {
+    ...text,
+    set(this: LiveElement, html: string) {
+      text?.set?.call(this, html);
+      const at = new Error();
+      for (const inside of this.querySelectorAll("*")) made.set(inside, at);
+    },
+  });
 }
 
 async function mountSpecimen(page: LivePage, { render, options }: Specimen): Promise<void> {
@@ -148,7 +174,7 @@ export function toldError(error: unknown, program: Program): string {
   return places.length === 0 ? first : `${first} (${places.join(" ← ")})`;
 }
 
-function placesOf(window: AnyWindow, program: Program): Places {
+function placesOf(window: AnyWindow, program: Program, place: SourceRemark | null): Places {
   const stage = window[STAGE] as Stage;
   const stamp = (element: LiveElement): string | null => element.getAttribute(STAMP);
   const ways: readonly OriginOf[] = [reactOrigin(stamp, stage.sites), vueOrigin(stamp), svelteOrigin];
@@ -182,7 +208,9 @@ function placesOf(window: AnyWindow, program: Program): Places {
     components: (element) => originOf(element)?.frames.flatMap(frame) ?? [],
     nearest: (element) => {
       const at = originOf(element)?.at;
-      return at == null ? null : program.tagAt(at);
+      if (at != null) return program.tagAt(at);
+      const making = program.framesOf(stage.made.get(element)?.stack ?? "")[0]?.at ?? place;
+      return making === null ? null : program.spanAt(making);
     },
     comment: () => null,
     remarks: (element) => {

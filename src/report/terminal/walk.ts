@@ -209,6 +209,10 @@ function stepLines(
   });
 }
 
+/** A target as a shell takes it. */
+const quoted = (target: string): string =>
+  /[\s#']/.test(target) ? `'${printable(target).replaceAll("'", "'\\''")}'` : printable(target);
+
 function closing({ target, findings, direction }: PageWalk, paint: Paint): readonly string[] {
   const { colours } = paint;
   const failed = findings.filter(({ outcome }) => outcome === "failed").length;
@@ -225,8 +229,8 @@ function closing({ target, findings, direction }: PageWalk, paint: Paint): reado
     paint.paragraph("", told, 0),
     colours.dim(
       parts.length === 0
-        ? `next  keel walk ${printable(target)} ${direction === "forwards" ? "--back" : ""}`.trimEnd()
-        : `next  keel audit ${printable(target)} --only keys`,
+        ? `next  keel walk ${quoted(target)} ${direction === "forwards" ? "--back" : ""}`.trimEnd()
+        : `next  keel audit ${quoted(target)} --only keys`,
     ),
   ];
 }
