@@ -1,14 +1,19 @@
+import { elementsAbove } from "../core/document/around.ts";
 import { pointerEvents } from "../core/document/pointer-handler.ts";
 import type { Role } from "../core/semantics/tables/roles.ts";
 import { arrows, tryComposites } from "./composites.ts";
 import { tryDialog } from "./dialogs.ts";
 import { tryField } from "./fields.ts";
+import { tryHovers } from "./hovers.ts";
 import { pressed } from "./key-log.ts";
-import { keysText } from "./keys-text.ts";
+import { focusText, keysText } from "./keys-text.ts";
+import { tryLetters } from "./letters.ts";
 import type { LivePage, PageSource } from "./live-page.ts";
+import { tryMessage } from "./messages.ts";
 import { Notes, type Stop } from "./notes.ts";
 import { type Change, includesAll, keyOf } from "./page-state.ts";
 import type {
+  RenderedElement,
   RenderedFinding,
   RenderedOpening,
   RenderedStep,
@@ -29,6 +34,9 @@ const MOST_POINTED = 30;
 /** How often Tab is pressed in what a key opened, for the log. */
 const MOST_TABS = 12;
 
+/** How many stops are tried in what a key opened. */
+const MOST_INSIDE = 8;
+
 /** How many items of a widget arrow keys are followed through. */
 const MOST_ITEMS = 8;
 
@@ -36,9 +44,6 @@ const MOST_ITEMS = 8;
 const takesSpace = new Set<Role>(["checkbox", "switch", "radio", "menuitemcheckbox", "menuitemradio"]);
 
 const NEVER_RESTS = "it never comes to rest: it goes on changing by itself, and no key was pressed";
-
-/** Keys that pages take for shortcuts. */
-const letters = [..."abcdefghijklmnopqrstuvwxyz/?"];
 
 /**
  * Presses the keys on a page and in what they open, and tells what does not hold.
@@ -74,6 +79,8 @@ class Exploration {
   readonly #notes: Notes;
   /** What aria-expanded says on each stop before anything is pressed. */
   readonly #expanded = new Map<string, string | null>();
+  /** Whether a letter alone is a way to something. */
+  #hasLetters = false;
   /** What keys do, on every stop. */
   readonly #effects: Effect[] = [];
 
@@ -89,7 +96,7 @@ class Exploration {
     this.#log = log;
     this.#audit = plan === null ? null : new StateAudit(plan);
     const lookAgain = (page: LivePage, moves: readonly Move[]) =>
-      this.#audit?.look(page, this.#notes.keysOf(moves, page));
+      this.#audit?.look(page, keysText(this.#notes.keysOf(moves), focusText(page)));
     this.trials = new Trials(source, patience, lookAgain, opened);
     this.#notes = new Notes(this.trials);
   }
@@ -117,7 +124,7 @@ class Exploration {
       });
       if (!rests) {
         this.trials.problems.add(NEVER_RESTS);
-        return true;
+        return false;
       }
       await this.trials.lookIdle();
       await this.#walk();
@@ -127,6 +134,8 @@ class Exploration {
       await tryComposites(this.#notes, []);
       for (const stop of this.#notes.stops.slice(0, MOST_STOPS)) await this.#tryStop(stop);
       for (const stop of this.#notes.stops.slice(0, MOST_STOPS)) await this.#tryArrows(stop);
+      this.#hasLetters = await tryLetters(this.#notes);
+      await tryHovers(this.#notes, this.#effects);
       await this.#pointed();
       return false;
     } catch (error) {
@@ -159,7 +168,9 @@ class Exploration {
         if (now === null || to === null) break;
         const at = keyOf(page, now);
         if (stops.some((stop) => stop.at === at)) break;
-        stops.push({ at, element: to, role: (to.role as Role) ?? null, tag: to.tag });
+        const node = page.nodeOf(now);
+        const isDescribed = node !== null && page.scene.description(node).text !== "";
+        stops.push({ at, element: to, role: (to.role as Role) ?? null, tag: to.tag, isDescribed });
       }
       this.#notes.stops = stops;
     });
@@ -169,7 +180,7 @@ class Exploration {
   async #tryStop(stop: Stop): Promise<void> {
     const { at, role, tag } = stop;
     const isText = /^(?:textbox|searchbox|combobox|spinbutton)$/.test(role ?? "") && tag !== "button";
-    const tried = isText ? ["ArrowDown"] : ["Enter", "Space"];
+    const tried = isText || tag === "select" ? ["ArrowDown"] : ["Enter", "Space"];
     const byKey = new Map<string, Effect>();
     for (const key of tried) byKey.set(key, await this.#effect([focus(at), press(key)]));
     const byPointer = await this.trials.effect([focus(at), point(at)]);
@@ -177,6 +188,7 @@ class Exploration {
     const acts = [...byKey.values()].some((effect) => didSomething(effect) || effect.asks);
     // Sliders, lists and trees are moved through, not pressed; native fields have keys of the browser's own.
     const isPressed = didSomething(byPointer) && !byPointer.asks && !acts && !hasOwnKeys(stop);
+    this.#surprise(stop, byKey);
     if (isText) await tryField(this.#notes, stop, byKey.get("ArrowDown") ?? null);
     else if (isPressed && !(await this.#notes.movesAnything([focus(at)], arrows)))
       this.#notes.fail(
@@ -203,8 +215,9 @@ class Exploration {
       );
     for (const [key, effect] of byKey) {
       if (effect.asks) continue;
-      this.#lost(stop, key, effect);
+      this.#lost(stop.element, effect);
       if (didSomething(effect)) this.#follows(stop, key, effect);
+      await tryMessage(this.#notes, effect, key, this.#notes.keysOf(effect.moves));
     }
     const opening = [...byKey.entries()].find(([, effect]) =>
       effect.changes.some(({ what }) => what === "shown"),
@@ -240,16 +253,45 @@ class Exploration {
     return effect;
   }
 
-  #lost(stop: Stop, key: string, effect: Effect): void {
+  #lost(element: RenderedElement, effect: Effect): void {
     if (didSomething(effect)) this.#notes.try("keys.focus-not-lost");
     if (!effect.isGone || effect.left.length > 0) return;
+    const keys = this.#notes.keysOf(effect.moves);
     this.#notes.fail(
       "keys.focus-not-lost",
-      stop.element,
-      `${key} here takes away what has focus, and focus falls to the page.`,
+      element,
+      `${keys.at(-1)} here takes away what has focus, and focus falls to the page.`,
       "Move focus to what comes next, or to the list it was in.",
-      this.#notes.keysAt(stop, [key], "focus on nothing"),
+      keysText(keys, "focus on nothing"),
     );
+  }
+
+  /** A value that changes must not change where one is. WCAG 2.2, 3.2.2. */
+  #surprise(stop: Stop, byKey: ReadonlyMap<string, Effect>): void {
+    const changing = changedBy(stop);
+    const effect = changing === null ? undefined : byKey.get(changing);
+    if (effect === undefined || changing === null) return;
+    this.#notes.try("keys.no-surprise-on-input");
+    const [leaves] = effect.left;
+    if (leaves === undefined || this.trials.leavesByItself) return;
+    const keys = keysText(this.#notes.keysOf(effect.moves), leaves);
+    const mend = "Leave it to a button, or say beforehand what choosing does.";
+    if (stop.isDescribed)
+      this.#notes.ask(
+        "keys.no-surprise-on-input",
+        stop.element,
+        `Changing this ${leaves}. Are people told beforehand?`,
+        mend,
+        keys,
+      );
+    else
+      this.#notes.fail(
+        "keys.no-surprise-on-input",
+        stop.element,
+        `Changing this alone ${leaves}.`,
+        mend,
+        keys,
+      );
   }
 
   /** A state that is told must change with what it is about. */
@@ -289,6 +331,49 @@ class Exploration {
     for (const dialog of dialogs) if (dialog.isModal) await tryDialog(this.#notes, stop, key, moves, dialog);
     if (dialogs.length === 0) await tryTrap(this.#notes, moves, key);
     await tryComposites(this.#notes, moves);
+    await this.#inside(
+      stop,
+      moves,
+      shown,
+      dialogs.map((dialog) => dialog.at),
+    );
+  }
+
+  /** What Enter does in what was opened. */
+  async #inside(
+    opener: Stop,
+    moves: readonly Move[],
+    shown: ReadonlySet<string>,
+    dialogs: readonly string[],
+  ): Promise<void> {
+    const stops = await this.trials.after(moves, (page) =>
+      page.stops().flatMap((element) => {
+        const node = page.nodeOf(element);
+        const isNew =
+          node !== null &&
+          [node, ...elementsAbove(page.scene.page.index, node)].some((up) => shown.has(page.keyOf(up)));
+        const isText = /^(?:input|textarea|select)$/.test(element.localName);
+        return node !== null && isNew && !isText
+          ? [{ at: page.keyOf(node), element: toldNode(page, node) }]
+          : [];
+      }),
+    );
+    for (const { at, element } of stops.slice(0, MOST_INSIDE)) {
+      const there = [...moves, focus(at, element.heard), press("Enter")];
+      const effect = await this.#effect(there);
+      if (effect.asks) continue;
+      const closes = effect.changes.some((change) => change.what === "hidden" && dialogs.includes(change.at));
+      if (!closes) this.#lost(element, effect);
+      else if (effect.isGone && effect.left.length === 0)
+        this.#notes.fail(
+          "keys.dialog-gives-back",
+          opener.element,
+          "A button closes the dialog that this opens, and focus falls to the page.",
+          "Give focus back to what opened it.",
+          keysText(this.#notes.keysOf(there), "focus on nothing"),
+        );
+      await tryMessage(this.#notes, effect, "Enter", this.#notes.keysOf(there));
+    }
   }
 
   /** Tab through what a key opened, and Escape. */
@@ -344,7 +429,7 @@ class Exploration {
     );
     // Only where every stop was tried can no key be said to do it; a letter may be a way to anything.
     if (this.#notes.stops.length > MOST_STOPS || this.#effects.some(({ asks }) => asks)) return;
-    if (await this.#notes.movesAnything([], letters)) return;
+    if (this.#hasLetters) return;
     const reported: Effect[] = [];
     for (const { at, element, isOwn, holds } of candidates.slice(0, MOST_POINTED)) {
       const effect = await this.trials.effect([point(at)]);
@@ -383,6 +468,12 @@ class Exploration {
 const hasOwnKeys = ({ tag, role }: Stop): boolean =>
   /^(?:select|textarea|video|audio|iframe)$/.test(tag) ||
   (tag === "input" && !/^(?:button|checkbox|radio|switch)$/.test(role ?? ""));
+
+/** The key by which people change the value of a field; null for what has none, or a button to send it. */
+function changedBy({ tag, role }: Stop): string | null {
+  if (tag === "select") return "ArrowDown";
+  return tag === "input" && /^(?:checkbox|radio|switch)$/.test(role ?? "") ? "Space" : null;
+}
 
 const includesLeft = (known: Effect, effect: Effect): boolean =>
   effect.left.every((what) => known.left.includes(what));

@@ -11,7 +11,7 @@ import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
 import { type KeyHost, press } from "./keys.ts";
-import { delegatedEvents } from "./mount/origins.ts";
+import { delegatedEvents, isOfFramework } from "./mount/origins.ts";
 import type { Places } from "./places.ts";
 import { installShims, type TopLayer } from "./shims.ts";
 import { type LiveElement, type SheetEntry, type Snapshot, snapshotOf } from "./snapshot.ts";
@@ -166,11 +166,11 @@ export class LivePage {
       counts.set(target, own);
     };
     window.EventTarget.prototype.addEventListener = function (type: string, ...rest: unknown[]) {
-      if (rest[0] != null) note(this, type, 1);
+      if (rest[0] != null && !isOfFramework(rest[0])) note(this, type, 1);
       return addEventListener.call(this, type, ...rest);
     };
     window.EventTarget.prototype.removeEventListener = function (type: string, ...rest: unknown[]) {
-      note(this, type, -1);
+      if (!isOfFramework(rest[0])) note(this, type, -1);
       return removeEventListener.call(this, type, ...rest);
     };
   }
@@ -186,6 +186,9 @@ export class LivePage {
       "dblclick",
       "mousedown",
       "mouseup",
+      "mouseenter",
+      "mouseover",
+      "pointerenter",
       "keydown",
       "keyup",
       "focus",

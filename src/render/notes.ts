@@ -1,6 +1,5 @@
 import type { Role } from "../core/semantics/tables/roles.ts";
-import { focusText, keysText } from "./keys-text.ts";
-import type { LivePage } from "./live-page.ts";
+import { keysText } from "./keys-text.ts";
 import { stateOf } from "./page-state.ts";
 import type { RenderedElement, RenderedFinding } from "./protocol.ts";
 import type { Move, Trials } from "./trial.ts";
@@ -11,6 +10,8 @@ export interface Stop {
   readonly element: RenderedElement;
   readonly role: Role | null;
   readonly tag: string;
+  /** Whether anything describes it beside its name. */
+  readonly isDescribed: boolean;
 }
 
 /** The checks that pressing decides. */
@@ -21,10 +22,14 @@ export type PressedId =
   | "keys.dialog-keeps-focus"
   | "keys.dialog-takes-focus"
   | "keys.focus-not-lost"
+  | "keys.hover-has-equal"
+  | "keys.no-letter-shortcuts"
   | "keys.no-surprise-on-focus"
+  | "keys.no-surprise-on-input"
   | "keys.no-trap"
   | "keys.pattern-kept"
   | "keys.reachable"
+  | "roles.change-announced"
   | "roles.state-follows";
 
 /** What pressing has shown so far, and where from the top of the page. */
@@ -47,13 +52,29 @@ export class Notes {
   }
 
   fail(check: PressedId, element: RenderedElement | null, message: string, mend: string, keys: string): void {
+    this.#add("failed", check, element, message, mend, keys);
+  }
+
+  /** Notes a question that only a person can answer. */
+  ask(check: PressedId, element: RenderedElement | null, message: string, mend: string, keys: string): void {
+    this.#add("cantTell", check, element, message, mend, keys);
+  }
+
+  #add(
+    outcome: "failed" | "cantTell",
+    check: PressedId,
+    element: RenderedElement | null,
+    message: string,
+    mend: string,
+    keys: string,
+  ): void {
     if (element === null) return;
     const key = `${check} ${element.path}`;
     if (this.#told.has(key)) return;
     this.#told.add(key);
     this.findings.push({
       check,
-      outcome: "failed",
+      outcome,
       element,
       source: element.nearest,
       message,
@@ -71,15 +92,15 @@ export class Notes {
     return keysText([...Array(tabs).fill("Tab"), ...keys], then);
   }
 
-  /** The keys and presses of some moves from the top of the page, and where they lead. */
-  keysOf(moves: readonly Move[], page: LivePage): string {
-    const keys = moves.flatMap((move) => {
+  /** The keys and presses of some moves from the top of the page. */
+  keysOf(moves: readonly Move[]): readonly string[] {
+    return moves.flatMap((move) => {
       if (move.kind === "press") return [move.key];
       if (move.kind !== "focus") return [move.kind === "point" ? "click" : "hover"];
       const at = this.stops.findIndex((stop) => stop.at === move.at);
-      return Array<string>(at + 1).fill("Tab");
+      // In what was opened, the way there is told by where it leads.
+      return at < 0 ? [`(on ${move.heard ?? "it"})`] : Array<string>(at + 1).fill("Tab");
     });
-    return keysText(keys, focusText(page));
   }
 
   /** Whether any of some keys changes or moves something. */

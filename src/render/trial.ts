@@ -6,13 +6,22 @@ import type { LiveElement } from "./snapshot.ts";
 
 /** How a page is brought to where something is tried: keys and presses, one after the other. */
 export type Move =
-  | { readonly kind: "focus"; readonly at: string }
+  | {
+      readonly kind: "focus";
+      readonly at: string;
+      /** What is heard there, for those who are told of it. */
+      readonly heard?: string;
+    }
   | { readonly kind: "press"; readonly key: string }
   | { readonly kind: "point"; readonly at: string }
   | { readonly kind: "hover"; readonly at: string };
 
 export const press = (key: string): Move => ({ kind: "press", key });
-export const focus = (at: string): Move => ({ kind: "focus", at });
+export const focus = (at: string, heard?: string): Move => ({
+  kind: "focus",
+  at,
+  ...(heard === undefined ? {} : { heard }),
+});
 export const point = (at: string): Move => ({ kind: "point", at });
 
 /** What the last move of a trial brought about. */

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { pressedCatalogue } from "../../src/core/checks/pressed/catalogue.ts";
+import { type PressedCheck, pressedCatalogue } from "../../src/core/checks/pressed/catalogue.ts";
 import { explore } from "../../src/render/explore.ts";
 import { pageSource } from "./pages.ts";
 
@@ -13,9 +13,16 @@ async function pressed(html: string): Promise<readonly string[]> {
   });
 }
 
-describe.each(pressedCatalogue.map((check) => [check.id, check] as const))("%s", (id, { examples }) => {
+const pressedChecks: readonly PressedCheck[] = pressedCatalogue;
+
+describe.each(pressedChecks.map((check) => [check.id, check] as const))("%s", (id, { examples }) => {
   test.each(examples.kept.map((html) => [html]))("is kept by %s", async (html) => {
     expect(await pressed(html)).toEqual([]);
+  });
+
+  test.each((examples.asked ?? []).map((html) => [html]))("is asked about %s", async (html) => {
+    const { findings } = await explore(pageSource(html), 20_000, null);
+    expect(findings.map(({ check, outcome }) => `${check} ${outcome}`)).toEqual([`${id} cantTell`]);
   });
 
   test.each(examples.broken.map((html) => [html]))("is broken by %s", async (html) => {
@@ -75,6 +82,30 @@ describe("pressing decides what source only suspects", () => {
         `document.querySelector("input").addEventListener("focus", () => { location.href = "/find"; });`,
       ),
       ["keys.no-surprise-on-focus input"],
+    ],
+    [
+      "a choice that leaves the page when it is changed",
+      page(
+        `<select aria-label="Harbour"><option>Brackwater</option><option>Saltmarsh</option></select>`,
+        `document.querySelector("select").onchange = () => { location.href = "/saltmarsh"; };`,
+      ),
+      ["keys.no-surprise-on-input select"],
+    ],
+    [
+      "a hint that only a pointer shows",
+      page(
+        `<span id="s">2.1 m</span><p hidden>Below the lowest tide</p>`,
+        `s.onmouseenter = () => { document.querySelector("p").hidden = false; };`,
+      ),
+      ["keys.hover-has-equal span"],
+    ],
+    [
+      "a hint that focus shows too",
+      page(
+        `<button id="s">2.1 m</button><p hidden>Below the lowest tide</p>`,
+        `s.onmouseenter = s.onfocus = () => { document.querySelector("p").hidden = false; };`,
+      ),
+      [],
     ],
     [
       "a panel that holds Tab",

@@ -141,3 +141,8 @@ export function delegatedEvents(element: LiveElement): readonly string[] {
     return svelte !== undefined && (typeof held === "function" || Array.isArray(held)) ? [svelte] : [];
   });
 }
+
+/** Listeners by which frameworks hear of every event at the top of what they mount: they say nothing of any element. */
+export const isOfFramework = (listener: unknown): boolean =>
+  typeof listener === "function" &&
+  /^(?:bound )?(?:dispatch(?:Discrete|Continuous)?Event|handle_event_propagation)$/.test(listener.name);

@@ -2,7 +2,12 @@ import type { CheckText } from "../check.ts";
 
 /** A check that keys decide; its examples are pages with scripts. */
 export interface PressedCheck extends CheckText {
-  readonly examples: { readonly kept: readonly string[]; readonly broken: readonly string[] };
+  readonly examples: {
+    readonly kept: readonly string[];
+    readonly broken: readonly string[];
+    /** What must stay a question. */
+    readonly asked?: readonly string[];
+  };
 }
 
 /** Checks that source alone never decides: keys must be pressed for them, in a window where scripts run. */
@@ -71,6 +76,42 @@ export const pressedCatalogue = [
       ],
       broken: [
         `<!doctype html><title>t</title><ul><li>Tystie <button onclick="this.parentNode.remove()">Delete Tystie</button></li><li>Dovekie <button onclick="this.parentNode.remove()">Delete Dovekie</button></li></ul>`,
+      ],
+    },
+  },
+  {
+    id: "keys.no-letter-shortcuts",
+    criteria: ["2.1.4"],
+    severity: "barrier",
+    means: "A letter alone does nothing wherever one is, or it can be turned off or given another key.",
+    who: "Someone who speaks to the computer says a word, and every letter of it is a command; a hand that trembles hits keys beside the one it means.",
+    mend: "Let it be turned off, ask for Ctrl, Alt or Meta with it, or listen for it only where something has focus.",
+    examples: {
+      kept: [
+        `<!doctype html><title>t</title><button>Delete</button><p hidden>Gone</p><script>document.addEventListener("keydown", (e) => { if (e.key === "d" && e.ctrlKey) document.querySelector("p").hidden = false; });</script>`,
+      ],
+      broken: [],
+      asked: [
+        `<!doctype html><title>t</title><button>Delete</button><p hidden>Gone</p><script>document.addEventListener("keydown", (e) => { if (e.key === "d") document.querySelector("p").hidden = false; });</script>`,
+      ],
+    },
+  },
+  {
+    id: "roles.change-announced",
+    criteria: ["4.1.3"],
+    severity: "barrier",
+    means: "A message that appears without taking focus stands in a live region.",
+    who: "Someone using a screen reader presses, hears nothing, and does not know whether it was done.",
+    mend: 'Let it appear in an element with role="status", or role="alert" where it cannot wait, that was there before.',
+    examples: {
+      kept: [
+        `<!doctype html><title>t</title><button>Book</button><p role="status"></p><script>document.querySelector("button").onclick = () => { document.querySelector("p").textContent = "Slip 4 is booked."; };</script>`,
+        `<!doctype html><title>t</title><button>Rules</button><p hidden>Dogs are required to stay ashore.</p><script>document.querySelector("button").onclick = () => { const p = document.querySelector("p"); p.hidden = !p.hidden; };</script>`,
+        `<!doctype html><title>t</title><label>Boat <input aria-describedby="e"></label><button>Book</button><p id="e"></p><script>document.querySelector("button").onclick = () => { document.querySelector("p").textContent = "A name is required."; document.querySelector("input").focus(); };</script>`,
+      ],
+      broken: [
+        `<!doctype html><title>t</title><button>Book</button><p></p><script>document.querySelector("button").onclick = () => { document.querySelector("p").textContent = "Slip 4 is booked."; };</script>`,
+        `<!doctype html><title>t</title><button>Book</button><div class="toast" hidden>Slip 4 is booked.</div><script>document.querySelector("button").onclick = () => { document.querySelector("div").hidden = false; };</script>`,
       ],
     },
   },
