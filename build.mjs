@@ -13,6 +13,7 @@ await build({
     api: "src/api.ts",
     specimen: "src/specimen.ts",
     "render-worker": "src/render/worker.ts",
+    "vite-builder": "src/render/vite-builder.ts",
   },
   outdir: "dist",
   bundle: true,

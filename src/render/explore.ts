@@ -1,3 +1,4 @@
+import { isToldBefore } from "../core/checks/keys/no-surprise-on-input.ts";
 import { elementsAbove } from "../core/document/around.ts";
 import { pointerEvents } from "../core/document/pointer-handler.ts";
 import type { Role } from "../core/semantics/tables/roles.ts";
@@ -169,8 +170,8 @@ class Exploration {
         const at = keyOf(page, now);
         if (stops.some((stop) => stop.at === at)) break;
         const node = page.nodeOf(now);
-        const isDescribed = node !== null && page.scene.description(node).text !== "";
-        stops.push({ at, element: to, role: (to.role as Role) ?? null, tag: to.tag, isDescribed });
+        const isWarned = node !== null && isToldBefore(page.scene, node);
+        stops.push({ at, element: to, role: (to.role as Role) ?? null, tag: to.tag, isWarned });
       }
       this.#notes.stops = stops;
     });
@@ -273,25 +274,14 @@ class Exploration {
     if (effect === undefined || changing === null) return;
     this.#notes.try("keys.no-surprise-on-input");
     const [leaves] = effect.left;
-    if (leaves === undefined || this.trials.leavesByItself) return;
-    const keys = keysText(this.#notes.keysOf(effect.moves), leaves);
-    const mend = "Leave it to a button, or say beforehand what choosing does.";
-    if (stop.isDescribed)
-      this.#notes.ask(
-        "keys.no-surprise-on-input",
-        stop.element,
-        `Changing this ${leaves}. Are people told beforehand?`,
-        mend,
-        keys,
-      );
-    else
-      this.#notes.fail(
-        "keys.no-surprise-on-input",
-        stop.element,
-        `Changing this alone ${leaves}.`,
-        mend,
-        keys,
-      );
+    if (leaves === undefined || stop.isWarned || this.trials.leavesByItself) return;
+    this.#notes.fail(
+      "keys.no-surprise-on-input",
+      stop.element,
+      `Changing this alone ${leaves}, and nothing says so before.`,
+      "Leave it to a button, or say beforehand what choosing does.",
+      keysText(this.#notes.keysOf(effect.moves), leaves),
+    );
   }
 
   /** A state that is told must change with what it is about. */

@@ -10,8 +10,8 @@ export interface Stop {
   readonly element: RenderedElement;
   readonly role: Role | null;
   readonly tag: string;
-  /** Whether anything describes it beside its name. */
-  readonly isDescribed: boolean;
+  /** Whether people are told before what changing it does. */
+  readonly isWarned: boolean;
 }
 
 /** The checks that pressing decides. */

@@ -1,10 +1,13 @@
+import { createHash } from "node:crypto";
 import { existsSync } from "node:fs";
 import { createRequire } from "node:module";
 import path from "node:path";
 import { type BuildFailure, build, type Message } from "esbuild";
-import type { BundledStyle, BundleRequest, BundleResult, SourceRemark } from "../protocol.ts";
+import type { Bundle, BundledStyle, BundleRequest, BundleResult, SourceRemark } from "../protocol.ts";
 import { JsxConfig } from "./jsx-config.ts";
 import { type Gathered, specimenPlugin } from "./specimen-plugin.ts";
+import { viteConfig, viteStyle } from "./vite-bundle.ts";
+import { askedOfVite } from "./vite-process.ts";
 import { entryCode, mountedWith } from "./window-code.ts";
 
 /** Pictures, sounds and letters: nothing is shown of them, so that their names are enough. */
@@ -49,16 +52,13 @@ export async function bundleSpecimens(request: BundleRequest): Promise<BundleRes
 const nameOf = ({ workingDirectory }: BundleRequest, file: string): string =>
   path.relative(workingDirectory, file).split(path.sep).join("/");
 
-async function bundled(
-  request: BundleRequest,
-  files: readonly string[],
-): Promise<
-  { readonly bundle: NonNullable<BundleResult["bundle"]> } | { readonly remarks: readonly SourceRemark[] }
-> {
+async function bundled(request: BundleRequest, files: readonly string[]): Promise<Bundled> {
   const { root, workingDirectory, edited } = request;
   const styles = new Map<string, BundledStyle>();
   const gathered: Gathered = { styles, stylesKnown: true };
   const frameworks = Object.keys(mountedWith).filter((name) => isThere(root, mountedWith[name] as string));
+  const vite = viteConfig(root);
+  if (vite !== null) return bundledByVite(request, files, frameworks, vite);
   const tsconfig = path.join(root, "tsconfig.json");
   const config = new JsxConfig(existsSync(tsconfig) ? tsconfig : null);
   try {
@@ -121,6 +121,33 @@ async function bundled(
   } finally {
     config.remove();
   }
+}
+
+type Bundled = { readonly bundle: Bundle } | { readonly remarks: readonly SourceRemark[] };
+
+async function bundledByVite(
+  request: BundleRequest,
+  files: readonly string[],
+  frameworks: readonly string[],
+  config: string,
+): Promise<Bundled> {
+  const { root, workingDirectory, edited } = request;
+  const answer = await askedOfVite({ request, files, frameworks, config });
+  if ("remark" in answer) return { remarks: [answer.remark] };
+  const { code, map, style, inputs } = answer.built;
+  return {
+    bundle: {
+      id: `${root} ${files.length} ${createHash("sha256").update(code).digest("hex")}`,
+      workingDirectory,
+      code: shared(code),
+      map: shared(map),
+      styles: new Map(style === null ? [] : [[viteStyle, style]]),
+      stylesKnown: true,
+      files,
+      inputs,
+      edited,
+    },
+  };
 }
 
 /** Memory that workers share: a program is sent to each of them once for every specimen. */

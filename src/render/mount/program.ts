@@ -71,11 +71,18 @@ export class Program {
     return read;
   }
 
+  /** A file as it is shown: tools name some by their whole path. */
+  #shownName(file: string): string {
+    const { workingDirectory } = this.#bundle;
+    return path.isAbsolute(file) ? path.relative(workingDirectory, file).split(path.sep).join("/") : file;
+  }
+
   /** The start tag that stands at a place, written `file:line:column`; null where none does. */
   tagAt(place: string): Span | null {
     const known = this.#spans.get(place);
     if (known !== undefined) return known;
-    const [, file = "", line = "1", column = "1"] = /^(.*):(\d+):(\d+)$/.exec(place) ?? [];
+    const [, named = "", line = "1", column = "1"] = /^(.*):(\d+):(\d+)$/.exec(place) ?? [];
+    const file = this.#shownName(named);
     const source = this.#text(file);
     const start = source?.lines.offset(Number(line), Number(column)) ?? null;
     const span =
@@ -115,7 +122,7 @@ export class Program {
     )) {
       const entry = this.#map.findEntry(Number(line) - 1, Number(column) - 1);
       if (!("originalSource" in entry) || entry.originalSource === undefined) continue;
-      const file = entry.originalSource;
+      const file = this.#shownName(entry.originalSource.replace(/^file:\/\//, ""));
       if (/(?:^|\/)(?:keel(?:-jsx)?:|node_modules\/)/.test(file)) continue;
       frames.push({
         // A module is called by its path, a function by its name.

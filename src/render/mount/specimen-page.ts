@@ -15,7 +15,7 @@ const SHELF = Symbol.for("even-keel.specimens");
 /** What a window with specimens holds for us. */
 export interface Stage {
   readonly files: Readonly<Record<string, () => unknown>>;
-  readonly mounts: Readonly<Record<string, () => Mount>>;
+  readonly mounts: Readonly<Record<string, () => Mount | Promise<Mount>>>;
   /** Where markup was written. */
   readonly sites: WeakMap<object, string>;
   /** The stylesheets of the modules that ran, in order. */
@@ -83,7 +83,7 @@ export async function specimensIn(
   window[STAGE] = stage;
   window[SHELF] = shelf;
   page.run(program.script);
-  (stage as unknown as Stage).files[file]?.();
+  await (stage as unknown as Stage).files[file]?.();
   return shelf;
 }
 
@@ -114,7 +114,7 @@ async function mountSpecimen(page: LivePage, { render, options }: Specimen): Pro
   const container = window.document.body.firstElementChild;
   const content = await render();
   const kind = frameworkOf(content, mounts);
-  const mount = kind === null ? null : (mounts[kind]?.() ?? null);
+  const mount = kind === null ? null : ((await mounts[kind]?.()) ?? null);
   if (kind !== null && mount === null) throw new Error(`the project has no ${kind} to mount this with`);
   const { wrapper } = options as { wrapper?: (inside: unknown) => unknown };
   const shown = wrapper === undefined ? content : await wrapper(mount?.inside?.(content) ?? content);

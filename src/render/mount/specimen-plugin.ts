@@ -84,7 +84,7 @@ export function specimenPlugin(request: BundleRequest, gathered: Gathered): Plug
         );
       });
       build.onLoad({ filter: /\.vue$/ }, async ({ path: file }) =>
-        compileVue(root, await sourceAt(file), gathered),
+        compileVue(root, workingDirectory, await sourceAt(file), gathered),
       );
       build.onLoad({ filter: /\.svelte$/ }, async ({ path: file }) =>
         compileSvelte(root, workingDirectory, await sourceAt(file), gathered),

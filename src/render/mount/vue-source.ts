@@ -21,6 +21,7 @@ const TEXT = 2;
 /** Compiles a Vue component with the project's own compiler; every tag is told where it was written. */
 export async function compileVue(
   root: string,
+  workingDirectory: string,
   source: SourceFile,
   gathered: Gathered,
 ): Promise<OnLoadResult> {
@@ -53,7 +54,7 @@ export async function compileVue(
         slotted: descriptor.slotted,
         preprocessLang: descriptor.template.lang,
         compilerOptions: {
-          nodeTransforms: [stamping(name)],
+          nodeTransforms: [stamping(workingDirectory)],
           bindingMetadata: script?.bindings,
           expressionPlugins: ["typescript"],
           scopeId,
@@ -110,10 +111,11 @@ function stylesOf(
 }
 
 /** Writes into every tag of a template where it stands: elements in an attribute, components in a hook of Vue's own. */
-const stamping =
-  (file: string) =>
-  (node: VueNode): void => {
+export const stamping =
+  (workingDirectory: string) =>
+  (node: VueNode, { filename }: { readonly filename: string }): void => {
     if (node.type !== ELEMENT || (node.tagType !== HOST && node.tagType !== COMPONENT)) return;
+    const file = path.relative(workingDirectory, filename).split(path.sep).join("/");
     const at = `${file}:${node.loc.start.line}:${node.loc.start.column}`;
     const { loc } = node;
     const text = (content: string) => ({ type: TEXT, content, loc });

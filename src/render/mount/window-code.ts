@@ -11,18 +11,25 @@ export function specimen(name, render, options = {}) {
 }`;
 
 /** Every file is run when it is asked for, so that a window holds one of them and what it imports. */
-export const entryCode = (files: readonly string[], frameworks: readonly string[]): string => `
+export const entryCode = (
+  files: readonly string[],
+  frameworks: readonly string[],
+  take: "require" | "import" = "require",
+): string => `
 globalThis.process ??= { env: new Proxy({ NODE_ENV: "development" }, {
   get: (env, name) => (name in env || typeof name !== "string" ? env[name] : void ${STAGE}.unset.add(name)),
 }) };
 Object.assign(globalThis.${STAGE}, {
-  files: { ${files.map((file) => `${JSON.stringify(file)}: () => require(${JSON.stringify(file)})`).join(", ")} },
-  mounts: { ${frameworks.map((name) => `${name}: () => require("keel:mount-${name}")`).join(", ")} },
+  files: { ${files.map((file) => `${JSON.stringify(file)}: () => ${take}(${JSON.stringify(file)})`).join(", ")} },
+  mounts: { ${frameworks.map((name) => `${name}: () => ${take}("keel:mount-${name}")`).join(", ")} },
 });`;
 
 /** The real runtime of JSX, told of where each element was written. */
 export const jsxCode = (real: string): string => `
-import * as real from ${JSON.stringify(real)};
+import * as namespace from ${JSON.stringify(real)};
+// Some tools see through a namespace, and take what a module gives at run time for what is not there.
+const own = { ...namespace };
+const real = own.jsxDEV || own.jsx ? own : own.default;
 export const Fragment = real.Fragment;
 export const jsx = real.jsx;
 export const jsxs = real.jsxs;

@@ -32,7 +32,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       ...at(element, `on${event}`),
     };
     const repair = ask("Add a button that does it, or say before the field what changing it does.");
-    if (isTold(scene, element)) return passed;
+    if (isToldBefore(scene, element)) return passed;
     return isConditional(code)
       ? cantTell(
           "Changing this may leave the page or send the form. Are people told before?",
@@ -49,7 +49,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 }
 
 /** Whether something that is read before, or belongs to the control, says what happens. */
-function isTold(scene: Scene, control: ElementNode): boolean {
+export function isToldBefore(scene: Scene, control: ElementNode): boolean {
   const words = [speakable(scene.name(control).text), scene.description(control).text];
   const { index } = scene.page;
   for (const up of elementsAround(scene, control)) {
