@@ -440,9 +440,9 @@ class Audit {
               this.#request.known.filter(
                 (check) =>
                   (this.#several || !this.#isAcross(check)) &&
-                  (this.#request.engine === "render" || !this.#isPressed(check)),
+                  (hasPressed || !this.#isPressed(check)),
               ),
-              new Set(this.#results.keys()),
+              new Set([...this.#results.keys(), ...pressed.map((check) => check.id)]),
               this.#tallies,
               this.#facts,
             ),

@@ -66,6 +66,9 @@ export interface RenderLimits {
   readonly log?: boolean;
 }
 
+/** How long a module may take to be joined with what it imports, in milliseconds. */
+const MODULE_TIME = 30_000;
+
 const nothing: RenderedAnswer = {
   script: null,
   steps: null,
@@ -96,11 +99,24 @@ async function scriptsOf({ document }: LoadedPage, page: PageFile, host: Host): 
     hasAny = true;
     const src = attributeText(element, "src");
     const isModule = attributeToken(element, "type") === "module";
-    const text = src === null ? textOf(element) : await scriptText(src, folder, page, host);
-    if (text === null || (isModule && /^\s*(?:import|export)\b/m.test(text))) missing.push(src ?? "a module");
-    else if (src !== null) files.set(src, text);
+    const written = src === null ? textOf(element) : await scriptText(src, folder, page, host);
+    const joins = isModule && written !== null && /^\s*(?:import|export)\b|\bimport\s*\(/m.test(written);
+    const from = src === null ? folder : path.dirname(path.resolve(folder, src));
+    const text = joins ? await joined(written, from, host) : written;
+    if (text === null) missing.push(src ?? "a module");
+    else if (src !== null || joins) files.set(src ?? written ?? "", text);
   }
   return { files, missing, hasAny };
+}
+
+/** A module with all that it imports, as one script; null where something of it is not here. */
+async function joined(text: string, folder: string, host: Host): Promise<string | null> {
+  const answer = await host.runApart(
+    "render-worker",
+    { kind: "module", text, folder },
+    { milliseconds: MODULE_TIME, megabytes: MOST_MEMORY },
+  );
+  return answer.ok ? (answer.value as string | null) : null;
 }
 
 const isRun = (type: string): boolean => /^(?:|module|(?:text|application)\/(?:java|ecma)script)$/.test(type);

@@ -3,7 +3,7 @@ import { htmlPage } from "./html-page.ts";
 import type { LivePage, PageSource } from "./live-page.ts";
 import { MountedSpecimens } from "./mount/mounted-specimens.ts";
 import { nothingTried } from "./nothing-tried.ts";
-import type { BundleRequest, RenderRequest, RenderResult, WorkerRequest } from "./protocol.ts";
+import type { BundleRequest, ModuleRequest, RenderRequest, RenderResult, WorkerRequest } from "./protocol.ts";
 import { runScript } from "./run-script.ts";
 
 /** How a page is tried. */
@@ -24,7 +24,9 @@ async function tried(
 const specimens = new MountedSpecimens();
 
 /** Opens what is asked for in a window, and answers in plain data. */
-export async function attempted(request: Exclude<WorkerRequest, BundleRequest>): Promise<unknown> {
+export async function attempted(
+  request: Exclude<WorkerRequest, BundleRequest | ModuleRequest>,
+): Promise<unknown> {
   switch (request.kind) {
     case "ready":
       return true;

@@ -55,7 +55,8 @@ function runDeferred(page: LivePage, scripts: ReadonlyMap<string, string>): void
   for (const script of [...window.document.querySelectorAll("script")]) {
     const src = script.getAttribute("src");
     const isModule = script.getAttribute("type")?.trim().toLowerCase() === "module";
-    const text = src === null ? (isModule ? script.textContent : null) : (scripts.get(src) ?? null);
+    const own: string | null = isModule ? script.textContent : null;
+    const text = src === null ? (scripts.get(own ?? "") ?? own) : (scripts.get(src) ?? null);
     if (text === null) continue;
     try {
       window.eval(isModule ? `(() => { "use strict"; ${text}\n})()` : text);

@@ -19,7 +19,7 @@ export interface RenderRequest {
   readonly sheets: readonly { readonly sheet: Sheet; readonly media: string | null }[];
   readonly stylesKnown: boolean;
   readonly device: Device;
-  /** Scripts in files of their own, by the address that the page names them with. */
+  /** Scripts in files of their own by the address that the page names them with, and modules in it by their text. */
   readonly scripts: ReadonlyMap<string, string>;
   /** The lines to walk by; null to try every key. */
   readonly script: readonly WalkStep[] | null;
@@ -244,5 +244,18 @@ export interface MountedResult extends RenderResult {
   readonly asked: number;
 }
 
+/** A module of a page that imports others. */
+export interface ModuleRequest {
+  readonly kind: "module";
+  readonly text: string;
+  /** The folder that its imports start from. Absolute. */
+  readonly folder: string;
+}
+
 /** `ready`: nothing but to load what windows are made with. */
-export type WorkerRequest = RenderRequest | BundleRequest | SpecimenRequest | { readonly kind: "ready" };
+export type WorkerRequest =
+  | RenderRequest
+  | ModuleRequest
+  | BundleRequest
+  | SpecimenRequest
+  | { readonly kind: "ready" };

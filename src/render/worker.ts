@@ -6,6 +6,7 @@ const attempts = import("./attempts.ts");
 
 async function answered(request: WorkerRequest): Promise<unknown> {
   if (request.kind === "bundle") return (await import("./mount/bundle.ts")).bundleSpecimens(request);
+  if (request.kind === "module") return (await import("./mount/bundle-module.ts")).bundleModule(request);
   return (await attempts).attempted(request);
 }
 

@@ -42,7 +42,7 @@ export const scriptFailed = (target: string, reason: string): Problem =>
 export const scriptMissing = (target: string, src: string): Problem =>
   problem(
     target,
-    `The script "${src}" is not here, or imports others: no key was pressed, as it may answer them.`,
+    `The script "${src}", or something that it imports, is not here: no key was pressed, as it may answer them.`,
   );
 export const renderCutShort = (target: string): Problem =>
   problem(target, "There was not enough time to press every key; what was pressed is told.");
