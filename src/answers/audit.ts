@@ -439,8 +439,7 @@ class Audit {
               demandedCriteria(conformance),
               this.#request.known.filter(
                 (check) =>
-                  (this.#several || !this.#isAcross(check)) &&
-                  (hasPressed || !this.#isPressed(check)),
+                  (this.#several || !this.#isAcross(check)) && (hasPressed || !this.#isPressed(check)),
               ),
               new Set([...this.#results.keys(), ...pressed.map((check) => check.id)]),
               this.#tallies,

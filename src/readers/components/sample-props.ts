@@ -1,0 +1,90 @@
+import type { ObjectValue, Value } from "../script/value.ts";
+
+/** Props for one state of a component, and what the state is called; null for the plain one. */
+export interface PropsOfState {
+  readonly state: string | null;
+  readonly props: ReadonlyMap<string, Value>;
+}
+
+/** How many states of one component are drafted. */
+const MOST_STATES = 6;
+
+/**
+ * The states that the props of a component tell of: what must be given alone; then each that may be switched on, and each of
+ * the words that a prop may have.
+ */
+export function statesOf({ properties }: ObjectValue): readonly PropsOfState[] {
+  const needed = new Map(
+    [...properties].filter(([, value]) => !mayBeLeftOut(value) && !isOpenContent(value)),
+  );
+  const states: PropsOfState[] = [{ state: null, props: needed }];
+  for (const [name, value] of properties) {
+    const words = armsOf(value).flatMap((arm) => (arm.kind === "known" ? [arm] : []));
+    const first = needed.has(name) ? firstOf(value) : null;
+    for (const word of words) {
+      if (word === first || word.value == null || word.value === false) continue;
+      const state = word.value === true ? name : `${name} ${word.value}`;
+      states.push({ state, props: new Map(needed).set(name, word) });
+    }
+  }
+  return states.slice(0, MOST_STATES);
+}
+
+const armsOf = (value: Value): readonly Value[] =>
+  value.kind === "either" ? value.arms.flatMap(armsOf) : [value];
+
+const mayBeLeftOut = (value: Value): boolean =>
+  armsOf(value).some((arm) => arm.kind === "known" && arm.value === undefined);
+
+/** Content that nobody asked for is no part of a first draft, and neither is what its type says nothing of. */
+const isOpenContent = (value: Value): boolean => value.kind === "unknown" && value.type === "any";
+
+const firstOf = (value: Value): Value | null => armsOf(value)[0] ?? null;
+
+/** A value of the kind that a prop may have, as source writes it. */
+export function sampleOf(value: Value, name: string): string {
+  switch (value.kind) {
+    case "known":
+      return value.value === undefined ? "undefined" : JSON.stringify(value.value);
+    case "either":
+      return sampleOf(firstOf(value) ?? { kind: "known", value: null }, name);
+    case "unknown":
+      return sampleOfType(value.type, name);
+    case "list":
+      return `[${value.items.map((item) => sampleOf(item, name)).join(", ")}]`;
+    case "each":
+      return `[${sampleOf(value.item, name.replace(/s$/, ""))}]`;
+    case "object": {
+      const given = [...value.properties].filter(([, one]) => !mayBeLeftOut(one));
+      const parts = given.map(
+        ([inner, one]) => `${JSON.stringify(inner).slice(1, -1)}: ${sampleOf(one, inner)}`,
+      );
+      return parts.length === 0 ? "{}" : `{ ${parts.join(", ")} }`;
+    }
+    case "function":
+    case "native":
+      return "() => {}";
+    default:
+      return JSON.stringify(words(name));
+  }
+}
+
+function sampleOfType(type: string, name: string): string {
+  switch (type) {
+    case "number":
+      return "1";
+    case "boolean":
+      return "true";
+    case "function":
+      return "() => {}";
+    case "list":
+      return "[]";
+    default:
+      return JSON.stringify(words(name));
+  }
+}
+
+const words = (name: string): string => {
+  const text = name.replace(/([a-z0-9])([A-Z])/g, "$1 $2").toLowerCase();
+  return text.charAt(0).toUpperCase() + text.slice(1);
+};

@@ -1,0 +1,91 @@
+import { cpSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { afterAll } from "vitest";
+import { desktop } from "../../src/core/css/device.ts";
+import type { WalkStep } from "../../src/core/walk-script/parse.ts";
+import { explore } from "../../src/render/explore.ts";
+import { bundleSpecimens } from "../../src/render/mount/bundle.ts";
+import { MountedSpecimens } from "../../src/render/mount/mounted-specimens.ts";
+import { nothingTried } from "../../src/render/nothing-tried.ts";
+import type { Bundle, BundleResult, MountedResult } from "../../src/render/protocol.ts";
+import { runScript } from "../../src/render/run-script.ts";
+import { everyCheck } from "./pages.ts";
+
+const root = path.resolve(import.meta.dirname, "../..");
+const folders: string[] = [];
+
+afterAll(() => {
+  for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true });
+});
+
+/** A project in a folder of its own, with the packages of this one. */
+export function project(files: Readonly<Record<string, string>>, packages: readonly string[] = []): string {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "keel-test-"));
+  folders.push(folder);
+  if (packages.length === 0) symlinkSync(path.join(root, "node_modules"), path.join(folder, "node_modules"));
+  for (const from of packages)
+    cpSync(from, path.join(folder, "node_modules", path.basename(from)), { recursive: true });
+  for (const [name, text] of Object.entries({ "package.json": `{"name":"yard"}`, ...files })) {
+    mkdirSync(path.dirname(path.join(folder, name)), { recursive: true });
+    writeFileSync(path.join(folder, name), text);
+  }
+  return folder;
+}
+
+export const bundled = (folder: string, files: readonly string[]): Promise<BundleResult> =>
+  bundleSpecimens({
+    kind: "bundle",
+    root: folder,
+    workingDirectory: folder,
+    files: files.map((file) => path.join(folder, file)),
+    edited: new Map(),
+  });
+
+/** What comes of every specimen of a file, by its name. */
+export async function mounted(
+  folder: string,
+  file: string,
+  bundle: Bundle,
+  script: readonly WalkStep[] | null = null,
+): Promise<ReadonlyMap<string, MountedResult>> {
+  const specimens = new MountedSpecimens();
+  const at = { path: path.join(folder, file), name: file };
+  const { specimens: listed } = await specimens.list({ kind: "list", bundle, file: at });
+  const results = new Map<string, MountedResult>();
+  for (const [index, { name, place }] of listed.entries())
+    results.set(
+      name,
+      await specimens.mount(
+        {
+          kind: "specimen",
+          bundle,
+          file: at,
+          specimen: { name, index, place },
+          device: desktop,
+          script,
+          patience: 20_000,
+          plan: everyCheck,
+          presses: true,
+          log: false,
+        },
+        async (page, opened) => {
+          if (script === null) return explore(page, 20_000, everyCheck, { opened });
+          opened.close();
+          const { lines, steps } = await runScript(page, script);
+          return { ...nothingTried, script: lines, steps };
+        },
+      ),
+    );
+  return results;
+}
+
+/** Everything that one file of specimens comes to: `check file:offset-of-tag way keys`. */
+export function told({ findings }: MountedResult): readonly string[] {
+  return findings
+    .map(({ check, source, element }) => {
+      const way = element.components.map(({ name }) => name).join(" › ");
+      return `${check} ${source?.file ?? "nowhere"} <${element.tag}>${way === "" ? "" : ` by ${way}`}`;
+    })
+    .sort();
+}
