@@ -6,6 +6,7 @@ import path from "node:path";
 import { build } from "esbuild";
 import { componentProject } from "./component-files.mjs";
 import { boatyardPage, boatyardSheet } from "./pages.mjs";
+import { specimenProject } from "./specimen-files.mjs";
 
 const { dependencies } = JSON.parse(readFileSync("package.json", "utf8"));
 
@@ -39,6 +40,19 @@ const {
   walkOf,
   sceneFor,
 } = await import(bundle);
+
+const mountingBundle = path.join(folder, "mounting.mjs");
+await build({
+  entryPoints: [path.resolve("bench/mounting.ts")],
+  outfile: mountingBundle,
+  bundle: true,
+  format: "esm",
+  platform: "node",
+  target: "node20.19",
+  external: Object.keys(dependencies).filter((name) => !["parse5", "culori", "css-tree"].includes(name)),
+  logLevel: "error",
+});
+const { bundleOf, Mounting, mountAll } = await import(mountingBundle);
 
 function timed(work) {
   globalThis.gc?.();
@@ -156,6 +170,49 @@ for (let turn = 0; turn < 3; turn++) {
   again.push(auditAll() / first);
 }
 hold("second audit of 1,000 unchanged component files against the first", median(again), 0.34);
+
+const specimens = specimenProject(200);
+const bundleTimes = [];
+for (let turn = 0; turn < 3; turn++) {
+  const start = performance.now();
+  await bundleOf(specimens.folder, specimens.files);
+  bundleTimes.push(performance.now() - start);
+}
+console.log(`       200 specimens of React in one bundle: ${Math.round(median(bundleTimes))} ms`);
+const mounting = new Mounting(await bundleOf(specimens.folder, specimens.files), specimens.folder);
+const mounts = { audited: [], bare: [] };
+for (let turn = 0; turn < 60; turn++) {
+  const file = specimens.files[turn];
+  for (const kind of turn % 2 === 0 ? ["audited", "bare"] : ["bare", "audited"]) {
+    globalThis.gc?.();
+    const start = performance.now();
+    await mounting[kind](file);
+    // The first pay for compiling.
+    if (turn >= 15) mounts[kind].push(performance.now() - start);
+  }
+}
+hold(
+  "specimen mounted and audited against a bare window and mount",
+  median(mounts.audited.map((time, turn) => time / mounts.bare[turn])),
+  1.5,
+);
+const demoFile = path.resolve("demo/dialog-mended/booking-dialog.specimen.tsx");
+const demo = new Mounting(await bundleOf(path.resolve("."), [demoFile]), path.resolve("."));
+const keys = ["Tab", "Enter", "Tab", "Enter", "Tab", "a", "Escape", "Tab", "Shift+Tab", "Space"];
+for (let turn = 0; turn < 3; turn++) await demo.presses(demoFile, keys);
+hold(
+  "key press on the demo with all checks made anew, median",
+  median(await demo.presses(demoFile, keys)),
+  20,
+  " ms",
+);
+const some = specimens.files.slice(0, 120);
+const oneWorker = await mountAll(specimens.folder, some, 1);
+hold(
+  "120 specimens by two workers against one",
+  (await mountAll(specimens.folder, some, 2)) / oneWorker,
+  1 / 1.7,
+);
 
 const startup = (args) => () => execFileSync(process.execPath, args, { stdio: "ignore" });
 const [, version] = byTurns(

@@ -69,9 +69,7 @@ export const statePlan = (
       return off ? [] : [[check.id as string, { words, severity }] as const];
     }),
   ),
-  themes,
-  colourSchemes,
-  palette,
+  colours: { themes, colourSchemes, palette },
 });
 
 /** An element as its source tells of it; what a script made has only its place in the window. */

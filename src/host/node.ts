@@ -266,7 +266,7 @@ class Workers {
   readonly #free: Apart[];
   readonly #waiting: ((worker: Apart) => void)[] = [];
 
-  constructor(program: string, most = Math.min(MOST_WORKERS, os.availableParallelism())) {
+  constructor(program: string, most: number) {
     this.#free = Array.from({ length: most }, () => new Apart(program));
   }
 
@@ -283,9 +283,12 @@ class Workers {
   }
 }
 
-/** The real world. */
-export function nodeHost(): Host {
-  const renderer = new Workers("render-worker");
+/**
+ * The real world.
+ * @param workers how many things may run apart at once
+ */
+export function nodeHost(workers = Math.min(MOST_WORKERS, os.availableParallelism())): Host {
+  const renderer = new Workers("render-worker", workers);
   return {
     files,
     clock: { now: () => new Date(), elapsed: () => performance.now() },

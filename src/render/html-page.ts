@@ -15,6 +15,7 @@ export function htmlPage(request: RenderRequest): PageSource {
   return {
     ...request,
     kind: request.page,
+    ...(request.plan === null ? {} : { colours: request.plan.colours }),
     html: text,
     sheets: () => sheets,
     parsed: new Map<string, Sheet>(),

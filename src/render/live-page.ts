@@ -25,6 +25,8 @@ export interface PageSource {
   readonly html: string;
   readonly device: Device;
   readonly stylesKnown: boolean;
+  /** In which colours it is judged; as a page asks where nothing is said. */
+  readonly colours?: Pick<SceneOptions, "themes" | "colourSchemes" | "palette">;
   /** Stylesheets beside those in the page itself, in the order in which they hold. */
   readonly sheets: (window: AnyWindow) => readonly SheetEntry[];
   /** Stylesheets of style elements that were parsed before, by their text. */
@@ -50,6 +52,8 @@ const toldEvents = [
 interface Moment {
   readonly snapshot: Snapshot;
   readonly scene: Scene;
+  /** Fields, and what stands in them. */
+  readonly fields: readonly LiveElement[];
   readonly state: string;
   readonly keys: Keys;
   readonly places: Places;
@@ -275,8 +279,7 @@ export class LivePage {
   }
 
   /** What changes without the tree changing: marks, values, what lies on top. */
-  #formState(): string {
-    const fields = [...this.window.document.querySelectorAll("input, textarea, option")];
+  #formState(fields: readonly LiveElement[]): string {
     return fields
       .map(
         (field) =>
@@ -288,8 +291,7 @@ export class LivePage {
 
   #current(): Moment {
     if ((this.#changes?.takeRecords().length ?? 0) > 0) this.#kept = null;
-    const state = this.#formState();
-    if (this.#kept !== null && this.#kept.state === state) return this.#kept;
+    if (this.#kept !== null && this.#kept.state === this.#formState(this.#kept.fields)) return this.#kept;
     const modal = this.#top.modals.at(-1);
     const places = this.#source.places(this.#dom);
     const snapshot = snapshotOf(this.window, {
@@ -305,11 +307,15 @@ export class LivePage {
       isOpenPopover: (element) => this.#top.popovers.includes(element),
     });
     const scene = sceneFromSource(snapshot.document, snapshot.sheets, {
+      ...this.#source.colours,
       device: this.#source.device,
       stylesKnown: this.#source.stylesKnown,
     });
     const keys = keysOf(scene, (node) => places.identity(snapshot.elementOf.get(node)));
-    this.#kept = { snapshot, scene, state, keys, places };
+    const fields = [...snapshot.nodeOf].flatMap(([element, { tag }]) =>
+      /^(?:input|textarea|option)$/.test(tag) ? [element] : [],
+    );
+    this.#kept = { snapshot, scene, state: this.#formState(fields), fields, keys, places };
     return this.#kept;
   }
 
@@ -322,13 +328,6 @@ export class LivePage {
   nearestOf(node: ElementNode): Span | null {
     const { places, snapshot } = this.#current();
     return places.nearest(snapshot.elementOf.get(node));
-  }
-
-  /** The page as checks look at it, who may want more of its colours than keys do. */
-  sceneWith(options: Pick<SceneOptions, "themes" | "colourSchemes" | "palette">): Scene {
-    const { snapshot } = this.#current();
-    const { device, stylesKnown } = this.#source;
-    return sceneFromSource(snapshot.document, snapshot.sheets, { ...options, device, stylesKnown });
   }
 
   /** The stylesheets that hold now. */
@@ -452,8 +451,9 @@ export class LivePage {
   /** Presses a key and lets the page settle. */
   async press(key: string): Promise<void> {
     this.#remember();
+    const mayLeave = this.#mayLeave();
     press(this.#keyHost, key);
-    await this.settle();
+    await this.settle(mayLeave);
   }
 
   /** Presses on an element with a pointer; twice where it listens for that. */
@@ -480,7 +480,7 @@ export class LivePage {
       for (const type of pressing) send(type, 2);
       send("dblclick", 2);
     }
-    await this.settle();
+    await this.settle(this.#mayLeave());
   }
 
   /** Moves a pointer over an element. */
@@ -507,6 +507,14 @@ export class LivePage {
     this.focused()?.blur();
   }
 
+  /** Of a specimen only a link or a form leads elsewhere, and a turn of the real clock is long for one key. */
+  #mayLeave(): boolean {
+    if (!this.isSpecimen) return true;
+    const { nodeOf } = this.#current().snapshot;
+    for (const { tag } of nodeOf.values()) if (tag === "a" || tag === "form") return true;
+    return false;
+  }
+
   /** Takes focus away from whatever has it, as if nobody had been here. */
   async rest(): Promise<void> {
     this.focused()?.blur();
@@ -514,10 +522,9 @@ export class LivePage {
     await this.settle();
   }
 
-  async settle(): Promise<void> {
-    // Of a specimen only a link leads elsewhere, and a turn of the real clock is long for one key.
-    const mayLeave = !this.isSpecimen || this.window.document.querySelector("a[href], form") !== null;
-    this.rests = await this.#clock.settle(mayLeave);
+  /** @param goesElsewhere whether what was done may lead to another place of the page */
+  async settle(goesElsewhere = !this.isSpecimen): Promise<void> {
+    this.rests = await this.#clock.settle(goesElsewhere);
     // What is gone from the page cannot keep focus. HTML §6.6.4, "focus fixup".
     const active = this.focused();
     if (active !== null && this.#isReady && !this.#canTakeFocus(active)) active.blur();

@@ -86,9 +86,11 @@ export interface RenderedFinding {
 /** What the checks of source are to make of the states of a window. */
 export interface StatePlan {
   readonly settings: ReadonlyMap<string, CheckSettings>;
-  readonly themes: readonly Theme[];
-  readonly colourSchemes: readonly ("light" | "dark")[] | null;
-  readonly palette: readonly NamedColour[];
+  readonly colours: {
+    readonly themes: readonly Theme[];
+    readonly colourSchemes: readonly ("light" | "dark")[] | null;
+    readonly palette: readonly NamedColour[];
+  };
 }
 
 /** One line of a walk script, and what came of it. */

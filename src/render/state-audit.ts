@@ -32,8 +32,8 @@ export class StateAudit {
     const signature = state.join("\n");
     if (this.#seen.has(signature)) return;
     this.#seen.add(signature);
-    const { settings, ...colours } = this.#plan;
-    const scene = page.sceneWith(colours);
+    const { settings } = this.#plan;
+    const { scene } = page;
     const checks = catalogue.filter(({ id }) => settings.has(id));
     const exceptions = [
       ...markupExceptions(scene.document),

@@ -31,7 +31,5 @@ export const everyCheck: StatePlan = {
       id === "roles.native-first" ? [] : [[id, usualSettings] as const],
     ),
   ),
-  themes: [],
-  colourSchemes: null,
-  palette: [],
+  colours: { themes: [], colourSchemes: null, palette: [] },
 };

@@ -48,11 +48,12 @@ export class MountedSpecimens {
 
   /** Mounts one specimen and tries it. Nothing is told of one that shows nothing because it failed. */
   async mount(
-    { bundle, file, specimen, device, presses, log }: MountRequest,
+    { bundle, file, specimen, device, plan, presses, log }: MountRequest,
     attempt: (page: PageSource, opened: LivePage) => Promise<RenderResult>,
   ): Promise<MountedResult> {
     const program = this.#program(bundle);
-    const source = specimenPage(program, file, specimen, device);
+    const colours = plan === null ? {} : { colours: plan.colours };
+    const source = { ...specimenPage(program, file, specimen, device), ...colours };
     let page: LivePage | null = null;
     try {
       page = await LivePage.open(source);

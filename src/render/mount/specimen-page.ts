@@ -22,6 +22,8 @@ export interface Stage {
   readonly styles: string[];
   /** Where scripts made elements, by the errors that stand for their places. */
   readonly made: WeakMap<LiveElement, Error>;
+  /** Where scripts filled elements with text that is markup. */
+  readonly filled: WeakMap<LiveElement, Error>;
   /** Names of environment variables that were asked for and are not set. */
   readonly unset: Set<string>;
 }
@@ -77,9 +79,14 @@ export async function specimensIn(
 ): Promise<readonly Specimen[]> {
   const { window } = page;
   const shelf: Specimen[] = [];
-  const made = new WeakMap<LiveElement, Error>();
-  const stage = { sites: new WeakMap<object, string>(), styles: [], made, unset: new Set<string>() };
-  noteMaking(window, made);
+  const stage = {
+    sites: new WeakMap<object, string>(),
+    styles: [],
+    made: new WeakMap<LiveElement, Error>(),
+    filled: new WeakMap<LiveElement, Error>(),
+    unset: new Set<string>(),
+  };
+  noteMaking(window, stage);
   window[STAGE] = stage;
   window[SHELF] = shelf;
   page.run(program.script);
@@ -88,7 +95,10 @@ export async function specimensIn(
 }
 
 /** Notes where scripts make elements: by name, or from text. */
-function noteMaking({ Document, Element }: AnyWindow, made: WeakMap<LiveElement, Error>): void {
+function noteMaking(
+  { Document, Element }: AnyWindow,
+  { made, filled }: Pick<Stage, "made" | "filled">,
+): void {
   for (const name of ["createElement", "createElementNS"]) {
     const own = Document.prototype[name];
     Document.prototype[name] = function (this: LiveElement, ...named: unknown[]) {
@@ -102,8 +112,7 @@ function noteMaking({ Document, Element }: AnyWindow, made: WeakMap<LiveElement,
     ...text,
     set(this: LiveElement, html: string) {
       text?.set?.call(this, html);
-      const at = new Error();
-      for (const inside of this.querySelectorAll("*")) made.set(inside, at);
+      filled.set(this, new Error());
     },
   });
 }
@@ -209,7 +218,10 @@ function placesOf(window: AnyWindow, program: Program, place: SourceRemark | nul
     nearest: (element) => {
       const at = originOf(element)?.at;
       if (at != null) return program.tagAt(at);
-      const making = program.framesOf(stage.made.get(element)?.stack ?? "")[0]?.at ?? place;
+      let made = stage.made.get(element);
+      for (let up = element; made === undefined && up !== null; up = up.parentElement)
+        made = stage.filled.get(up);
+      const making = program.framesOf(made?.stack ?? "")[0]?.at ?? place;
       return making === null ? null : program.spanAt(making);
     },
     comment: () => null,
