@@ -10,6 +10,8 @@ import { trees } from "../answers/tree.ts";
 import { walk } from "../answers/walk.ts";
 import { catalogue } from "../core/checks/catalogue.ts";
 import { usualSettings } from "../core/checks/check.ts";
+import { pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
+import { scriptCheck } from "../core/checks/pressed/script-check.ts";
 import { siteCatalogue } from "../core/checks/site/catalogue.ts";
 import { desktop } from "../core/css/device.ts";
 import { listByKind } from "../core/semantics/lists-by-kind.ts";
@@ -154,6 +156,25 @@ export async function runDemo(args: DemoArguments): Promise<void> {
   );
   for (const one of scripted.ok ? scripted.walks : [])
     if (one.script !== null) say(scriptText(one, one.script, paint));
+
+  const alive = { ...source, engine: "mixed", pressedChecks: [...pressedCatalogue, scriptCheck] } as const;
+  step("A booking dialog in React: its specimen is mounted, and its keys are pressed", "keel audit dialog");
+  const dialog = await audit({ ...alive, targets: ["dialog"] }, host);
+  if (dialog.problems.length > 0)
+    say(`Left out: ${dialog.problems[0]?.message} This needs react and react-dom beside even-keel.\n`);
+  else {
+    say(auditText(dialog, { ...view, coverage: false }));
+    step("Every key, and what it does", "keel walk dialog/booking-dialog.specimen.tsx");
+    const specimen = "dialog/booking-dialog.specimen.tsx";
+    const pressed = await walk(
+      { ...alive, checks: keyChecks, targets: [specimen], direction: "forwards", from: null, script: null },
+      host,
+    );
+    for (const one of pressed.ok ? pressed.walks : [])
+      say(walkText(one, { paint, all: false, keys: false, events: false }));
+    step("The same dialog, mended", "keel audit dialog-mended");
+    say(auditText(await audit({ ...alive, targets: ["dialog-mended"] }, host), view));
+  }
 
   step("The slot card in Vue, Svelte and Angular", "keel audit slot-card --quiet");
   const cards = await audit({ ...source, targets: ["slot-card"] }, host);

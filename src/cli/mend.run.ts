@@ -56,7 +56,13 @@ export async function runMend(args: MendArguments): Promise<void> {
   // Every check runs, whichever edits are chosen: none of them may find anything new.
   const asked = await askedFor({ ...args, targets, only: undefined, cache: false }, found.settings, host);
   if (typeof asked === "string") return complain(asked);
-  const request: AuditRequest = { ...asked.request, outcomes: ["failed", "cantTell"], trials: "thorough" };
+  // Edits are made of what source tells: no specimen is run for them.
+  const request: AuditRequest = {
+    ...asked.request,
+    outcomes: ["failed", "cantTell"],
+    trials: "thorough",
+    engine: "read",
+  };
   const progress = progressLine(false);
   const before = await audit(request, host, (page, done, total) =>
     progress.show(`auditing ${done + 1} of ${total}: ${page.name}`),

@@ -1,4 +1,5 @@
 import { elementsAbove, firstOf } from "../core/document/around.ts";
+import type { ElementNode } from "../core/document/node.ts";
 import { textContent } from "../core/document/text-content.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import { isTold } from "../core/semantics/tree.ts";
@@ -31,22 +32,36 @@ export function keysText(keys: readonly string[], then: string): string {
  * @param page as it stands after them
  */
 export function changesText(page: LivePage, changes: readonly Change[]): readonly string[] {
-  const same = (what: Change["what"]) =>
-    new Set(changes.filter((one) => one.what === what).map(({ at }) => at));
-  const shown = same("shown");
-  const told = changes.flatMap(({ at, what, detail, tag }): string[] => {
-    const node = page.nodeWith(at);
-    if (node === null) return what === "hidden" ? [`<${tag}> gone`] : [];
-    const { index } = page.scene.page;
-    if (what === "shown" && firstOf(elementsAbove(index, node), (up) => shown.has(page.keyOf(up))) !== null)
-      return [];
-    const heard = isTold(page.scene, node) ? heardLineOf(page.scene, node) : "";
-    const name = heard !== "" ? heard : `<${node.tag}>`;
-    if (what === "text") return [`${name} says "${cut(detail)}"`];
-    const text = heard === "" && what === "shown" ? ` "${cut(textContent(node))}"` : "";
-    return [`${name}${text} ${what === "attribute" ? `has ${detail}` : what}`];
-  });
+  const { index } = page.scene.page;
+  const outermost = (what: Change["what"]) => {
+    const same = new Set(changes.filter((one) => one.what === what).map(({ at }) => at));
+    return [...same].flatMap((at) => {
+      const node = page.nodeWith(at);
+      const inside = node !== null && firstOf(elementsAbove(index, node), (up) => same.has(page.keyOf(up)));
+      return node === null || inside ? [] : [node];
+    });
+  };
+  const gone = changes.find(({ what, at }) => what === "hidden" && page.nodeWith(at) === null);
+  const told = [
+    ...outermost("shown").map((node) => `${nameOf(page, node, true)} shown`),
+    ...outermost("hidden").map((node) => `${nameOf(page, node, false)} hidden`),
+    ...(gone === undefined ? [] : [`<${gone.tag}> gone`]),
+    ...changes.flatMap(({ at, what, detail }) => {
+      const node = page.nodeWith(at);
+      // What lies behind a modal dialog is told by the dialog.
+      if (node === null || /^inert\b/.test(detail)) return [];
+      if (what === "text") return [`${nameOf(page, node, false)} says "${cut(detail)}"`];
+      return what === "attribute" ? [`${nameOf(page, node, false)} has ${detail}`] : [];
+    }),
+  ];
   return [...new Set(told)];
+}
+
+/** An element by what is heard there; with its words where it has no name. */
+function nameOf(page: LivePage, node: ElementNode, withWords: boolean): string {
+  const heard = isTold(page.scene, node) ? heardLineOf(page.scene, node) : "";
+  const words = heard.startsWith('"') || !withWords ? "" : cut(textContent(node));
+  return `${heard !== "" ? heard : `<${node.tag}>`}${words === "" ? "" : ` "${words}"`}`;
 }
 
 const LONGEST = 80;

@@ -1,0 +1,133 @@
+import { cpSync, readFileSync, symlinkSync } from "node:fs";
+import path from "node:path";
+import { describe, expect, test } from "vitest";
+import { auditSchema } from "../../src/report/json/audit-schema.ts";
+import { walkSchema } from "../../src/report/json/walk-schema.ts";
+import { folderWith, keel } from "./run-keel.ts";
+
+const root = path.resolve(import.meta.dirname, "../..");
+
+/** A folder with a part of the demo in it, and the packages of this project. */
+function demo(part: string, files: Readonly<Record<string, string>> = {}): string {
+  const folder = folderWith({ "package.json": '{"name":"yard"}', ...files });
+  symlinkSync(path.join(root, "node_modules"), path.join(folder, "node_modules"));
+  cpSync(path.join(root, "demo", part), folder, { recursive: true });
+  return folder;
+}
+
+describe("keel audit on specimens", () => {
+  test("reads the component, mounts the specimen, walks the script beside it, and tells each fault once", async () => {
+    const { status, out, err } = await keel(demo("dialog"), ["audit", ".", "--format", "json"]);
+    const { findings, subjects } = auditSchema.parse(JSON.parse(out));
+    expect([status, err]).toEqual([1, ""]);
+    expect(subjects.map(({ id, engine, specimen }) => [id, engine, specimen])).toEqual([
+      ["BookingDialog.tsx", "read", null],
+      ["booking-dialog.specimen.tsx#slip booking", "render", "slip booking"],
+    ]);
+    expect(
+      findings.map(({ check, outcome, source }) => `${check} ${outcome} ${source?.file}:${source?.line}`),
+    ).toEqual([
+      "names.image-described failed BookingDialog.tsx:41",
+      "contrast.text failed BookingDialog.tsx:37",
+      "keys.reachable cantTell BookingDialog.tsx:41",
+      "keys.dialog-takes-focus failed BookingDialog.tsx:33",
+      "keys.walk-holds failed booking-dialog.walk:7",
+      "roles.state-follows failed BookingDialog.tsx:23",
+      "keys.dialog-gives-back failed BookingDialog.tsx:27",
+      "roles.change-announced failed BookingDialog.tsx:30",
+      "keys.dialog-closes failed BookingDialog.tsx:33",
+    ]);
+    expect(findings.find(({ check }) => check === "keys.dialog-closes")?.facts.keys).toBe(
+      'Tab Tab Enter Escape → focus on "Book Slip 4" button',
+    );
+  });
+
+  test("has nothing against the mended one", async () => {
+    const { status, out } = await keel(demo("dialog-mended"), ["audit"]);
+    expect([status, out]).toEqual([0, expect.stringContaining("Nothing to mend in 2 components")]);
+  });
+
+  test("runs none with --engine read, and says so of one that is named", async () => {
+    const folder = demo("dialog");
+    const all = await keel(folder, ["audit", ".", "--engine", "read", "--format", "json"]);
+    expect(auditSchema.parse(JSON.parse(all.out)).subjects.map(({ engine }) => engine)).toEqual(["read"]);
+    const { status, err } = await keel(folder, ["audit", "booking-dialog.specimen.tsx", "--engine", "read"]);
+    expect([status, err]).toEqual([2, expect.stringContaining("--engine read runs nothing")]);
+  });
+
+  test("tells of those that fail, with places in source, and audits the others", async () => {
+    const folder = demo("dialog-mended", {
+      "bad.specimen.tsx": `import { specimen } from "even-keel/specimen";
+import { Gone } from "./gone";
+specimen("gone", () => <Gone />);`,
+      "loop.specimen.tsx": `import { specimen } from "even-keel/specimen";
+specimen("loops", () => { for (;;); });
+specimen("throws", () => { throw new Error("no tide"); });
+specimen("holds", () => <p>Tide at six</p>);`,
+      "none.specimen.ts": "export {};",
+    });
+    const { status, out, err } = await keel(folder, ["audit", "*.specimen.*", "--time-limit", "2"]);
+    expect(status).toBe(2);
+    expect(err.trimEnd().split("\n")).toEqual([
+      'keel: bad.specimen.tsx:2:22: The specimens could not be built: Could not resolve "./gone".',
+      'keel: loop.specimen.tsx:2 "loops": Could not be mounted: it did not come to an end within 2 seconds.',
+      'keel: loop.specimen.tsx:3 "throws": Could not be mounted: no tide (loop.specimen.tsx:3:34).',
+      'keel: none.specimen.ts: Names no specimen. Write: specimen("a name", () => <Component />).',
+    ]);
+    expect(out).toContain(
+      "nothing found in booking-dialog.specimen.tsx#slip booking, loop.specimen.tsx#holds",
+    );
+  });
+});
+
+describe("keel walk on specimens", () => {
+  test("tells every key, what opened, and what was said", async () => {
+    const folder = demo("dialog-mended");
+    const { out } = await keel(folder, ["walk", "booking-dialog.specimen.tsx#slip"]);
+    expect(out).toContain('Enter on "Book Slip 4" button');
+    expect(out).toContain('"Book Slip 4" dialog, modal shown');
+    expect(out).toMatch(/Escape +→ "Book Slip 4" button/);
+    const json = await keel(folder, ["walk", "booking-dialog.specimen.tsx", "--format", "json"]);
+    const { engine, steps } = walkSchema.parse(JSON.parse(json.out));
+    expect(engine).toBe("render");
+    expect(steps.find(({ key }) => key === "Enter")?.events.slice(0, 2)).toEqual(["keydown", "keypress"]);
+  });
+
+  test("walks by a script, which says which specimen it begins with", async () => {
+    const folder = demo("dialog-mended");
+    const walked = await keel(folder, [
+      "walk",
+      "booking-dialog.specimen.tsx",
+      "--script",
+      "booking-dialog.walk",
+    ]);
+    expect([walked.status, walked.out]).toEqual([0, expect.stringContaining("12 of 12 lines hold.")]);
+    const { status, err } = await keel(folder, ["walk", "booking-dialog.specimen.tsx#berth"]);
+    expect([status, err]).toEqual([2, expect.stringContaining('Has no specimen "berth"')]);
+  });
+});
+
+test("keel tree gives what assistive technology is given of a specimen", async () => {
+  const { out } = await keel(demo("dialog-mended"), ["tree", "booking-dialog.specimen.tsx"]);
+  expect(out).toContain('"Book Slip 4" button');
+});
+
+test("keel init --specimens drafts specimens that can be audited, and never writes over one", async () => {
+  const folder = demo("dialog-mended", {
+    "Badge.tsx": `interface Props { readonly words: string; readonly tone?: "free" | "taken"; readonly onClose: () => void }
+export function Badge({ words, tone, onClose }: Props) {
+  return <button type="button" className={tone} onClick={onClose}>{words}</button>;
+}
+`,
+  });
+  cpSync(path.join(folder, "booking-dialog.specimen.tsx"), path.join(folder, "BookingDialog.specimen.tsx"));
+  const { status, out } = await keel(folder, ["init", "--specimens"]);
+  expect([status, out]).toEqual([
+    0,
+    "Wrote Badge.specimen.tsx (3 specimens).\n1 has specimens already.\nLook them over, then:  keel audit Badge.specimen.tsx\n",
+  ]);
+  expect(readFileSync(path.join(folder, "Badge.specimen.tsx"), "utf8")).toContain(
+    'specimen("badge, tone taken", () => <Badge words="Words" onClose={() => {}} tone="taken" />);',
+  );
+  expect((await keel(folder, ["audit", "Badge.specimen.tsx"])).status).toBe(0);
+});
