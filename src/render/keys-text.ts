@@ -48,8 +48,8 @@ export function changesText(page: LivePage, changes: readonly Change[]): readonl
     ...(gone === undefined ? [] : [`<${gone.tag}> gone`]),
     ...changes.flatMap(({ at, what, detail }) => {
       const node = page.nodeWith(at);
-      // What lies behind a modal dialog is told by the dialog.
-      if (node === null || /^inert\b/.test(detail)) return [];
+      // What opens and closes is told by what shows, and what lies behind a dialog by the dialog.
+      if (node === null || /^(?:inert|open)\b/.test(detail)) return [];
       if (what === "text") return [`${nameOf(page, node, false)} says "${cut(detail)}"`];
       return what === "attribute" ? [`${nameOf(page, node, false)} has ${detail}`] : [];
     }),

@@ -85,7 +85,7 @@ describe("keel walk on specimens", () => {
     const folder = demo("dialog-mended");
     const { out } = await keel(folder, ["walk", "booking-dialog.specimen.tsx#slip"]);
     expect(out).toContain('Enter on "Book Slip 4" button');
-    expect(out).toContain('"Book Slip 4" dialog, modal shown');
+    expect(out).toContain('"Book Slip 4" dialog shown');
     expect(out).toMatch(/Escape +→ "Book Slip 4" button/);
     const json = await keel(folder, ["walk", "booking-dialog.specimen.tsx", "--format", "json"]);
     const { engine, steps } = walkSchema.parse(JSON.parse(json.out));
