@@ -102,7 +102,7 @@ export async function mountSpecimens(
   const inputs = new Set<string>();
   let done = 0;
   // A second window loads while the first program is bundled.
-  if (pages.length > 0)
+  if (pages.length > 1)
     void host.runApart(
       "render-worker",
       { kind: "ready" },

@@ -57,7 +57,7 @@ export interface Host {
   hash(text: string): string;
   /**
    * Runs one of our own programs apart from this one, with limits on its time and memory: it may run the scripts of a
-   * page. The answer is what it posts, or in a word why there is none.
+   * page. The answer is what it posts, or in a word why there is none. Its time counts from when it posts `begins`.
    */
   runApart(program: "render-worker", data: unknown, limits: ApartLimits): Promise<ApartAnswer>;
 }

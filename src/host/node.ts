@@ -205,6 +205,9 @@ function programFile(name: string): URL {
   return places.find((place) => existsSync(place)) ?? (places[0] as URL);
 }
 
+/** How long a program may take to load before it says that it begins, in milliseconds. */
+const MOST_LOADING = 60_000;
+
 /** A worker that is kept from one call to the next: what it imports takes longer to load than most pages to run. */
 class Apart {
   readonly #program: string;
@@ -241,11 +244,14 @@ class Apart {
         resolve(answer);
       };
       const refuse = (reason: string) => end({ ok: false, reason });
-      const timer = setTimeout(
-        () => refuse(`it did not come to an end within ${milliseconds / 1000} seconds`),
-        milliseconds,
-      );
-      worker.on("message", (value: unknown) => end({ ok: true, value }));
+      const refuseAfter = (time: number) =>
+        setTimeout(() => refuse(`it did not come to an end within ${time / 1000} seconds`), time);
+      let timer = refuseAfter(milliseconds + MOST_LOADING);
+      worker.on("message", (value: unknown) => {
+        if (value !== "begins") return end({ ok: true, value });
+        clearTimeout(timer);
+        timer = refuseAfter(milliseconds);
+      });
       worker.on("error", (error: NodeJS.ErrnoException) =>
         refuse(
           error.code === "ERR_WORKER_OUT_OF_MEMORY"

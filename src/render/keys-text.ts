@@ -43,8 +43,12 @@ export function changesText(page: LivePage, changes: readonly Change[]): readonl
   };
   const gone = changes.find(({ what, at }) => what === "hidden" && page.nodeWith(at) === null);
   const told = [
-    ...outermost("shown").map((node) => `${nameOf(page, node, true)} shown`),
-    ...outermost("hidden").map((node) => `${nameOf(page, node, false)} hidden`),
+    ...outermost("shown").flatMap((node) =>
+      toldIn(page, node).map((one) => `${nameOf(page, one, true)} shown`),
+    ),
+    ...outermost("hidden").flatMap((node) =>
+      toldIn(page, node).map((one) => `${nameOf(page, one, false)} hidden`),
+    ),
     ...(gone === undefined ? [] : [`<${gone.tag}> gone`]),
     ...changes.flatMap(({ at, what, detail }) => {
       const node = page.nodeWith(at);
@@ -55,6 +59,15 @@ export function changesText(page: LivePage, changes: readonly Change[]): readonl
     }),
   ];
   return [...new Set(told)];
+}
+
+/** An element, or in place of a mere box the elements in it that assistive technology is told of. */
+function toldIn(page: LivePage, node: ElementNode): readonly ElementNode[] {
+  if (isTold(page.scene, node)) return [node];
+  const inside = page.scene.page.index.childElements(node).flatMap((child) => toldIn(page, child));
+  return inside.some((one) => isTold(page.scene, one))
+    ? inside.filter((one) => isTold(page.scene, one))
+    : [node];
 }
 
 /** An element by what is heard there; with its words where it has no name. */

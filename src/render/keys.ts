@@ -51,6 +51,8 @@ export function keyPressOf(written: string): KeyPress {
 export interface KeyHost {
   readonly window: AnyWindow;
   readonly top: TopLayer;
+  /** Fields that were typed into since they last told of a change. */
+  readonly edited: Set<LiveElement>;
   /** What has focus, through shadow trees; null for none. */
   focused(): LiveElement | null;
   /** Moves focus as Tab does; null for out of the page. */
@@ -113,10 +115,24 @@ function clickBy({ window }: KeyHost, element: LiveElement): void {
   );
 }
 
+/** A field that was typed into tells of its change when it is left, or sent. HTML §4.10.5.5, "change". */
+function commit({ window, edited }: KeyHost, element: LiveElement): void {
+  if (edited.delete(element)) element.dispatchEvent(new window.Event("change", { bubbles: true }));
+}
+
+/** An access key goes to its element, and presses what can be pressed. HTML §6.7.2. */
+function useAccessKey(host: KeyHost, key: string): void {
+  const element = host.window.document.querySelector(`[accesskey="${key === '"' ? "" : key}" i]`);
+  if (element === null) return;
+  element.focus();
+  if (isButton(element) || isMark(element) || element.localName === "a") clickBy(host, element);
+}
+
 function act(host: KeyHost, element: LiveElement, { key, shiftKey, altKey, ctrlKey }: KeyPress): void {
   if (ctrlKey) return;
   switch (key) {
     case "Tab":
+      commit(host, element);
       host.moveBy(shiftKey ? "backwards" : "forwards");
       return;
     case "Enter":
@@ -131,14 +147,17 @@ function act(host: KeyHost, element: LiveElement, { key, shiftKey, altKey, ctrlK
     case "ArrowRight":
     case "Home":
     case "End":
+    case "PageUp":
+    case "PageDown":
       if (!altKey) arrow(host, element, key);
       return;
     case "Backspace":
       if (isTextField(element)) type(host, element, element.value.slice(0, -1), "deleteContentBackward");
       return;
     default:
-      if (key.length === 1 && isTextField(element) && !altKey)
-        type(host, element, element.value + key, "insertText", key);
+      if (key.length !== 1) return;
+      if (altKey) useAccessKey(host, key);
+      else if (isTextField(element)) type(host, element, element.value + key, "insertText", key);
   }
 }
 
@@ -148,6 +167,7 @@ function enter(host: KeyHost, element: LiveElement): void {
   else if (isButton(element) || (element.localName === "a" && element.hasAttribute("href")))
     clickBy(host, element);
   else if (isTextField(element) && element.form != null) {
+    commit(host, element);
     // Implicit submission. HTML §4.10.22.2.
     const button = [...element.form.elements].find(
       (one: LiveElement) => one.type === "submit" || one.type === "image",
@@ -165,9 +185,12 @@ function dismiss({ top }: KeyHost): void {
   else top.modals.at(-1)?.requestClose();
 }
 
+/** How many options a page key goes on by in a closed list. */
+const PAGE_OF_OPTIONS = 10;
+
 function arrow(host: KeyHost, element: LiveElement, key: string): void {
   const { window } = host;
-  const forwards = key === "ArrowDown" || key === "ArrowRight";
+  const forwards = /^(?:ArrowDown|ArrowRight|PageDown)$/.test(key);
   const changed = () => {
     element.dispatchEvent(new window.Event("input", { bubbles: true }));
     element.dispatchEvent(new window.Event("change", { bubbles: true }));
@@ -177,20 +200,29 @@ function arrow(host: KeyHost, element: LiveElement, key: string): void {
       (one: LiveElement) => one.name === element.name && one.form === element.form && !one.disabled,
     );
     const next = group.at((group.indexOf(element) + (forwards ? 1 : -1)) % group.length);
-    if (next === undefined || next === element || /Home|End/.test(key)) return;
+    if (next === undefined || next === element || !key.startsWith("Arrow")) return;
     next.focus();
     clickBy(host, next);
   } else if (element.localName === "select") {
     const last = element.options.length - 1;
-    const to = key === "Home" ? 0 : key === "End" ? last : element.selectedIndex + (forwards ? 1 : -1);
+    const by = key.startsWith("Page") ? PAGE_OF_OPTIONS : 1;
+    const to = key === "Home" ? 0 : key === "End" ? last : element.selectedIndex + (forwards ? by : -by);
     const index = Math.max(0, Math.min(last, to));
     if (index === element.selectedIndex) return;
     element.selectedIndex = index;
     changed();
   } else if (element.localName === "input" && /^(?:number|range)$/.test(element.type)) {
     const before = element.value;
+    // A page is a tenth of the whole, and at least one step.
+    const span = Number(element.max || 100) - Number(element.min || 0);
+    const page = Math.max(1, Math.round(span / 10 / (Number(element.step) || 1)));
+    const isRange = element.type === "range";
     try {
-      if (key === "ArrowUp" || key === "ArrowRight") element.stepUp();
+      if (key === "Home" || key === "End") {
+        if (isRange) setValue(host, element, key === "Home" ? element.min || "0" : element.max || "100");
+      } else if (key === "PageUp" || key === "PageDown") {
+        if (isRange) element[key === "PageUp" ? "stepUp" : "stepDown"](page);
+      } else if (key === "ArrowUp" || key === "ArrowRight") element.stepUp();
       else if (key === "ArrowDown" || key === "ArrowLeft") element.stepDown();
     } catch {
       return;
@@ -201,18 +233,24 @@ function arrow(host: KeyHost, element: LiveElement, key: string): void {
 
 /** Puts text into a field as typing does. UI Events, "input event order". */
 function type(
-  { window }: KeyHost,
+  host: KeyHost,
   element: LiveElement,
   value: string,
   inputType: string,
   data: string | null = null,
 ): void {
   if (element.readOnly === true || element.disabled === true) return;
+  const { window } = host;
   const event = (name: string, cancelable: boolean) =>
     new window.InputEvent(name, { bubbles: true, cancelable, composed: true, inputType, data });
   if (!element.dispatchEvent(event("beforeinput", true))) return;
-  // Through the setter of the element itself: frameworks put one of their own in front of it.
+  setValue(host, element, value);
+  host.edited.add(element);
+  element.dispatchEvent(event("input", false));
+}
+
+/** Through the setter of the element itself: frameworks put one of their own in front of it. */
+function setValue({ window }: KeyHost, element: LiveElement, value: string): void {
   const proto = element.localName === "textarea" ? window.HTMLTextAreaElement : window.HTMLInputElement;
   Object.getOwnPropertyDescriptor(proto.prototype, "value")?.set?.call(element, value);
-  element.dispatchEvent(event("input", false));
 }

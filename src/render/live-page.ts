@@ -80,6 +80,7 @@ export class LivePage {
   readonly #source: PageSource;
   readonly #dom: JSDOM;
   readonly #clock: VirtualClock;
+  readonly #edited = new Set<LiveElement>();
   readonly #top: TopLayer = { modals: [], popovers: [], before: new Map() };
   readonly #events: string[] = [];
   #changes: { takeRecords(): readonly unknown[] } | null = null;
@@ -204,12 +205,13 @@ export class LivePage {
     return found;
   }
 
-  /** Whether an element, or one around it, listens for keys. */
+  /** Whether an element, or anything around it, listens for keys. */
   answersKeys(element: LiveElement): boolean {
     for (let up = element; up !== null; up = up.parentElement)
       if ([...this.listens(up)].some((type) => type.startsWith("key"))) return true;
-    const document = this.listens(this.window.document);
-    return [...document].some((type) => type.startsWith("key"));
+    return [this.window.document, this.window].some((top) =>
+      [...this.listens(top)].some((type) => type.startsWith("key")),
+    );
   }
 
   isVisible(element: LiveElement): boolean {
@@ -443,6 +445,7 @@ export class LivePage {
     return {
       window: this.window,
       top: this.#top,
+      edited: this.#edited,
       focused: () => this.focused(),
       moveBy: (direction) => this.#moveBy(direction),
     };

@@ -5,6 +5,9 @@ import type { WorkerRequest } from "./protocol.ts";
 const attempts = import("./attempts.ts");
 
 async function answered(request: WorkerRequest): Promise<unknown> {
+  // Loading is no fault of what is asked for: its time counts from here.
+  if (request.kind === "page" || request.kind === "list" || request.kind === "specimen") await attempts;
+  parentPort?.postMessage("begins");
   if (request.kind === "bundle") return (await import("./mount/bundle.ts")).bundleSpecimens(request);
   if (request.kind === "module") return (await import("./mount/bundle-module.ts")).bundleModule(request);
   return (await attempts).attempted(request);

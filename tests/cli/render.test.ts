@@ -66,6 +66,10 @@ test("keel walk --engine render tells each key and where it led", async () => {
     [
       ["Tab", "Book"],
       ["Tab", null],
+      // What Enter opens: Tab is kept there, and Escape does nothing.
+      ["Enter", "Boat"],
+      ["Tab", "Boat"],
+      ["Escape", "Boat"],
     ],
   ]);
   expect((await keel(folder, ["walk", "a.html", "--engine", "render"])).out).toContain(`Tab → "Book" button`);

@@ -2,7 +2,6 @@ import { cpSync, readFileSync, symlinkSync } from "node:fs";
 import path from "node:path";
 import { describe, expect, test } from "vitest";
 import { auditSchema } from "../../src/report/json/audit-schema.ts";
-import { walkSchema } from "../../src/report/json/walk-schema.ts";
 import { folderWith, keel } from "./run-keel.ts";
 
 const root = path.resolve(import.meta.dirname, "../..");
@@ -56,7 +55,7 @@ describe("keel audit on specimens", () => {
   });
 
   test("tells of those that fail, with places in source, and audits the others", async () => {
-    const folder = demo("dialog-mended", {
+    const folder = demo("keys", {
       "bad.specimen.tsx": `import { specimen } from "even-keel/specimen";
 import { Gone } from "./gone";
 specimen("gone", () => <Gone />);`,
@@ -66,31 +65,26 @@ specimen("throws", () => { throw new Error("no tide"); });
 specimen("holds", () => <p>Tide at six</p>);`,
       "none.specimen.ts": "export {};",
     });
-    const { status, out, err } = await keel(folder, ["audit", "*.specimen.*", "--time-limit", "2"]);
+    const { status, out, err } = await keel(folder, ["audit", "*.specimen.*", "--time-limit", "4"]);
     expect(status).toBe(2);
     expect(err.trimEnd().split("\n")).toEqual([
       'keel: bad.specimen.tsx:2:22: The specimens could not be built: Could not resolve "./gone".',
-      'keel: loop.specimen.tsx:2 "loops": Could not be mounted: it did not come to an end within 2 seconds.',
+      'keel: loop.specimen.tsx:2 "loops": Could not be mounted: it did not come to an end within 4 seconds.',
       'keel: loop.specimen.tsx:3 "throws": Could not be mounted: no tide (loop.specimen.tsx:3:34).',
       'keel: none.specimen.ts: Names no specimen. Write: specimen("a name", () => <Component />).',
     ]);
-    expect(out).toContain(
-      "nothing found in booking-dialog.specimen.tsx#slip booking, loop.specimen.tsx#holds",
-    );
+    expect(out).toContain("Nothing to mend");
   });
 });
 
 describe("keel walk on specimens", () => {
   test("tells every key, what opened, and what was said", async () => {
     const folder = demo("dialog-mended");
-    const { out } = await keel(folder, ["walk", "booking-dialog.specimen.tsx#slip"]);
+    const { out } = await keel(folder, ["walk", "booking-dialog.specimen.tsx#slip", "--events"]);
     expect(out).toContain('Enter on "Book Slip 4" button');
     expect(out).toContain('"Book Slip 4" dialog shown');
     expect(out).toMatch(/Escape +→ "Book Slip 4" button/);
-    const json = await keel(folder, ["walk", "booking-dialog.specimen.tsx", "--format", "json"]);
-    const { engine, steps } = walkSchema.parse(JSON.parse(json.out));
-    expect(engine).toBe("render");
-    expect(steps.find(({ key }) => key === "Enter")?.events.slice(0, 2)).toEqual(["keydown", "keypress"]);
+    expect(out).toContain("events: keydown keypress");
   });
 
   test("walks by a script, which says which specimen it begins with", async () => {
@@ -129,5 +123,4 @@ export function Badge({ words, tone, onClose }: Props) {
   expect(readFileSync(path.join(folder, "Badge.specimen.tsx"), "utf8")).toContain(
     'specimen("badge, tone taken", () => <Badge words="Words" onClose={() => {}} tone="taken" />);',
   );
-  expect((await keel(folder, ["audit", "Badge.specimen.tsx"])).status).toBe(0);
 });

@@ -136,3 +136,45 @@ describe("a page settles", () => {
     live.close();
   });
 });
+
+test("a field that was typed into tells of its change when it is left, and a sent one before it is sent", async () => {
+  expect(await eventsOf(`<input><button>b</button>`, "Tab", "a", "Tab")).toEqual([
+    "keydown",
+    "change",
+    "focusout",
+    "focusin",
+    "keyup",
+  ]);
+  expect(await eventsOf(`<form><input><button>Go</button></form>`, "Tab", "a", "Enter")).toEqual([
+    "keydown",
+    "keypress",
+    "change",
+    "click 0",
+    "submit",
+    "keyup",
+  ]);
+});
+
+test("an access key presses what it belongs to", async () => {
+  expect(await eventsOf(`<button accesskey="b">Book</button>`, "Alt+b")).toEqual([
+    "keydown",
+    "focusin",
+    "click 0",
+    "keyup",
+  ]);
+});
+
+test.each([
+  ["ArrowUp", "55"],
+  ["PageUp", "60"],
+  ["PageDown", "40"],
+  ["Home", "0"],
+  ["End", "100"],
+])("%s moves a range of fifty to %s", async (key, value) => {
+  const live = await LivePage.open(pageSource(page(`<input type="range" step="5" value="50">`)));
+  await live.press("Tab");
+  await live.press(key);
+  const now = live.window.document.querySelector("input").value;
+  live.close();
+  expect(now).toBe(value);
+});
