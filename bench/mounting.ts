@@ -49,7 +49,7 @@ export class Mounting {
   /** Our window, the component mounted in it, and every check made of it. */
   async audited(file: string): Promise<void> {
     const page = await this.#open(file);
-    new StateAudit(plan).look(page, null);
+    new StateAudit(plan).look(page, [], null);
     page.close();
   }
 
@@ -76,7 +76,7 @@ export class Mounting {
     for (const key of keys) {
       const start = performance.now();
       await page.press(key);
-      new StateAudit(plan).look(page, null);
+      new StateAudit(plan).look(page, [], null);
       times.push(performance.now() - start);
     }
     page.close();

@@ -97,7 +97,7 @@ class Exploration {
     this.#log = log;
     this.#audit = plan === null ? null : new StateAudit(plan);
     const lookAgain = (page: LivePage, moves: readonly Move[]) =>
-      this.#audit?.look(page, keysText(this.#notes.keysOf(moves), focusText(page)));
+      this.#audit?.look(page, moves, keysText(this.#notes.keysOf(moves), focusText(page)));
     this.trials = new Trials(source, patience, lookAgain, opened);
     this.#notes = new Notes(this.trials);
   }
@@ -120,7 +120,7 @@ class Exploration {
   async run(): Promise<boolean> {
     try {
       const { isAlive, rests } = await this.trials.peek((page) => {
-        this.#audit?.look(page, null);
+        this.#audit?.look(page, [], null);
         return { isAlive: page.isAlive, rests: page.rests };
       });
       if (!rests) {
@@ -129,7 +129,10 @@ class Exploration {
       }
       await this.trials.lookIdle();
       await this.#walk();
-      if (!isAlive) return false;
+      if (!isAlive) {
+        await this.#prove();
+        return false;
+      }
       await this.#noteExpanded();
       await tryTrap(this.#notes, [], "");
       await tryComposites(this.#notes, []);
@@ -138,6 +141,7 @@ class Exploration {
       this.#hasLetters = await tryLetters(this.#notes);
       await tryHovers(this.#notes, this.#effects);
       await this.#pointed();
+      await this.#prove();
       return false;
     } catch (error) {
       if (error instanceof OutOfTime) return true;
@@ -383,6 +387,17 @@ class Exploration {
     });
   }
 
+  /** Presses Tab for what the checks of source suspect of its stops, in the state in which they do. */
+  async #prove(): Promise<void> {
+    const rests = new Map<string, ReadonlySet<string>>();
+    for (const { at, moves, finding } of this.#audit?.suspicions ?? []) {
+      const state = JSON.stringify(moves);
+      const reached = rests.get(state) ?? (await this.trials.after(moves, stopsOf));
+      rests.set(state, reached);
+      if (reached.has(at)) this.#audit?.findings.push(finding);
+    }
+  }
+
   /** What a pointer does where no key does the same, anywhere. */
   async #pointed(): Promise<void> {
     const stops = new Set(this.#notes.stops.map(({ at }) => at));
@@ -423,7 +438,7 @@ class Exploration {
     const reported: Effect[] = [];
     for (const { at, element, isOwn, holds } of candidates.slice(0, MOST_POINTED)) {
       const effect = await this.trials.effect([point(at)]);
-      if (!didSomething(effect) || effect.asks) continue;
+      if (!didSomething(effect) || effect.asks || setsValueAlone(effect)) continue;
       this.#notes.try("keys.reachable");
       if (
         this.#effects.some((known) => includesAll(known.total, effect.total) && includesLeft(known, effect))
@@ -454,6 +469,18 @@ class Exploration {
   }
 }
 
+/** Where Tab comes to rest, from wherever focus is and once around. */
+async function stopsOf(page: LivePage): Promise<ReadonlySet<string>> {
+  const reached = new Set<string>();
+  const most = page.stops().length + 2;
+  for (let n = 0; n < most; n++) {
+    await page.press("Tab");
+    const now = page.focused();
+    if (now !== null) reached.add(keyOf(page, now));
+  }
+  return reached;
+}
+
 /** Fields whose keys are the browser's: a simulated window knows not all of them. */
 const hasOwnKeys = ({ tag, role }: Stop): boolean =>
   /^(?:select|textarea|video|audio|iframe)$/.test(tag) ||
@@ -464,6 +491,11 @@ function changedBy({ tag, role }: Stop): string | null {
   if (tag === "select") return "ArrowDown";
   return tag === "input" && /^(?:checkbox|radio|switch)$/.test(role ?? "") ? "Space" : null;
 }
+
+/** A value that hangs on where a pointer presses: there are no places here. */
+const setsValueAlone = ({ changes, left }: Effect): boolean =>
+  left.length === 0 &&
+  changes.every(({ what, detail }) => what === "attribute" && /^(?:aria-value|value=)/.test(detail));
 
 const includesLeft = (known: Effect, effect: Effect): boolean =>
   effect.left.every((what) => known.left.includes(what));

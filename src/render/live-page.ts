@@ -223,6 +223,11 @@ export class LivePage {
     return this.#top.modals.includes(element);
   }
 
+  /** Whether scripts may lead focus where source does not say. */
+  get isScripted(): boolean {
+    return this.isSpecimen || this.isAlive;
+  }
+
   /** Whether any script listens for what people do. */
   get isAlive(): boolean {
     for (const [target, types] of this.#listeners) {

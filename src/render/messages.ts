@@ -35,7 +35,8 @@ export async function tryMessage(
   before: readonly string[],
 ): Promise<void> {
   const { moves, changes, left, asks } = effect;
-  const candidates = changes.filter(({ what }) => what === "shown" || what === "text");
+  // A word in place of another may be a state that people look up, and no message.
+  const candidates = changes.filter(({ what, was }) => what === "shown" || (what === "text" && was === ""));
   if (asks || left.length > 0 || candidates.length === 0) return;
   // What says that it opens something is not about a message.
   if (changes.some(({ detail }) => /^aria-(?:expanded|selected|checked|pressed)=/.test(detail))) return;

@@ -19,10 +19,12 @@ export interface Change {
   readonly what: "shown" | "hidden" | "attribute" | "text";
   /** Name and value of an attribute, or the new text. */
   readonly detail: string;
+  /** The text that stood there before; empty where none did, or something else changed. */
+  readonly was: string;
   readonly tag: string;
 }
 
-/** Attributes that say nothing of what a page tells: how it looks, and where Tab goes. */
+/** Attributes that say nothing of what a page tells: how it looks, and where Tab goes. So it is with those of data. */
 const silent = new Set(["class", "style", "tabindex", "id"]);
 
 /** The same for the same element in every window that the page is opened in. */
@@ -47,7 +49,7 @@ export function stateOf(page: LivePage): PageState {
     if (/^(?:head|script|style|link|meta|title|base|template)$/.test(node.tag)) continue;
     const attributes = new Map<string, string>();
     for (const [name, { value }] of node.attributes)
-      if (!silent.has(name)) attributes.set(name, writtenText(value));
+      if (!silent.has(name) && !name.startsWith("data-")) attributes.set(name, writtenText(value));
     state.set(page.keyOf(node), {
       tag: node.tag,
       visible: scene.presence.of(node).visible !== NO,
@@ -66,10 +68,10 @@ export function changesBetween(before: PageState, after: PageState): readonly Ch
   for (const [at, is] of after) {
     const was = before.get(at);
     if (was === undefined || !was.visible) {
-      if (is.visible) changes.push({ at, what: "shown", detail: "", tag: is.tag });
-    } else if (!is.visible) changes.push({ at, what: "hidden", detail: "", tag: is.tag });
+      if (is.visible) changes.push({ at, what: "shown", detail: "", was: "", tag: is.tag });
+    } else if (!is.visible) changes.push({ at, what: "hidden", detail: "", was: "", tag: is.tag });
     if (was === undefined) continue;
-    if (was.text !== is.text) changes.push({ at, what: "text", detail: is.text, tag: is.tag });
+    if (was.text !== is.text) changes.push({ at, what: "text", detail: is.text, was: was.text, tag: is.tag });
     for (const name of new Set([...was.attributes.keys(), ...is.attributes.keys()])) {
       const value = is.attributes.get(name);
       if (was.attributes.get(name) !== value)
@@ -77,12 +79,14 @@ export function changesBetween(before: PageState, after: PageState): readonly Ch
           at,
           what: "attribute",
           detail: value === undefined ? `${name} gone` : `${name}="${value}"`,
+          was: "",
           tag: is.tag,
         });
     }
   }
   for (const [at, was] of before)
-    if (!after.has(at) && was.visible) changes.push({ at, what: "hidden", detail: "", tag: was.tag });
+    if (!after.has(at) && was.visible)
+      changes.push({ at, what: "hidden", detail: "", was: "", tag: was.tag });
   return changes;
 }
 

@@ -52,14 +52,16 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
       this.#run = run;
     }
     observe(target: LiveElement) {
+      const { width, height } = rectOf(target);
+      const boxSize = { inlineSize: width, blockSize: height };
       const entry = {
         target,
         isIntersecting: host.isRendered(target),
         intersectionRatio: 1,
         contentRect: rectOf(target),
         boundingClientRect: rectOf(target),
-        borderBoxSize: [],
-        contentBoxSize: [],
+        borderBoxSize: [boxSize],
+        contentBoxSize: [boxSize],
       };
       host.later(() => this.#run([entry], this));
     }

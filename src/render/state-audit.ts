@@ -7,13 +7,26 @@ import type { LivePage } from "./live-page.ts";
 import { stateOf } from "./page-state.ts";
 import type { RenderedFinding, StatePlan, StateResults } from "./protocol.ts";
 import { toldNode } from "./rendered-element.ts";
+import type { Move } from "./trial.ts";
 
 /** How many states of one window are audited. */
 const MOST_STATES = 24;
 
+/** Checks of what Tab stops at: scripts may lead focus on from there, or keep it elsewhere, so that it is to be tried. */
+const restsOnStop = new Set(["roles.hidden-holds-no-focus", "keys.focus-shows", "keys.one-stop-per-widget"]);
+
+/** A finding that holds if Tab comes to its element, and rests there, in the state that some moves lead to. */
+interface Suspicion {
+  readonly at: string;
+  readonly moves: readonly Move[];
+  readonly finding: RenderedFinding;
+}
+
 /** Makes the checks of source of every state that a window comes to, each state once, and tells each fault once. */
 export class StateAudit {
   readonly findings: RenderedFinding[] = [];
+  /** What Tab is to be pressed for before it is told. */
+  readonly suspicions: Suspicion[] = [];
   readonly #plan: StatePlan;
   readonly #seen = new Set<string>();
   readonly #told = new Set<string>();
@@ -23,8 +36,11 @@ export class StateAudit {
     this.#plan = plan;
   }
 
-  /** @param keys how the window came to its state, and what came of it; null for the window as it was opened */
-  look(page: LivePage, keys: string | null): void {
+  /**
+   * @param moves how the window came to its state
+   * @param keys the same as people are told, and what came of it; null for the window as it was opened
+   */
+  look(page: LivePage, moves: readonly Move[], keys: string | null): void {
     if (this.#seen.size >= MOST_STATES) return;
     const state = [...stateOf(page)].map(([at, { visible, attributes, text }]) =>
       visible ? `${at} ${[...attributes].join(" ")} ${text}` : "",
@@ -53,7 +69,7 @@ export class StateAudit {
       if (!shown.has(finding.element)) continue;
       const isAtTop = page.isAtTop(finding.element);
       if (scene.document.kind === "component" && isLeftToSpecimen(scene, finding, isAtTop)) continue;
-      this.#tell(page, finding, keys);
+      this.#tell(page, finding, moves, keys);
     }
     if (isFirst)
       this.#results = {
@@ -64,7 +80,7 @@ export class StateAudit {
       };
   }
 
-  #tell(page: LivePage, finding: Finding, keys: string | null): void {
+  #tell(page: LivePage, finding: Finding, moves: readonly Move[], keys: string | null): void {
     const element = toldNode(page, finding.element);
     const source = finding.source ?? element.nearest;
     const { check, outcome, message, repair, facts, origins, criteria } = finding;
@@ -73,7 +89,7 @@ export class StateAudit {
     if (this.#told.has(key)) return;
     this.#told.add(key);
     const mend = repair?.summary ?? null;
-    this.findings.push({
+    const told: RenderedFinding = {
       check,
       outcome: outcome as "failed" | "cantTell",
       element,
@@ -84,7 +100,10 @@ export class StateAudit {
       facts,
       origins,
       criteria,
-    });
+    };
+    if (page.isScripted && restsOnStop.has(check))
+      this.suspicions.push({ at: page.keyOf(finding.element), moves, finding: told });
+    else this.findings.push(told);
   }
 
   get results(): StateResults | null {

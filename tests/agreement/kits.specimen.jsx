@@ -101,7 +101,7 @@ specimen("combobox", () => {
     return (
       <Combobox value={slip} onChange={choose}>
         <ComboboxInput aria-label="Slip" onChange={(event) => ask(event.target.value)} />
-        <ComboboxOptions>
+        <ComboboxOptions aria-label="Slips">
           {slips
             .filter((name) => name.toLowerCase().includes(asked.toLowerCase()))
             .map((name) => (

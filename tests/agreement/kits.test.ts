@@ -2,12 +2,14 @@ import path from "node:path";
 import type { Browser, CDPSession, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { desktop } from "../../src/core/css/device.ts";
+import { explore } from "../../src/render/explore.ts";
 import { keyPressOf } from "../../src/render/keys.ts";
 import { LivePage } from "../../src/render/live-page.ts";
 import { bundleSpecimens } from "../../src/render/mount/bundle.ts";
 import { Program } from "../../src/render/mount/program.ts";
 import { specimenPage } from "../../src/render/mount/specimen-page.ts";
 import type { Bundle } from "../../src/render/protocol.ts";
+import { everyCheck } from "../render/pages.ts";
 import { launch } from "./browser.ts";
 
 /** Widgets of published kits, by their specimens, and the keys pressed on each. */
@@ -187,5 +189,19 @@ test.each(widgets.map(([name, keys], index) => [name, keys, index] as const))(
       states.map((state, at) => [keys[at - 1] ?? "at first", JSON.parse(state)]);
     expect(new Set(own).size).toBeGreaterThan(5);
     expect(told(own)).toEqual(told(real));
+  },
+);
+
+test.each(widgets.map(([name], index) => [name, index] as const))(
+  "nothing is found on a %s",
+  async (name, index) => {
+    const page = specimenPage(new Program(bundle), file, { name, index, place: null }, desktop);
+    const { findings, problems, isCutShort } = await explore(page, 100_000, everyCheck);
+    const failed = findings.filter(({ outcome }) => outcome === "failed");
+    expect([problems, isCutShort, failed.map(({ check, message, keys }) => [check, message, keys])]).toEqual([
+      [],
+      false,
+      [],
+    ]);
   },
 );

@@ -229,9 +229,10 @@ function placesOf(window: AnyWindow, program: Program, place: SourceRemark | nul
       const span = tag(element);
       return span === null ? [] : program.remarksBefore(span);
     },
+    // Never by the way down: what a kit puts beside something else would give that another.
     identity: (element) => {
-      const origin = originOf(element);
-      return origin === null || !origin.isOwn ? null : `@${origin.at} ${origin.keys}`.trim();
+      const { at = null, isOwn = false, keys = "" } = originOf(element) ?? {};
+      return `${isOwn ? "" : element.localName}@${at ?? element.id} ${keys}`.trim();
     },
   };
 }
