@@ -25,7 +25,6 @@ export async function bundleOf(folder: string, files: readonly string[]): Promis
     root: folder,
     workingDirectory: folder,
     files,
-    edited: new Map(),
   });
   if (bundle === null) throw new Error("the specimens do not build");
   return bundle;

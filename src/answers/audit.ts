@@ -299,7 +299,7 @@ class Audit {
     if (engine === "read") {
       const named = pages.filter(({ target, name, part }) => target === name || part !== undefined);
       const problems = named.map(({ name }) => specimensNeedRunning(name));
-      return { mounted: [], problems, incomplete: named.length > 0, inputs: new Set() };
+      return { mounted: [], problems, incomplete: named.length > 0 };
     }
     const { mountSpecimens, isMadeOf } = await import("./specimens.ts");
     return mountSpecimens(

@@ -31,7 +31,7 @@ import { type ScriptsBeside, type SpecimenScript, scriptsBeside } from "./specim
 import type { PageFile } from "./targets.ts";
 
 /** What mounting specimens needs to know. */
-export interface SpecimenRequest {
+export interface MountingRequest {
   readonly device: Device;
   /** How long one specimen may take, in seconds. */
   readonly timeLimit: number;
@@ -69,8 +69,6 @@ export interface SpecimensAnswer {
   readonly problems: readonly Problem[];
   /** Whether some could not be mounted, or not all keys were tried. */
   readonly incomplete: boolean;
-  /** Every file that had a part in them. Absolute. */
-  readonly inputs: ReadonlySet<string>;
 }
 
 /** How long a bundle may take, in milliseconds. */
@@ -82,14 +80,12 @@ const LIST_TIME = 20_000;
 /**
  * Mounts every specimen of some files, several at once, and tries its keys. Those of one package are one program. What
  * cannot be mounted is a problem; the others are mounted all the same.
- * @param edited files that are to be read as something else than the disk has, by absolute path
  */
 export async function mountSpecimens(
   pages: readonly PageFile[],
-  request: SpecimenRequest,
+  request: MountingRequest,
   host: Host,
   onSpecimen: (page: PageFile, done: number, total: number) => void = () => {},
-  edited: ReadonlyMap<string, string> = new Map(),
 ): Promise<SpecimensAnswer> {
   const byRoot = new Map<string, PageFile[]>();
   for (const page of pages) {
@@ -99,7 +95,6 @@ export async function mountSpecimens(
   const problems: Problem[] = [];
   const notes: Problem[] = [];
   const mounted: MountedSpecimen[] = [];
-  const inputs = new Set<string>();
   let done = 0;
   // A second window loads while the first program is bundled.
   if (pages.length > 1)
@@ -112,7 +107,7 @@ export async function mountSpecimens(
     const files = members.flatMap((page) => page.path ?? []);
     const built = await host.runApart(
       "render-worker",
-      { kind: "bundle", root, workingDirectory: host.workingDirectory, files, edited },
+      { kind: "bundle", root, workingDirectory: host.workingDirectory, files },
       { milliseconds: BUNDLE_TIME, megabytes: MOST_MEMORY },
     );
     if (!built.ok) {
@@ -120,7 +115,6 @@ export async function mountSpecimens(
       continue;
     }
     const { bundle, broken } = built.value as BundleResult;
-    for (const file of bundle?.inputs ?? []) inputs.add(file);
     const results = await Promise.all(
       members.map(async (page) => {
         const remark = broken.get(page.path ?? "");
@@ -145,7 +139,7 @@ export async function mountSpecimens(
       notes.push(...result.notes);
     }
   }
-  return { mounted, problems: [...problems, ...notes], incomplete: problems.length > 0, inputs };
+  return { mounted, problems: [...problems, ...notes], incomplete: problems.length > 0 };
 }
 
 interface FileAnswer {
@@ -160,7 +154,7 @@ const refused = (problem: Problem): FileAnswer => ({ mounted: [], problems: [pro
 async function mountFile(
   page: PageFile,
   bundle: Bundle,
-  request: SpecimenRequest,
+  request: MountingRequest,
   host: Host,
 ): Promise<FileAnswer> {
   const file = { path: page.path ?? "", name: page.name };
@@ -208,7 +202,7 @@ async function mountOne(
   index: number,
   bundle: Bundle,
   scripts: readonly SpecimenScript[],
-  request: SpecimenRequest,
+  request: MountingRequest,
   host: Host,
 ): Promise<FileAnswer> {
   const { id, page, listed: specimen } = found;

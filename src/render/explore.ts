@@ -1,6 +1,5 @@
 import { isToldBefore } from "../core/checks/keys/no-surprise-on-input.ts";
 import { elementsAbove } from "../core/document/around.ts";
-import { pointerEvents } from "../core/document/pointer-handler.ts";
 import type { Role } from "../core/semantics/tables/roles.ts";
 import { arrows, tryComposites } from "./composites.ts";
 import { tryDialog } from "./dialogs.ts";
@@ -12,7 +11,8 @@ import { tryLetters } from "./letters.ts";
 import type { LivePage, PageSource } from "./live-page.ts";
 import { tryMessage } from "./messages.ts";
 import { Notes, type Stop } from "./notes.ts";
-import { type Change, includesAll, keyOf } from "./page-state.ts";
+import { type Change, keyOf } from "./page-state.ts";
+import { tryPointed } from "./pointed.ts";
 import type {
   RenderedElement,
   RenderedFinding,
@@ -25,12 +25,12 @@ import type {
 import { told, toldNode } from "./rendered-element.ts";
 import type { LiveElement } from "./snapshot.ts";
 import { StateAudit } from "./state-audit.ts";
+import { proveSuspicions } from "./suspicions.ts";
 import { tryTrap } from "./traps.ts";
 import { didSomething, type Effect, focus, type Move, OutOfTime, point, press, Trials } from "./trial.ts";
 
-/** How many stops are tried, and how many elements that only a pointer uses. */
+/** How many stops are tried. */
 const MOST_STOPS = 30;
-const MOST_POINTED = 30;
 
 /** How often Tab is pressed in what a key opened, for the log. */
 const MOST_TABS = 12;
@@ -80,8 +80,6 @@ class Exploration {
   readonly #notes: Notes;
   /** What aria-expanded says on each stop before anything is pressed. */
   readonly #expanded = new Map<string, string | null>();
-  /** Whether a letter alone is a way to something. */
-  #hasLetters = false;
   /** What keys do, on every stop. */
   readonly #effects: Effect[] = [];
 
@@ -130,7 +128,7 @@ class Exploration {
       await this.trials.lookIdle();
       await this.#walk();
       if (!isAlive) {
-        await this.#prove();
+        await proveSuspicions(this.#audit, this.trials);
         return false;
       }
       await this.#noteExpanded();
@@ -138,10 +136,12 @@ class Exploration {
       await tryComposites(this.#notes, []);
       for (const stop of this.#notes.stops.slice(0, MOST_STOPS)) await this.#tryStop(stop);
       for (const stop of this.#notes.stops.slice(0, MOST_STOPS)) await this.#tryArrows(stop);
-      this.#hasLetters = await tryLetters(this.#notes);
+      const hasLetters = await tryLetters(this.#notes);
       await tryHovers(this.#notes, this.#effects);
-      await this.#pointed();
-      await this.#prove();
+      // Only where every stop was tried can no key be said to do it; a letter may be a way to anything.
+      const isAllTried = this.#notes.stops.length <= MOST_STOPS && !this.#effects.some(({ asks }) => asks);
+      if (isAllTried && !hasLetters) await tryPointed(this.#notes, this.#effects);
+      await proveSuspicions(this.#audit, this.trials);
       return false;
     } catch (error) {
       if (error instanceof OutOfTime) return true;
@@ -387,79 +387,6 @@ class Exploration {
     });
   }
 
-  /** Presses Tab for what the checks of source suspect of its stops, in the state in which they do. */
-  async #prove(): Promise<void> {
-    const rests = new Map<string, ReadonlySet<string>>();
-    for (const { at, moves, finding } of this.#audit?.suspicions ?? []) {
-      const state = JSON.stringify(moves);
-      const reached = rests.get(state) ?? (await this.trials.after(moves, stopsOf));
-      rests.set(state, reached);
-      if (reached.has(at)) this.#audit?.findings.push(finding);
-    }
-  }
-
-  /** What a pointer does where no key does the same, anywhere. */
-  async #pointed(): Promise<void> {
-    const stops = new Set(this.#notes.stops.map(({ at }) => at));
-    const candidates = await this.trials.peek((page) =>
-      page.scene.page.index.elements.flatMap((node) => {
-        const element = page.elementOf(node);
-        if (element === null || /^(?:html|body|label|option|input|select|textarea)$/.test(node.tag))
-          return [];
-        const at = keyOf(page, element);
-        if (stops.has(at) || !page.isVisible(element) || page.scene.presence.of(node).inert) return [];
-        const own = pointerEvents.some((type) => page.listens(element).has(type));
-        const parent = element.parentElement;
-        const isRow = /^(?:li|tr|td|div|span|p|article|img)$/.test(node.tag);
-        const around =
-          isRow &&
-          parent !== null &&
-          [parent, parent.parentElement].some(
-            (up) =>
-              up !== null &&
-              !/^(?:html|body)$/.test(up.localName) &&
-              pointerEvents.some((type) => page.listens(up).has(type)),
-          );
-        return own || around
-          ? [
-              {
-                at,
-                element: toldNode(page, node),
-                isOwn: own,
-                holds: page.stops().some((stop) => element.contains(stop)),
-              },
-            ]
-          : [];
-      }),
-    );
-    // Only where every stop was tried can no key be said to do it; a letter may be a way to anything.
-    if (this.#notes.stops.length > MOST_STOPS || this.#effects.some(({ asks }) => asks)) return;
-    if (this.#hasLetters) return;
-    const reported: Effect[] = [];
-    for (const { at, element, isOwn, holds } of candidates.slice(0, MOST_POINTED)) {
-      const effect = await this.trials.effect([point(at)]);
-      if (!didSomething(effect) || effect.asks || setsValueAlone(effect)) continue;
-      this.#notes.try("keys.reachable");
-      if (
-        this.#effects.some((known) => includesAll(known.total, effect.total) && includesLeft(known, effect))
-      )
-        continue;
-      // A press on a part is a press on the whole, which is told already.
-      if (reported.some((known) => includesAll(known.total, effect.total) && includesLeft(known, effect)))
-        continue;
-      // A box around something to press may only pass the press on.
-      if (holds && !isOwn) continue;
-      reported.push(effect);
-      this.#notes.fail(
-        "keys.reachable",
-        element,
-        `A pointer does something on this <${element.tag}>, and no key anywhere does the same.`,
-        'Make it a <button type="button">: it takes focus and answers Enter and Space by itself.',
-        `click → ${effect.told.slice(0, 2).join(", ") || effect.left.join(", ")}`,
-      );
-    }
-  }
-
   /** Notes what each stop says of itself before anything is pressed. */
   async #noteExpanded(): Promise<void> {
     await this.trials.peek((page) => {
@@ -467,18 +394,6 @@ class Exploration {
         this.#expanded.set(at, page.elementWith(at)?.getAttribute("aria-expanded") ?? null);
     });
   }
-}
-
-/** Where Tab comes to rest, from wherever focus is and once around. */
-async function stopsOf(page: LivePage): Promise<ReadonlySet<string>> {
-  const reached = new Set<string>();
-  const most = page.stops().length + 2;
-  for (let n = 0; n < most; n++) {
-    await page.press("Tab");
-    const now = page.focused();
-    if (now !== null) reached.add(keyOf(page, now));
-  }
-  return reached;
 }
 
 /** Fields whose keys are the browser's: a simulated window knows not all of them. */
@@ -491,14 +406,6 @@ function changedBy({ tag, role }: Stop): string | null {
   if (tag === "select") return "ArrowDown";
   return tag === "input" && /^(?:checkbox|radio|switch)$/.test(role ?? "") ? "Space" : null;
 }
-
-/** A value that hangs on where a pointer presses: there are no places here. */
-const setsValueAlone = ({ changes, left }: Effect): boolean =>
-  left.length === 0 &&
-  changes.every(({ what, detail }) => what === "attribute" && /^(?:aria-value|value=)/.test(detail));
-
-const includesLeft = (known: Effect, effect: Effect): boolean =>
-  effect.left.every((what) => known.left.includes(what));
 
 const isOwnState =
   (at: string) =>

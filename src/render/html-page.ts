@@ -17,12 +17,16 @@ export function htmlPage(request: RenderRequest): PageSource {
     kind: request.page,
     ...(request.plan === null ? {} : { colours: request.plan.colours }),
     html: text,
+    mayLeave: [text, ...scripts.values()].some((part) => leading.test(part)),
     sheets: () => sheets,
     parsed: new Map<string, Sheet>(),
     places: (dom) => placesIn(dom, file, tags),
     start: (page) => runDeferred(page, scripts),
   };
 }
+
+/** What leads to another page, or to another place of this one. */
+const leading = /<(?:a|area|form)\b|\b(?:location|history|submit|requestSubmit|navigation)\b/i;
 
 /** Where the parser finds each start tag, by its offset. */
 function tagsIn(text: string, file: string): ReadonlyMap<number, string> {

@@ -33,6 +33,8 @@ export interface PageSource {
   readonly parsed: Map<string, Sheet>;
   /** Where the elements of a window were written, as it stands now. */
   readonly places: (dom: JSDOM) => Places;
+  /** Whether anything in it may lead to another place; worked out from what it shows where nothing is said. */
+  readonly mayLeave?: boolean;
   /** Runs the scripts, or mounts the component, in a window that is parsed. */
   readonly start: (page: LivePage) => void | Promise<void>;
   /** Tells an error with the place in source that it comes from; its own words without one. */
@@ -517,7 +519,7 @@ export class LivePage {
 
   /** Of a specimen only a link or a form leads elsewhere, and a turn of the real clock is long for one key. */
   #mayLeave(): boolean {
-    if (!this.isSpecimen) return true;
+    if (this.#source.mayLeave !== undefined) return this.#source.mayLeave;
     const { nodeOf } = this.#current().snapshot;
     for (const { tag } of nodeOf.values()) if (tag === "a" || tag === "form") return true;
     return false;
@@ -531,7 +533,7 @@ export class LivePage {
   }
 
   /** @param goesElsewhere whether what was done may lead to another place of the page */
-  async settle(goesElsewhere = !this.isSpecimen): Promise<void> {
+  async settle(goesElsewhere = this.#source.mayLeave ?? false): Promise<void> {
     this.rests = await this.#clock.settle(goesElsewhere);
     // What is gone from the page cannot keep focus. HTML §6.6.4, "focus fixup".
     const active = this.focused();

@@ -139,8 +139,6 @@ export interface BundleRequest {
   readonly workingDirectory: string;
   /** Files of specimens. Absolute. */
   readonly files: readonly string[];
-  /** Files that are to be read as something else than the disk has. */
-  readonly edited: ReadonlyMap<string, string>;
 }
 
 /** A place in source that something is said of. */
@@ -177,9 +175,6 @@ export interface Bundle {
   readonly stylesKnown: boolean;
   /** The specimen files that are in it. Absolute. */
   readonly files: readonly string[];
-  /** Every file that had a part in it. Absolute. */
-  readonly inputs: readonly string[];
-  readonly edited: ReadonlyMap<string, string>;
 }
 
 export interface BundleResult {

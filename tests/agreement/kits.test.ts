@@ -105,7 +105,6 @@ beforeAll(async () => {
     root,
     workingDirectory: folder,
     files: [file.path],
-    edited: new Map(),
   } as const;
   const { bundle: built, broken } = await bundleSpecimens(request);
   expect([...broken]).toEqual([]);

@@ -39,7 +39,6 @@ export const bundled = (folder: string, files: readonly string[]): Promise<Bundl
     root: folder,
     workingDirectory: folder,
     files: files.map((file) => path.join(folder, file)),
-    edited: new Map(),
   });
 
 /** What comes of every specimen of a file, by its name. */

@@ -53,7 +53,7 @@ const nameOf = ({ workingDirectory }: BundleRequest, file: string): string =>
   path.relative(workingDirectory, file).split(path.sep).join("/");
 
 async function bundled(request: BundleRequest, files: readonly string[]): Promise<Bundled> {
-  const { root, workingDirectory, edited } = request;
+  const { root, workingDirectory } = request;
   const styles = new Map<string, BundledStyle>();
   const gathered: Gathered = { styles, stylesKnown: true };
   const frameworks = Object.keys(mountedWith).filter((name) => isThere(root, mountedWith[name] as string));
@@ -78,7 +78,6 @@ async function bundled(request: BundleRequest, files: readonly string[]): Promis
       outfile: "specimens.js",
       sourcemap: "external",
       sourcesContent: false,
-      metafile: true,
       keepNames: true,
       logLevel: "silent",
       jsx: "automatic",
@@ -108,10 +107,6 @@ async function bundled(request: BundleRequest, files: readonly string[]): Promis
         styles,
         stylesKnown: gathered.stylesKnown,
         files,
-        inputs: Object.keys(result.metafile.inputs).flatMap((name) =>
-          /^keel:|^<|:/.test(name) ? [] : [path.resolve(workingDirectory, name)],
-        ),
-        edited,
       },
     };
   } catch (error) {
@@ -131,10 +126,10 @@ async function bundledByVite(
   frameworks: readonly string[],
   config: string,
 ): Promise<Bundled> {
-  const { root, workingDirectory, edited } = request;
+  const { root, workingDirectory } = request;
   const answer = await askedOfVite({ request, files, frameworks, config });
   if ("remark" in answer) return { remarks: [answer.remark] };
-  const { code, map, style, inputs } = answer.built;
+  const { code, map, style } = answer.built;
   return {
     bundle: {
       id: `${root} ${files.length} ${createHash("sha256").update(code).digest("hex")}`,
@@ -144,8 +139,6 @@ async function bundledByVite(
       styles: new Map(style === null ? [] : [[viteStyle, style]]),
       stylesKnown: true,
       files,
-      inputs,
-      edited,
     },
   };
 }

@@ -62,7 +62,7 @@ export class Program {
     const full = path.resolve(this.#bundle.workingDirectory, file);
     let read: SourceText | null = null;
     try {
-      const text = this.#bundle.edited.get(full) ?? readFileSync(full, "utf8");
+      const text = readFileSync(full, "utf8");
       read = { text, lines: lineMap(text) };
     } catch {
       // A name that a tool made up.

@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import path from "node:path";
-import type { Loader, OnLoadResult, Plugin, PluginBuild } from "esbuild";
+import type { OnLoadResult, Plugin, PluginBuild } from "esbuild";
 import type { BundledStyle, BundleRequest } from "../protocol.ts";
 import { classExports } from "./class-exports.ts";
 import { compileStyle } from "./style-source.ts";
@@ -23,24 +23,13 @@ export interface SourceFile {
   readonly text: string;
 }
 
-const scripts: Readonly<Record<string, Loader>> = {
-  ".tsx": "tsx",
-  ".ts": "ts",
-  ".mts": "ts",
-  ".cts": "ts",
-  ".jsx": "jsx",
-  ".js": "jsx",
-  ".mjs": "jsx",
-  ".cjs": "jsx",
-};
-
 /** Brings specimens, the places of their markup, their stylesheets and components of other languages into a build. */
 export function specimenPlugin(request: BundleRequest, gathered: Gathered): Plugin {
-  const { root, workingDirectory, edited } = request;
+  const { root, workingDirectory } = request;
   const sourceAt = async (file: string): Promise<SourceFile> => ({
     path: file,
     name: path.relative(workingDirectory, file).split(path.sep).join("/"),
-    text: edited.get(file) ?? (await readFile(file, "utf8")),
+    text: await readFile(file, "utf8"),
   });
   /** A stylesheet, and the code of the module that stands for it. */
   const style = (id: string, sheet: BundledStyle, exports?: string): OnLoadResult => {
@@ -62,10 +51,6 @@ export function specimenPlugin(request: BundleRequest, gathered: Gathered): Plug
         resolveDir: root,
       }));
       stampJsx(build);
-      build.onLoad({ filter: /\.(?:[cm]?[jt]sx?)$/ }, ({ path: file }) => {
-        const text = edited.get(file);
-        return text === undefined ? null : { contents: text, loader: scripts[path.extname(file)] ?? "js" };
-      });
       build.onLoad({ filter: /\.svelte\.[jt]s$/ }, async ({ path: file }) =>
         compileSvelteModule(root, await sourceAt(file)),
       );

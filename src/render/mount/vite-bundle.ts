@@ -12,7 +12,6 @@ export interface BuiltByVite {
   readonly code: Uint8Array;
   readonly map: Uint8Array;
   readonly style: BundledStyle | null;
-  readonly inputs: readonly string[];
 }
 
 /** What the process that builds is asked for. */
@@ -29,7 +28,6 @@ interface ViteOutput {
   readonly code?: string;
   readonly map?: object | null;
   readonly source?: string | Uint8Array;
-  readonly moduleIds?: readonly string[];
 }
 
 interface Vite {
@@ -62,7 +60,7 @@ const STYLE = "vite.css";
 
 /** Builds specimens with the project's own Vite and its configuration. What does not build is thrown, as Vite tells it. */
 export async function builtByVite(
-  { root, workingDirectory, edited }: BundleRequest,
+  { root, workingDirectory }: BundleRequest,
   files: readonly string[],
   frameworks: readonly string[],
   configFile: string,
@@ -100,7 +98,7 @@ export async function builtByVite(
     },
     load(id: string) {
       if (id.startsWith("\0keel-jsx:")) return jsxCode(id.slice("\0keel-jsx:".length));
-      return ours.get(id.slice(1)) ?? edited.get(id.replace(/\?.*$/, "")) ?? null;
+      return ours.get(id.slice(1)) ?? null;
     },
   };
   const built = await build({
@@ -150,7 +148,6 @@ export async function builtByVite(
             suffix: "",
             scope: null,
           },
-    inputs: (chunk?.moduleIds ?? []).flatMap((id) => (/^\0/.test(id) ? [] : [id.replace(/\?.*$/, "")])),
   };
 }
 
