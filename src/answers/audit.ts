@@ -37,6 +37,7 @@ import { type AuditAnew, type AuditedUnit, provedRepairs } from "./proved-repair
 import { type ReadPage, type ReadRequest, readPages } from "./read-pages.ts";
 import { renderedPage } from "./render-page.ts";
 import { mergedWithRendered, statePlan } from "./rendered.ts";
+import { withoutEdits } from "./repair-answer.ts";
 import { type CacheRequest, type ReusedSources, SourcesCache } from "./sources-cache.ts";
 import type { SpecimensAnswer } from "./specimens.ts";
 import { addResults, outcomesOf, type Subject } from "./subject.ts";
@@ -148,10 +149,15 @@ export async function audit(
           host,
         );
   if (sources !== null && result !== null) {
-    const proved = new Map(answer.findings.map((finding, at) => [finding, findings[at] ?? finding]));
+    // By their fingerprints: one that a specimen shows too has become another. What was not tried keeps no edits.
+    const proved = new Map(findings.map(({ fingerprint, repair }) => [fingerprint, repair]));
     await kept?.keep(sources, {
       ...result,
-      findings: result.findings.map((finding) => proved.get(finding) ?? finding),
+      findings: result.findings.map((finding) => {
+        const { fingerprint, repair } = finding;
+        const untried = repair === null ? null : withoutEdits(repair.summary);
+        return { ...finding, repair: proved.get(fingerprint) ?? untried };
+      }),
     });
   }
   return {

@@ -1,11 +1,21 @@
 import { describe, expect, test } from "vitest";
 import { type PressedCheck, pressedCatalogue } from "../../src/core/checks/pressed/catalogue.ts";
 import { explore } from "../../src/render/explore.ts";
+import type { RenderResult } from "../../src/render/protocol.ts";
 import { pageSource } from "./pages.ts";
+
+const known = new Map<string, Promise<RenderResult>>();
+
+/** What comes of a page; several checks have one for their example, and it is explored once. */
+function explored(html: string): Promise<RenderResult> {
+  const result = known.get(html) ?? explore(pageSource(html), 20_000, null);
+  known.set(html, result);
+  return result;
+}
 
 /** What pressing the keys on a page finds, as `check tag`. */
 async function pressed(html: string): Promise<readonly string[]> {
-  const { findings, problems, isCutShort } = await explore(pageSource(html), 20_000, null);
+  const { findings, problems, isCutShort } = await explored(html);
   expect([problems, isCutShort]).toEqual([[], false]);
   return findings.map(({ check, element, keys }) => {
     expect(keys).toMatch(/ → /);
@@ -21,7 +31,7 @@ describe.each(pressedChecks.map((check) => [check.id, check] as const))("%s", (i
   });
 
   test.each((examples.asked ?? []).map((html) => [html]))("is asked about %s", async (html) => {
-    const { findings } = await explore(pageSource(html), 20_000, null);
+    const { findings } = await explored(html);
     expect(findings.map(({ check, outcome }) => `${check} ${outcome}`)).toEqual([`${id} cantTell`]);
   });
 
