@@ -11,7 +11,7 @@ import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
 import { type KeyHost, press } from "./keys.ts";
-import { delegatedEvents, isOfFramework } from "./mount/origins.ts";
+import { Listeners } from "./listeners.ts";
 import type { Places } from "./places.ts";
 import { installShims, type TopLayer } from "./shims.ts";
 import { type LiveElement, type SheetEntry, type Snapshot, snapshotOf } from "./snapshot.ts";
@@ -77,8 +77,7 @@ export class LivePage {
   asked = 0;
   /** Whether it came to rest when it was let settle; false where it goes on changing by itself, again and again. */
   rests = true;
-  /** Kinds of events that scripts listen for, by element. */
-  readonly #listeners = new Map<LiveElement, Map<string, number>>();
+  readonly #listeners = new Listeners();
   readonly #source: PageSource;
   readonly #dom: JSDOM;
   readonly #clock: VirtualClock;
@@ -141,7 +140,7 @@ export class LivePage {
       window.addEventListener(type, () => void this.#events.push(type), { capture: true });
     window.document.addEventListener("click", (event: LiveElement) => this.#followInvoker(window, event));
     window.document.addEventListener("submit", (event: LiveElement) => this.#closeDialogOf(event));
-    this.#recordListeners(window);
+    this.#listeners.watch(window);
     installShims(window, {
       isRendered: (element) => this.#presence(element)?.rendered !== NO,
       isVisible: (element) => this.#presence(element)?.visible !== NO,
@@ -164,47 +163,9 @@ export class LivePage {
     });
   }
 
-  #recordListeners(window: AnyWindow): void {
-    const { addEventListener, removeEventListener } = window.EventTarget.prototype;
-    const counts = this.#listeners;
-    const note = (target: LiveElement, type: string, by: number) => {
-      const own = counts.get(target) ?? new Map<string, number>();
-      own.set(type, (own.get(type) ?? 0) + by);
-      counts.set(target, own);
-    };
-    window.EventTarget.prototype.addEventListener = function (type: string, ...rest: unknown[]) {
-      if (rest[0] != null && !isOfFramework(rest[0])) note(this, type, 1);
-      return addEventListener.call(this, type, ...rest);
-    };
-    window.EventTarget.prototype.removeEventListener = function (type: string, ...rest: unknown[]) {
-      if (!isOfFramework(rest[0])) note(this, type, -1);
-      return removeEventListener.call(this, type, ...rest);
-    };
-  }
-
   /** Events that a script or an attribute listens for on an element. */
   listens(element: LiveElement): ReadonlySet<string> {
-    const found = new Set<string>();
-    for (const [type, n] of this.#listeners.get(element) ?? []) if (n > 0) found.add(type);
-    for (const type of this.isSpecimen ? delegatedEvents(element) : []) found.add(type);
-    for (const { name } of element.attributes ?? []) if (/^on/.test(name)) found.add(name.slice(2));
-    for (const type of [
-      "click",
-      "dblclick",
-      "mousedown",
-      "mouseup",
-      "mouseenter",
-      "mouseover",
-      "pointerenter",
-      "keydown",
-      "keyup",
-      "focus",
-      "blur",
-      "change",
-      "input",
-    ])
-      if (typeof element[`on${type}`] === "function") found.add(type);
-    return found;
+    return this.#listeners.on(element);
   }
 
   /** Whether an element, or anything around it, listens for keys. */
@@ -232,13 +193,7 @@ export class LivePage {
 
   /** Whether any script listens for what people do. */
   get isAlive(): boolean {
-    for (const [target, types] of this.#listeners) {
-      if (target === this.window) continue;
-      for (const [type, n] of types)
-        if (n > 0 && /^(?:click|dblclick|mouse|pointer|touch|key|focus|blur|input|change)/.test(type))
-          return true;
-    }
-    return [...this.window.document.querySelectorAll("*")].some((element) => this.listens(element).size > 0);
+    return this.#listeners.isAny(this.window);
   }
 
   /** A button that opens a popover or a dialog by its attributes. HTML §6.12 and §4.10.6. */

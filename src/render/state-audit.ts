@@ -101,7 +101,7 @@ export class StateAudit {
       origins,
       criteria,
     };
-    if (page.isScripted && restsOnStop.has(check))
+    if (restsOnStop.has(check) && page.isScripted)
       this.suspicions.push({ at: page.keyOf(finding.element), moves, finding: told });
     else this.findings.push(told);
   }

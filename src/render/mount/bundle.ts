@@ -5,6 +5,7 @@ import path from "node:path";
 import { type BuildFailure, build, type Message } from "esbuild";
 import type { Bundle, BundledStyle, BundleRequest, BundleResult, SourceRemark } from "../protocol.ts";
 import { JsxConfig } from "./jsx-config.ts";
+import { shownPath } from "./shown-path.ts";
 import { type Gathered, specimenPlugin } from "./specimen-plugin.ts";
 import { viteConfig, viteStyle } from "./vite-bundle.ts";
 import { askedOfVite } from "./vite-process.ts";
@@ -16,6 +17,8 @@ const assets = [
   ...["mp3", "mp4", "webm", "ogg", "wav", "pdf", "wasm"],
 ].map((ending) => `.${ending}`);
 
+const unknownReason: SourceRemark = { file: null, line: null, column: null, message: "no reason was given" };
+
 /**
  * Bundles specimens with all that they import, as one program. Files that do not build are left out and told of; each is
  * tried alone where what several import is at fault.
@@ -26,7 +29,8 @@ export async function bundleSpecimens(request: BundleRequest): Promise<BundleRes
   while (files.length > 0) {
     const built = await bundled(request, files);
     if ("bundle" in built) return { bundle: built.bundle, broken };
-    const at = (file: string) => built.remarks.find((remark) => remark.file === nameOf(request, file));
+    const at = (file: string) =>
+      built.remarks.find((remark) => remark.file === shownPath(request.workingDirectory, file));
     const named = files.filter((file) => at(file) !== undefined);
     if (named.length > 0 && named.length < files.length) {
       for (const file of named) broken.set(file, at(file) as SourceRemark);
@@ -37,20 +41,18 @@ export async function bundleSpecimens(request: BundleRequest): Promise<BundleRes
     for (const file of files) {
       const alone = files.length === 1 ? built : await bundled(request, [file]);
       if ("bundle" in alone) good.push(file);
-      else
-        broken.set(
-          file,
-          alone.remarks[0] ?? { file: null, line: null, column: null, message: "no reason was given" },
-        );
+      else broken.set(file, alone.remarks[0] ?? unknownReason);
     }
-    if (good.length === files.length) break;
+    if (good.length === files.length) {
+      // Each builds alone, and all together do not.
+      const [reason = unknownReason] = built.remarks;
+      for (const file of files) broken.set(file, reason);
+      break;
+    }
     files = good;
   }
   return { bundle: null, broken };
 }
-
-const nameOf = ({ workingDirectory }: BundleRequest, file: string): string =>
-  path.relative(workingDirectory, file).split(path.sep).join("/");
 
 async function bundled(request: BundleRequest, files: readonly string[]): Promise<Bundled> {
   const { root, workingDirectory } = request;

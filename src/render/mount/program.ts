@@ -9,6 +9,7 @@ import { type LineMap, lineMap } from "../../core/document/line-map.ts";
 import type { CommentNode, Span } from "../../core/document/node.ts";
 import { startTagEnd } from "../../readers/components/start-tag-end.ts";
 import type { Bundle, SourceRemark } from "../protocol.ts";
+import { shownPath } from "./shown-path.ts";
 
 /** What the program is called in the stacks of errors. */
 const PROGRAM = "keel-specimens";
@@ -74,7 +75,7 @@ export class Program {
   /** A file as it is shown: tools name some by their whole path. */
   #shownName(file: string): string {
     const { workingDirectory } = this.#bundle;
-    return path.isAbsolute(file) ? path.relative(workingDirectory, file).split(path.sep).join("/") : file;
+    return path.isAbsolute(file) ? shownPath(workingDirectory, file) : file;
   }
 
   /** The start tag that stands at a place, written `file:line:column`; null where none does. */

@@ -3,6 +3,7 @@ import path from "node:path";
 import type { OnLoadResult, Plugin, PluginBuild } from "esbuild";
 import type { BundledStyle, BundleRequest } from "../protocol.ts";
 import { classExports } from "./class-exports.ts";
+import { shownPath } from "./shown-path.ts";
 import { compileStyle } from "./style-source.ts";
 import { compileSvelte, compileSvelteModule } from "./svelte-source.ts";
 import { compileVue } from "./vue-source.ts";
@@ -28,7 +29,7 @@ export function specimenPlugin(request: BundleRequest, gathered: Gathered): Plug
   const { root, workingDirectory } = request;
   const sourceAt = async (file: string): Promise<SourceFile> => ({
     path: file,
-    name: path.relative(workingDirectory, file).split(path.sep).join("/"),
+    name: shownPath(workingDirectory, file),
     text: await readFile(file, "utf8"),
   });
   /** A stylesheet, and the code of the module that stands for it. */

@@ -4,6 +4,7 @@ import path from "node:path";
 import { pathToFileURL } from "node:url";
 import type { BundledStyle, BundleRequest, SourceRemark } from "../protocol.ts";
 import { firstThere } from "./project-tools.ts";
+import { shownPath } from "./shown-path.ts";
 import { stamping } from "./vue-source.ts";
 import { entryCode, jsxCode, mountCode, specimenCode } from "./window-code.ts";
 
@@ -75,7 +76,7 @@ export async function builtByVite(
   const plugin = {
     name: "even-keel",
     enforce: "pre",
-    config: () => ({ oxc: { jsx: { runtime: "automatic", development: true } }, esbuild: undefined }),
+    config: () => ({ oxc: { jsx: { runtime: "automatic", development: true } } }),
     configResolved({ plugins }: ResolvedConfig) {
       const api = plugins.find(({ name }) => name === "vite:vue")?.api;
       if (api?.options === undefined) return;
@@ -178,7 +179,7 @@ export function viteRemark(error: unknown, workingDirectory: string): SourceRema
   };
   const file = loc?.file ?? id;
   return {
-    file: file === undefined ? null : path.relative(workingDirectory, file).split(path.sep).join("/"),
+    file: file === undefined ? null : shownPath(workingDirectory, file),
     line: loc?.line ?? null,
     column: loc?.column === undefined ? null : loc.column + 1,
     message: (message ?? String(error)).split("\n")[0] ?? "",

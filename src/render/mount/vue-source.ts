@@ -1,6 +1,7 @@
 import path from "node:path";
 import type { OnLoadResult, PartialMessage } from "esbuild";
 import { projectTool } from "./project-tools.ts";
+import { shownPath } from "./shown-path.ts";
 import type { Gathered, SourceFile } from "./specimen-plugin.ts";
 import { styleCode } from "./window-code.ts";
 
@@ -115,7 +116,7 @@ export const stamping =
   (workingDirectory: string) =>
   (node: VueNode, { filename }: { readonly filename: string }): void => {
     if (node.type !== ELEMENT || (node.tagType !== HOST && node.tagType !== COMPONENT)) return;
-    const file = path.relative(workingDirectory, filename).split(path.sep).join("/");
+    const file = shownPath(workingDirectory, filename);
     const at = `${file}:${node.loc.start.line}:${node.loc.start.column}`;
     const { loc } = node;
     const text = (content: string) => ({ type: TEXT, content, loc });
