@@ -1,15 +1,27 @@
 // Bundles src/ into dist/: the command line, the library, what specimens import, and the worker that runs the scripts of pages and mounts specimens; one chunk for each lazily imported part.
 // The parsers are bundled in: they come as hundreds of small files, which take longer to open than to run.
+import { createHash } from "node:crypto";
+import { readdirSync, readFileSync } from "node:fs";
 import { readFile, rm } from "node:fs/promises";
+import path from "node:path";
 import { build } from "esbuild";
 
 const bundledIn = new Set(["css-tree", "culori", "parse5"]);
 const { dependencies } = JSON.parse(await readFile("package.json", "utf8"));
 
+/** A hash of all that the program is built from: what one build keeps is not taken for its own by another. */
+function buildId() {
+  const hash = createHash("sha256").update(readFileSync("package-lock.json"));
+  const files = readdirSync("src", { recursive: true }).filter((file) => file.endsWith(".ts"));
+  for (const file of files.sort()) hash.update(file).update(readFileSync(path.join("src", file)));
+  return hash.digest("hex").slice(0, 16);
+}
+
 await rm("dist", { recursive: true, force: true });
 await build({
   entryPoints: {
-    cli: "src/cli/main.ts",
+    cli: "src/cli/start.ts",
+    main: "src/cli/main.ts",
     api: "src/api.ts",
     specimen: "src/specimen.ts",
     "render-worker": "src/render/worker.ts",
@@ -22,6 +34,7 @@ await build({
   platform: "node",
   target: "node20.19",
   external: Object.keys(dependencies).filter((name) => !bundledIn.has(name)),
+  define: { BUILD_ID: JSON.stringify(buildId()) },
   chunkNames: "parts/[name]-[hash]",
   logLevel: "warning",
 });

@@ -1,15 +1,16 @@
 import { parse as parseCss } from "css-tree";
 import { parse } from "parse5";
-import { checksFor } from "../src/answers/check-plan.ts";
-import { composedRoots } from "../src/answers/component-roots.ts";
-import { loadSources } from "../src/answers/load-sources.ts";
 import { catalogue } from "../src/core/checks/catalogue.ts";
 import { runChecks } from "../src/core/checks/run.ts";
 import { tabSequence } from "../src/core/focus/tab-sequence.ts";
 import { accessibilityTree } from "../src/core/semantics/tree.ts";
 import { nodeHost } from "../src/host/node.ts";
+import { Workspace } from "../src/host/workspace.ts";
+import { composedRoots } from "../src/read/component-roots.ts";
+import { loadSources } from "../src/read/load-sources.ts";
 import { composer } from "../src/readers/components/compose.ts";
 import { parseScript } from "../src/readers/script/parse-script.ts";
+import { checksFor } from "../src/settings/check-plan.ts";
 import { sceneOf } from "../tests/page.ts";
 
 const styleText = (html: string): string =>
@@ -77,8 +78,8 @@ export async function parseFiles(files: readonly string[]): Promise<void> {
 export async function composeFiles(files: readonly string[]): Promise<number> {
   const entries = files.map((file) => ({ target: file, path: file, name: file, tree: "/" }));
   const host = nodeHost();
-  const options = { roots: [], maxSize: 20, stylesheets: [], components: new Map<string, string>() };
-  const sources = await loadSources(entries, options, host);
+  const options = { maxSize: 20, stylesheets: [], components: new Map<string, string>() };
+  const sources = await loadSources(entries, options, host, new Workspace());
   const composing = composer({ modules: sources.modules, standsFor: options.components });
   let roots = 0;
   for (const _ of composedRoots(composing, sources)) roots++;

@@ -1,18 +1,21 @@
 import path from "node:path";
 import { JSDOM } from "jsdom";
-import { checksFor } from "../src/answers/check-plan.ts";
-import { mountSpecimens } from "../src/answers/specimens.ts";
+import { audit } from "../src/answers/audit.ts";
 import { catalogue } from "../src/core/checks/catalogue.ts";
 import { usualSettings } from "../src/core/checks/check.ts";
 import { desktop } from "../src/core/css/device.ts";
-import { nodeHost } from "../src/host/node.ts";
+import type { StatePlan } from "../src/engine/explored.ts";
+import { StateAudit } from "../src/explore/state-audit.ts";
+import { nodeHost, Workers } from "../src/host/node.ts";
+import { LiveDriver } from "../src/render/live-driver.ts";
 import { LivePage } from "../src/render/live-page.ts";
 import { bundleSpecimens } from "../src/render/mount/bundle.ts";
 import { Program } from "../src/render/mount/program.ts";
 import { specimenPage } from "../src/render/mount/specimen-page.ts";
 import { STAGE } from "../src/render/mount/window-code.ts";
-import type { Bundle, StatePlan } from "../src/render/protocol.ts";
-import { StateAudit } from "../src/render/state-audit.ts";
+import type { Bundle } from "../src/render/protocol.ts";
+import { checksFor } from "../src/settings/check-plan.ts";
+import { auditPlan } from "../src/settings/plan.ts";
 
 const plan: StatePlan = {
   settings: new Map(checksFor(catalogue, { wcag: "2.2", level: "AA" }).map(({ id }) => [id, usualSettings])),
@@ -48,7 +51,7 @@ export class Mounting {
   /** Our window, the component mounted in it, and every check made of it. */
   async audited(file: string): Promise<void> {
     const page = await this.#open(file);
-    new StateAudit(plan).look(page, [], null);
+    await new StateAudit(plan).look(new LiveDriver(page), [], null);
     page.close();
   }
 
@@ -75,7 +78,7 @@ export class Mounting {
     for (const key of keys) {
       const start = performance.now();
       await page.press(key);
-      new StateAudit(plan).look(page, [], null);
+      await new StateAudit(plan).look(new LiveDriver(page), [], null);
       times.push(performance.now() - start);
     }
     page.close();
@@ -85,26 +88,21 @@ export class Mounting {
 
 /** Milliseconds in which some workers mount all specimens and press their keys. */
 export async function mountAll(folder: string, files: readonly string[], workers: number): Promise<number> {
-  const host = { ...nodeHost(workers), workingDirectory: folder };
-  const pages = files.map((file) => ({
-    target: file,
-    path: file,
-    name: path.relative(folder, file),
-    tree: folder,
-  }));
-  const request = {
-    device: desktop,
-    timeLimit: 60,
-    script: null,
-    presses: true,
-    log: false,
-    planFor: () => plan,
+  const host = {
+    ...nodeHost({ workingDirectory: folder, input: process.stdin }, new Workers(workers)),
+    workingDirectory: folder,
   };
+  const planned = auditPlan(
+    files,
+    { timeLimit: 60, engine: "render" },
+    { loaded: null, workingDirectory: folder, palette: [], build: "bench" },
+  );
+  if (!planned.ok) throw new Error(planned.problem.message);
   // Windows and bundler are loaded before: what is measured is the mounting.
-  await mountSpecimens(pages.slice(0, workers * 2), request, host);
+  await audit({ ...planned.value.plan, targets: files.slice(0, workers * 2) }, host);
   const start = performance.now();
-  const { mounted, problems } = await mountSpecimens(pages, request, host);
-  if (mounted.length !== files.length)
+  const { subjects, problems } = await audit(planned.value.plan, host);
+  if (subjects.length !== files.length)
     throw new Error(problems[0]?.message ?? "not every specimen was mounted");
   return performance.now() - start;
 }

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import path from "node:path";
 import { describe, expect, test } from "vitest";
+import { everyCheck } from "../src/core/checks/catalogue.ts";
 
 const root = path.resolve(import.meta.dirname, "..");
 const src = path.join(root, "src");
@@ -56,28 +57,36 @@ const coreOrder = [
   "document",
   "standards",
 ];
-/** Problems and verdicts name nothing but what stands below them. */
+/**
+ * The rooms outside the core, and which others each may import. What reads, judges and tells stand apart: an engine turns
+ * targets into units, answers judge them, reports tell.
+ */
 const mayImport: Readonly<Record<string, readonly string[]>> = {
-  cli: ["answers", "report", "config", "host", "core"],
-  "api.ts": ["answers", "report", "config", "host", "core"],
+  cli: ["answers", "report", "settings", "engine", "config", "host", "core"],
+  "api.ts": ["answers", "report", "settings", "config", "host", "core"],
+  report: ["answers", "settings", "core"],
+  answers: ["read", "render", "readers", "engine", "settings", "config", "host", "core"],
+  // Explorer and walk scripts know what a driver does, and no window behind it.
+  explore: ["engine", "core"],
+  render: ["explore", "read", "readers", "engine", "settings", "host", "core", "specimen.ts"],
+  read: ["readers", "engine", "settings", "host", "core"],
+  engine: ["readers", "settings", "host", "core"],
+  settings: ["config", "core"],
   config: ["core"],
-  report: ["answers", "core"],
-  // Of what runs in a worker, answers know the words alone.
-  answers: ["readers", "host", "core", "render"],
-  render: ["readers", "core", "specimen.ts"],
-  "specimen.ts": [],
   readers: ["host", "core"],
+  "specimen.ts": [],
   host: [],
   core: [],
 };
 const partOf = (file: string): string => (file.includes("/") ? file.slice(0, file.indexOf("/")) : file);
 const corePart = (file: string): string => file.split("/")[1] ?? "";
 
-/** The first line of the statement that ends at a line. */
-function statementAt(lines: readonly string[], line: number): string {
-  let at = line - 1;
-  while (at > 0 && !/^(?:import|export) /.test(lines[at] ?? "")) at--;
-  return lines[at] ?? "";
+/** What the statement that ends at a line imports. */
+function namesImported(file: string, line: number): string {
+  const lines = readFileSync(path.join(src, file), "utf8").split("\n");
+  let first = line - 1;
+  while (first > 0 && !/^(?:import|export) /.test(lines[first] ?? "")) first--;
+  return lines.slice(first, line).join(" ");
 }
 
 describe("who may import whom", () => {
@@ -89,22 +98,40 @@ describe("who may import whom", () => {
   });
 
   test("reports know the shapes of answers, not how they are found", () => {
-    const texts = new Map(files.map((file) => [relative(file), readFileSync(file, "utf8").split("\n")]));
     const wrong = local.filter(
       ({ from, to, line }) =>
         partOf(from) === "report" &&
         partOf(to) === "answers" &&
-        !/^import type|\{ type [^,]+\}/.test(statementAt(texts.get(from) ?? [], line)) &&
+        !/^import type|\{ type [^,]+\}/.test(namesImported(from, line)) &&
         to !== "answers/element-answer.ts",
     );
     expect(wrong.map(show)).toEqual([]);
   });
 
-  test("nothing outside it runs what renders: its worker does", () => {
+  test("only workers open simulated windows: everything else asks them", () => {
+    const outside = (file: string) => partOf(file) !== "render" || file.startsWith("render/collect/");
     const wrong = local.filter(
-      ({ from, to }) => partOf(from) !== "render" && partOf(to) === "render" && to !== "render/protocol.ts",
+      ({ from, to }) =>
+        outside(from) &&
+        partOf(to) === "render" &&
+        !to.startsWith("render/collect/") &&
+        to !== "render/protocol.ts",
     );
     expect(wrong.map(show)).toEqual([]);
+  });
+
+  test("scenes are made by units, and by what judges the worlds of a component", () => {
+    const makers = local.filter(
+      ({ from, to, line }) =>
+        to === "core/scene/scene.ts" &&
+        /\bsceneFromSource\b/.test(namesImported(from, line)) &&
+        !/^(?:read|render)\//.test(from),
+    );
+    // A palette is read off a stylesheet, which is no page.
+    expect(makers.map(({ from }) => from).sort()).toEqual([
+      "answers/component-audit.ts",
+      "answers/contrast.ts",
+    ]);
   });
 
   test("the parts of the core import downwards", () => {
@@ -167,13 +194,31 @@ test("no file is a grab-bag", () => {
   expect(wrong).toEqual([]);
 });
 
-test("the core and the answers hold no state of their own", () => {
+test("what computes holds no state of its own", () => {
   const wrong = files
     .filter(
       (file) =>
-        /^(?:core|answers|readers|report)\//.test(relative(file)) &&
+        /^(?:core|answers|readers|read|explore|engine|settings|report)\//.test(relative(file)) &&
         /^(?:export )?let /m.test(readFileSync(file, "utf8")),
     )
     .map(relative);
   expect(wrong).toEqual([]);
 });
+
+test("no check is named by its id outside its own file: it says of itself what it wants", () => {
+  const ids = everyCheck.map(({ id }) => id);
+  const wrong = files.flatMap((file) => {
+    const text = readFileSync(file, "utf8");
+    return ids.flatMap((id) =>
+      new RegExp(`["'\`]${id.replace(".", "\\.")}["'\`]`).test(text) && !isFileOf(relative(file), id)
+        ? [`${relative(file)} names ${id}`]
+        : [],
+    );
+  });
+  expect(wrong).toEqual([]);
+});
+
+const isFileOf = (file: string, id: string): boolean => {
+  const text = readFileSync(path.join(src, file), "utf8");
+  return file.startsWith("core/checks/") && new RegExp(`\n  id: "${id.replace(".", "\\.")}",\n`).test(text);
+};

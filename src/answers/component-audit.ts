@@ -1,37 +1,39 @@
-import type { Check } from "../core/checks/check.ts";
+import type { PageCheck } from "../core/checks/check.ts";
 import { type CheckResult, checkResult, type RunResult, runChecks } from "../core/checks/run.ts";
+import { type Around, isLeftToSurroundings } from "../core/checks/surroundings.ts";
 import type { Sheet } from "../core/css/sheet.ts";
 import type { ComponentFrame, ElementNode, Span } from "../core/document/node.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import { setAttribute } from "../core/repair/change.ts";
 import { ask, askWords, BLANK } from "../core/repair/repair.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
+import { conditionText } from "../core/worlds/condition.ts";
 import { type JudgedFinding, judgeTree } from "../core/worlds/judge.ts";
 import type { ComposedTree, TreeElement, TreeNode } from "../core/worlds/tree.ts";
 import type { WorldDocument } from "../core/worlds/world.ts";
+import { applied, sheetsReached } from "../read/component-sheets.ts";
 import { placeKey } from "../readers/components/component-name.ts";
 import type { Composed, Composer, FoundComponent } from "../readers/components/compose.ts";
 import type { SourceModule } from "../readers/components/source-module.ts";
-import type { PageCheckSettings } from "./check-plan.ts";
-import { isLeftToSurroundings, type Surroundings } from "./component-context.ts";
-import { applied, sheetsReached } from "./component-sheets.ts";
-import type { ExceptionBook } from "./exception-book.ts";
+import type { SettingsOfChecks } from "../settings/check-plan.ts";
+import { aloneComponent } from "./component-context.ts";
+import { ExceptionBook } from "./exception-book.ts";
 
 /** A finding at the place to change. */
 export interface PlacedFinding {
+  /** The same for what several roots show: it is told once. */
+  readonly key: string;
   readonly finding: Finding;
   readonly scene: Scene;
   /** The way to what it points at. */
   readonly components: readonly ComponentFrame[];
-  /** In how many other places of the composed trees the same shows. */
-  readonly others: number;
 }
 
-/** What came of one root with all that it renders. */
-export interface RootResult {
-  readonly found: FoundComponent;
+/** What came of one component with all that it renders. */
+export interface JudgedRoot {
+  /** Places of all elements of source that it shows. */
+  readonly shown: readonly string[];
   readonly elements: number;
-  readonly scene: Scene;
   readonly run: RunResult;
   readonly findings: readonly PlacedFinding[];
 }
@@ -39,67 +41,59 @@ export interface RootResult {
 export interface ComponentAuditRequest {
   readonly composer: Composer;
   readonly modules: ReadonlyMap<string, SourceModule>;
-  readonly checks: readonly Check[];
-  readonly settingsFor: (file: string) => (check: Check) => PageCheckSettings;
+  readonly checks: readonly PageCheck[];
+  readonly settingsFor: (file: string) => SettingsOfChecks;
   readonly scene: SceneOptions;
   /** Stylesheets that every page has. */
   readonly sheets: readonly Sheet[];
-  readonly exceptions: ExceptionBook;
   /** How a place is told in a sentence: `file:line`. */
   readonly told: (span: Span) => string;
+  /** What a component fails in by itself, kept as long as it does not change. */
+  readonly keepAlone: (found: FoundComponent, make: () => FaultsAlone) => FaultsAlone;
+}
+
+/** What a composed tree shows in one world, in the page that it is in. */
+interface Look {
+  readonly scene: Scene;
+  readonly run: RunResult;
 }
 
 /** Judges components composed with all that they render, and finds the place to change for each fault. */
 export class ComponentAudit {
   readonly #request: ComponentAuditRequest;
   readonly #parsed = new Map<string, Sheet>();
-  /** Every element of source that some tree has shown. */
-  readonly #reached = new Set<string>();
-  /** What a component fails in by itself, and what only where a caller leaves something out, by its definition. */
   readonly #alone = new Map<string, FaultsAlone>();
 
   constructor(request: ComponentAuditRequest) {
     this.#request = request;
   }
 
-  /** @param told what earlier roots have shown, as `check outcome place`; added to */
-  audit(composed: Composed, told: Set<string>): RootResult {
-    const { found, tree, islands } = composed;
-    const main = this.#judge(found, tree);
-    const rest = islands.map((island) => this.#judge(found, island, "something unknown"));
-    const placed = this.#placed(
-      [tree, ...islands],
-      [main, ...rest].flatMap((one) => one.judged),
-      told,
+  /** @param exceptions what comments in its source allow */
+  audit({ found, tree, islands }: Composed, exceptions: ExceptionBook): JudgedRoot {
+    const main = this.#judge(found, tree, "page", exceptions);
+    const rest = islands.map((island) => this.#judge(found, island, "something unknown", exceptions));
+    const trees = [tree, ...islands];
+    return judgedRoot(
+      trees,
+      main.first,
+      this.#placed(
+        trees,
+        [main, ...rest].flatMap((one) => one.judged),
+      ),
     );
-    return this.#result(found, main.first, placed);
-  }
-
-  #result(
-    found: FoundComponent,
-    { scene, run }: { readonly scene: Scene; readonly run: RunResult },
-    findings: readonly PlacedFinding[],
-  ): RootResult {
-    return {
-      found,
-      elements: scene.page.index.elements.filter((element) => element.source !== null).length,
-      scene,
-      run: { ...run, checks: run.checks.map((result) => counted(result, findings)) },
-      findings,
-    };
   }
 
   /**
    * What a component shows by itself and in none of the trees that were audited: a branch that no caller comes to. Null
    * where there is nothing of the kind.
+   * @param unreached places of the elements that no tree shows
    */
-  auditUnreached(found: FoundComponent, told: Set<string>): RootResult | null {
-    const composed = this.#request.composer.compose(found);
-    const unreached = new Set(
-      [...usesOf([composed.tree]).keys()].filter((place) => !this.#reached.has(place)),
-    );
-    if (unreached.size === 0) return null;
-    const { judged, first } = this.#judge(found, composed.tree, "something unknown");
+  auditUnreached(
+    { found, tree }: Composed,
+    unreached: ReadonlySet<string>,
+    exceptions: ExceptionBook,
+  ): JudgedRoot | null {
+    const { judged, first } = this.#judge(found, tree, "something unknown", exceptions);
     const sure = judged.filter(
       ({ element, outcome, isLeftToCalls }) =>
         outcome === "failed" &&
@@ -108,34 +102,33 @@ export class ComponentAudit {
         unreached.has(placeKey(element.source)) &&
         element.components.length === 1,
     );
-    if (sure.length === 0) return null;
-    return this.#result(found, first, this.#placed([composed.tree], sure, told));
+    return sure.length === 0 ? null : judgedRoot([tree], first, this.#placed([tree], sure));
   }
 
-  #judge(found: FoundComponent, tree: ComposedTree, within: Surroundings = "page") {
-    const { checks, settingsFor, scene: options, sheets: shared, modules, exceptions } = this.#request;
+  #judge(found: FoundComponent, tree: ComposedTree, around: Around, exceptions: ExceptionBook) {
+    const { checks, settingsFor, scene: options, sheets: shared, modules } = this.#request;
     const settings = settingsFor(found.module.file);
+    const alone = aloneComponent(found);
     const running = checks.filter((check) => !settings(check).off);
     const { sheets, known } = sheetsReached(found.module, modules, this.#parsed);
-    const scenes = new Map<WorldDocument, Scene>();
-    let first: { readonly scene: Scene; readonly run: RunResult } | null = null;
+    const looks = new Map<WorldDocument, Look>();
     const audit = (world: WorldDocument, only?: ReadonlySet<string>): readonly Finding[] => {
       const styles = applied([...shared, ...sheets], world.document);
-      const scene = sceneFromSource(world.document, styles, {
-        ...options,
-        stylesKnown: known,
-      });
-      scenes.set(world, scene);
+      const scene = sceneFromSource(world.document, styles, { ...options, stylesKnown: known });
       const chosen = only === undefined ? running : running.filter((check) => only.has(check.id));
       const { allows } = exceptions.ofPage(world.document, styles);
       const run = runChecks(scene, chosen, ["failed", "cantTell"], settings, allows);
-      first ??= { scene, run };
-      return run.findings.filter((finding) => !isLeftToSurroundings(found, scene, finding, within));
+      looks.set(world, { scene, run });
+      return run.findings.filter((finding) => !isLeftToSurroundings(alone, scene, finding, around));
     };
-    const judged = judgeTree(tree, audit)
-      .filter(({ element }) => element.source !== null)
-      .map((one) => ({ ...one, scene: scenes.get(one.world) as Scene }));
-    return { judged, first: first as unknown as { readonly scene: Scene; readonly run: RunResult } };
+    const judged = judgeTree(tree, audit).flatMap((one) => {
+      const look = looks.get(one.world);
+      return one.element.source === null || look === undefined ? [] : [{ ...one, scene: look.scene }];
+    });
+    const [first] = looks.values();
+    // A tree is looked at in one world at least.
+    if (first === undefined) throw new Error("a tree was not looked at");
+    return { judged, first };
   }
 
   #faultsAlone(definition: Span): FaultsAlone {
@@ -145,27 +138,34 @@ export class ComponentAudit {
     // A component inside itself is not looked at again.
     this.#alone.set(key, { own: new Set(), leftOut: new Map() });
     const found = this.#request.composer.definedAt(definition);
-    const faults: FaultsAlone = { own: new Set(), leftOut: new Map() };
-    if (found !== null) {
-      const { judged } = this.#judge(found, this.#request.composer.compose(found).tree, "its callers");
-      for (const { finding, element, outcome, isLeftToCalls, mayBeMended, when } of judged) {
-        const fault = faultKey(finding, element);
-        if ((outcome === "failed" && !isLeftToCalls) || mayBeMended) faults.own.add(fault);
-        const prop = when.length === 1 ? /^`([\w-]+)` is not given$/.exec(when[0] ?? "")?.[1] : undefined;
-        if (isLeftToCalls && prop !== undefined) faults.leftOut.set(fault, prop);
-      }
-    }
+    const faults =
+      found === null
+        ? { own: new Set<string>(), leftOut: new Map<string, string>() }
+        : this.#request.keepAlone(found, () => this.#judgeAlone(found));
     this.#alone.set(key, faults);
+    return faults;
+  }
+
+  #judgeAlone(found: FoundComponent): FaultsAlone {
+    const faults = { own: new Set<string>(), leftOut: new Map<string, string>() };
+    const { tree } = this.#request.composer.compose(found);
+    // What is allowed in place is told of where the component is used.
+    const { judged } = this.#judge(found, tree, "its callers", new ExceptionBook([]));
+    for (const { finding, element, outcome, isLeftToCalls, mayBeMended, when } of judged) {
+      const fault = faultKey(finding, element);
+      if ((outcome === "failed" && !isLeftToCalls) || mayBeMended) faults.own.add(fault);
+      const [condition] = when;
+      if (isLeftToCalls && when.length === 1 && condition?.is === "not given")
+        faults.leftOut.set(fault, condition.of);
+    }
     return faults;
   }
 
   #placed(
     trees: readonly ComposedTree[],
     judged: readonly (JudgedFinding & { readonly scene: Scene })[],
-    told: Set<string>,
   ): readonly PlacedFinding[] {
     const uses = usesOf(trees);
-    for (const place of uses.keys()) this.#reached.add(place);
     const placed = judged.map((one) => ({ one, level: this.#levelOf(one) }));
     // Where every use of a component goes wrong in the same way, it is the component that is to be changed.
     const wrongUses = new Map<string, Set<string>>();
@@ -174,23 +174,18 @@ export class ComponentAudit {
       const key = faultKey(one.finding, one.element);
       wrongUses.set(key, (wrongUses.get(key) ?? new Set()).add(useKey(one.element)));
     }
-    const merged = new Map<string, PlacedFinding & { others: number }>();
+    const merged = new Map<string, PlacedFinding>();
     for (const { one, level } of placed) {
       const { finding, element, outcome, scene } = one;
       const wrong = wrongUses.get(faultKey(finding, element))?.size ?? 0;
       const all = element.source === null ? 0 : (uses.get(placeKey(element.source))?.size ?? 0);
-      const at = level === null || (wrong > 1 && wrong === all) ? null : level;
-      const call = at === null ? null : (element.components[at] ?? null);
+      const isOwn = level === null || (wrong > 1 && wrong === all);
+      const call = isOwn ? null : (element.components[level] ?? null);
       const source = call?.source ?? finding.source;
       const key = `${finding.check} ${outcome} ${source === null ? "" : placeKey(source)}`;
-      const known = merged.get(key);
-      if (known !== undefined) {
-        known.others++;
-        continue;
-      }
-      if (told.has(key)) continue;
-      told.add(key);
+      if (merged.has(key)) continue;
       merged.set(key, {
+        key,
         finding: {
           ...finding,
           outcome,
@@ -200,7 +195,6 @@ export class ComponentAudit {
         },
         scene,
         components: call === null ? pointedAt(scene, finding).components : element.components,
-        others: 0,
       });
     }
     return [...merged.values()];
@@ -239,7 +233,8 @@ export class ComponentAudit {
     { finding, element, outcome, when, mayBeMended }: JudgedFinding,
     call: { readonly name: string } | null,
   ): string {
-    const so = when.length === 0 ? "" : ` It is so when ${when.join(" and ")}.`;
+    const conditions = when.map(conditionText).join(" and ");
+    const so = conditions === "" ? "" : ` It is so when ${conditions}.`;
     const where =
       call === null || element.source === null
         ? ""
@@ -247,7 +242,7 @@ export class ComponentAudit {
     if (outcome === "cantTell" && finding.outcome === "failed")
       return mayBeMended
         ? `Does what is not in this source mend it? If not: ${finding.message}`
-        : `Can it be that ${when.length === 0 ? "nothing is given here" : when.join(" and ")}? Then: ${finding.message}`;
+        : `Can it be that ${conditions === "" ? "nothing is given here" : conditions}? Then: ${finding.message}`;
     return `${finding.message}${so}${where}`;
   }
 }
@@ -261,11 +256,11 @@ function withoutIds(repair: Finding["repair"]): Finding["repair"] {
 }
 
 /** What a component fails in when composed alone. */
-interface FaultsAlone {
+export interface FaultsAlone {
   /** Faults that it has whoever calls it, as `check place`. */
-  readonly own: Set<string>;
+  readonly own: ReadonlySet<string>;
   /** Faults that show where one prop is not given, with its name. */
-  readonly leftOut: Map<string, string>;
+  readonly leftOut: ReadonlyMap<string, string>;
 }
 
 /** The element that a finding points at: not always the one that it is about. */
@@ -302,14 +297,30 @@ function usesOf(trees: readonly ComposedTree[]): ReadonlyMap<string, ReadonlySet
   return uses;
 }
 
-/** How a check went once every finding has its place. */
-function counted(result: CheckResult, placed: readonly PlacedFinding[]): CheckResult {
-  const of = (outcome: string) =>
-    placed.filter(({ finding }) => finding.check === result.id && finding.outcome === outcome).length;
-  const [failed, cantTell] = [of("failed"), of("cantTell")];
+const judgedRoot = (
+  trees: readonly ComposedTree[],
+  { scene, run }: Look,
+  findings: readonly PlacedFinding[],
+): JudgedRoot => ({
+  shown: placesShown(trees),
+  elements: scene.page.index.elements.filter((element) => element.source !== null).length,
+  run,
+  findings,
+});
+
+/** Places of all elements of source that trees show, in any of their arms. */
+export const placesShown = (trees: readonly ComposedTree[]): readonly string[] => [...usesOf(trees).keys()];
+
+/** How a check went once it is known which of its findings are told. */
+export function countedAsTold(
+  result: CheckResult,
+  findings: readonly { readonly check: string; readonly outcome: string }[],
+): CheckResult {
+  const count = (outcome: string) =>
+    findings.filter((finding) => finding.check === result.id && finding.outcome === outcome).length;
   return checkResult(result.id, {
-    failed,
-    cantTell,
+    failed: count("failed"),
+    cantTell: count("cantTell"),
     passed: Math.max(0, result.targets - result.failed - result.cantTell),
   });
 }

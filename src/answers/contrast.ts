@@ -8,10 +8,10 @@ import { onScreen, over, type Rgba, white } from "../core/colour/rgba.ts";
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import { noColours, type Result, unreadable } from "../core/findings/problems.ts";
 import { type NamedColour, sceneFromSource } from "../core/scene/scene.ts";
+import { shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import { readHtml } from "../readers/html/read-html.ts";
-import { shownName } from "./targets.ts";
 
 /** What a ratio may be asked for, and how much of it. */
 export const contrastUses = [

@@ -12,11 +12,16 @@ import {
 import type { Finding } from "../core/findings/verdict.ts";
 import type { SourceTexts } from "./element-answer.ts";
 
+/** An exception that was met, and whether it covers something: plain data. */
+export interface MetException extends Omit<Exception, "covers"> {
+  readonly isUsed: boolean;
+}
+
 /** The exceptions that comments make in all the pages of an audit, and whether each still covers something. */
 export class ExceptionBook {
   readonly #ids: readonly string[];
   /** By place: a stylesheet that many pages share has each of its comments once. */
-  readonly #met = new Map<string, { readonly exception: Exception; used: boolean }>();
+  readonly #met = new Map<string, { readonly exception: Omit<Exception, "covers">; used: boolean }>();
 
   constructor(ids: readonly string[]) {
     this.#ids = ids;
@@ -44,6 +49,26 @@ export class ExceptionBook {
         return allowed;
       },
     };
+  }
+
+  /** Every exception that was met. */
+  get met(): readonly MetException[] {
+    return [...this.#met.values()].map(({ exception: { source, checks, reason }, used }) => ({
+      source,
+      checks,
+      reason,
+      isUsed: used,
+    }));
+  }
+
+  /** Takes what another book has met. */
+  add(met: readonly MetException[]): void {
+    for (const { isUsed, ...exception } of met) {
+      const key = `${exception.source.file} ${exception.source.start}`;
+      const known = this.#met.get(key);
+      if (known === undefined) this.#met.set(key, { exception, used: isUsed });
+      else known.used ||= isUsed;
+    }
   }
 
   /** What is wrong with the comments themselves. Those for checks that did not run may cover something all the same. */

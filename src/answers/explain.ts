@@ -1,10 +1,7 @@
-import { catalogue } from "../core/checks/catalogue.ts";
-import { type Check, type CheckText, type Family, families, familyOf } from "../core/checks/check.ts";
-import type { PageFacts } from "../core/checks/page-facts.ts";
-import { type PressedCheck, pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
-import { scriptCheck } from "../core/checks/pressed/script-check.ts";
-import { remaining } from "../core/checks/remaining.ts";
-import { siteCatalogue } from "../core/checks/site/catalogue.ts";
+import { checkWith, everyCheck } from "../core/checks/catalogue.ts";
+import { type Check, type Family, families, familyOf } from "../core/checks/check.ts";
+import { type ExampleSource, outcomeOf } from "../core/checks/example.ts";
+import { remainingInGeneral } from "../core/checks/remaining.ts";
 import { understandingAddress } from "../core/standards/conformance.ts";
 import { type Criterion, type CriterionNumber, criteria } from "../core/standards/criteria.ts";
 
@@ -17,7 +14,7 @@ export interface CriterionText extends Criterion {
 /** A check with what its examples show; those of checks across pages hold several pages. */
 export interface CheckExplanation {
   readonly kind: "check";
-  readonly check: CheckText;
+  readonly check: Check;
   readonly criteria: readonly CriterionText[];
   readonly broken: string | null;
   readonly asked: string | null;
@@ -27,7 +24,7 @@ export interface CheckExplanation {
 export interface CriterionExplanation {
   readonly kind: "criterion";
   readonly criterion: CriterionText;
-  readonly checks: readonly CheckText[];
+  readonly checks: readonly Check[];
   /** What no check decides; null where nothing that source shows is left. */
   readonly remains: string | null;
 }
@@ -36,25 +33,23 @@ export interface FamilyExplanation {
   readonly kind: "family";
   readonly family: Family;
   readonly about: string;
-  readonly checks: readonly CheckText[];
+  readonly checks: readonly Check[];
 }
 
 export type Explanation = CheckExplanation | CriterionExplanation | FamilyExplanation;
-
-const every: readonly CheckText[] = [...catalogue, ...siteCatalogue, ...pressedCatalogue, scriptCheck];
 
 /** Every family with its checks, in order. */
 export const catalogueOf = (): readonly (FamilyExplanation & {
   readonly explained: readonly CheckExplanation[];
 })[] =>
   (Object.keys(families) as Family[]).map((family) => {
-    const checks = every.filter((check) => familyOf(check.id) === family);
+    const checks = everyCheck.filter((check) => familyOf(check.id) === family);
     return { kind: "family", family, about: families[family], checks, explained: checks.map(explainCheck) };
   });
 
 /** What there is to say of a check, a criterion or a family; null for none of them. */
 export function explained(topic: string): Explanation | null {
-  const check = every.find(({ id }) => id === topic);
+  const check = checkWith(topic);
   if (check !== undefined) return explainCheck(check);
   if (Object.hasOwn(criteria, topic)) return explainCriterion(topic as CriterionNumber);
   return Object.hasOwn(families, topic)
@@ -68,40 +63,36 @@ const criterionText = (number: CriterionNumber): CriterionText => ({
   address: understandingAddress(number),
 });
 
-function explainCheck(check: CheckText): CheckExplanation {
-  const ofPages: readonly (Check | PressedCheck)[] = [...catalogue, ...pressedCatalogue];
-  const own = ofPages.find(({ id }) => id === check.id)?.examples;
-  const across = siteCatalogue.find(({ id }) => id === check.id)?.examples;
-  const pages = (set: readonly string[] | undefined): string | undefined =>
-    set?.map((page, at) => `<!-- page ${at + 1} -->\n${page}`).join("\n");
+function explainCheck(check: Check): CheckExplanation {
+  const firstOf = (outcome: ReturnType<typeof outcomeOf>): string | null => {
+    for (const example of check.examples) if (outcomeOf(example) === outcome) return sourceOf(example);
+    return null;
+  };
   return {
     kind: "check",
     check,
     criteria: check.criteria.map(criterionText),
-    broken: own?.broken[0] ?? pages(across?.broken[0]) ?? null,
-    asked:
-      (own !== undefined && "asked" in own ? own.asked?.[0] : undefined) ?? pages(across?.asked?.[0]) ?? null,
-    kept: own?.kept[0] ?? pages(across?.kept[0]) ?? null,
+    broken: firstOf("broken"),
+    asked: firstOf("asked"),
+    kept: firstOf("kept"),
   };
 }
 
-/** "1 picture: is it …?" asked of no page in particular. */
-const withoutCount = (question: string | null): string | null =>
-  question === null
-    ? null
-    : question.replace(
-        /(^|\? )\d[^:?]*: (\p{L})/gu,
-        (_, before: string, first: string) => `${before}${first.toUpperCase()}`,
-      );
+const sources: readonly ExampleSource[] = ["html", "tsx", "vue", "svelte", "angular"];
 
-/** A page that has one of everything: what might be asked. */
-const oneOfEach = new Proxy({} as PageFacts, { get: () => 1 });
+/** The source of an example as people read it: several pages one after the other, a script after its page. */
+function sourceOf(example: Check["examples"][number]): string {
+  if ("pages" in example)
+    return example.pages.map((page, place) => `<!-- page ${place + 1} -->\n${page}`).join("\n");
+  const source = sources.map((kind) => example[kind]).find((text) => text !== undefined) ?? "";
+  return "script" in example ? `${source}\n\n# walked by\n${example.script}` : source;
+}
 
 function explainCriterion(number: CriterionNumber): CriterionExplanation {
   return {
     kind: "criterion",
     criterion: criterionText(number),
-    checks: every.filter((check) => check.criteria.includes(number)),
-    remains: withoutCount(remaining[number](oneOfEach)),
+    checks: everyCheck.filter((check) => check.criteria.includes(number)),
+    remains: remainingInGeneral(number),
   };
 }

@@ -1,7 +1,16 @@
+import { checkWith } from "../core/checks/catalogue.ts";
 import { NO } from "../core/css/certainty.ts";
 import type { ComponentFrame, ElementNode, Span } from "../core/document/node.ts";
 import { textContent } from "../core/document/text-content.ts";
-import type { Finding, Outcome, Severity } from "../core/findings/verdict.ts";
+import { attributeText, attributeTokens } from "../core/document/written.ts";
+import { causeKey } from "../core/findings/cause.ts";
+import {
+  type Finding,
+  type Outcome,
+  outcomesInOrder,
+  type Severity,
+  severities,
+} from "../core/findings/verdict.ts";
 import type { Scene } from "../core/scene/scene.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import { isTold } from "../core/semantics/tree.ts";
@@ -10,7 +19,7 @@ import type { Host } from "../host/host.ts";
 import { type ElementAnswer, elementAnswer, type SourceAnswer, type SourceTexts } from "./element-answer.ts";
 import { type RepairAnswer, repairAnswer } from "./repair-answer.ts";
 
-/** A finding as people and programs are told of it. */
+/** A finding as people and programs are told of it: plain data. */
 export interface FindingAnswer {
   readonly fingerprint: string;
   readonly check: string;
@@ -27,9 +36,15 @@ export interface FindingAnswer {
   readonly message: string;
   readonly cause: string;
   readonly facts: Finding["facts"];
+  /** Where facts come from, the nearest first. */
+  readonly origins: readonly OriginAnswer[];
+  /** The keys that show it, and what came of them; null where none were pressed for it. */
+  readonly keys: string | null;
   readonly repair: RepairAnswer | null;
-  /** What is heard at the element; for people. */
+  /** What is heard at the element, for people; null where nothing is, or where only the look is at fault. */
   readonly heard: string | null;
+  /** A selector by which people find the element again: it may pick others too. */
+  readonly selector: string;
 }
 
 /** One component on the way to an element, and where it is used (for a root: defined). */
@@ -40,26 +55,49 @@ export interface FrameAnswer {
   readonly column: number;
 }
 
+/** Where a fact comes from: `--muted: #9aa8b0` in a stylesheet. */
+export interface OriginAnswer {
+  /** The fact that it explains: `foreground`, `background`, `outline`. */
+  readonly of: string;
+  readonly source: SourceAnswer | null;
+  readonly file: string;
+  /** What stands there. */
+  readonly text: string;
+}
+
 /** What is told of the element of a finding, whatever the finding is. */
 export interface PlaceAnswer {
   readonly element: ElementAnswer;
   readonly heard: string | null;
+  readonly selector: string;
 }
 
-export const placeOf = (scene: Scene, element: ElementNode, texts: SourceTexts): PlaceAnswer => ({
-  element: elementAnswer(scene.page.index, scene, element, texts),
-  heard: heardAs(scene, element),
-});
+export const placeOf = (
+  scene: Scene,
+  element: ElementNode,
+  texts: SourceTexts,
+  told: ElementAnswer = elementAnswer(scene.page.index, scene, element, texts),
+): PlaceAnswer => ({ element: told, heard: heardAs(scene, element), selector: selectorOf(element) });
+
+function selectorOf(element: ElementNode): string {
+  const id = attributeText(element, "id");
+  if (id !== null && /^[\w-]+$/.test(id)) return `#${id}`;
+  const named = attributeTokens(element, "class").find((name) => /^[a-zA-Z][\w-]*$/.test(name));
+  return named === undefined ? element.tag : `${element.tag}.${named}`;
+}
+
+/** A finding that has its place, but for what its teller says of it. */
+export type Told = Omit<Finding, "element"> & { readonly keys?: string | null };
 
 /** Tells the findings of one page; holds nothing of the page itself. */
 export class FindingAnswers {
   readonly #page: string;
   readonly #texts: SourceTexts;
-  readonly #host: Host;
+  readonly #host: Pick<Host, "hash">;
   readonly #conformance: Conformance;
   readonly #seen = new Map<string, number>();
 
-  constructor(page: string, texts: SourceTexts, host: Host, conformance: Conformance) {
+  constructor(page: string, texts: SourceTexts, host: Pick<Host, "hash">, conformance: Conformance) {
     this.#page = page;
     this.#texts = texts;
     this.#host = host;
@@ -68,8 +106,8 @@ export class FindingAnswers {
 
   /** @param components the way to the element, the outermost first */
   answer(
-    finding: Omit<Finding, "element">,
-    { element, heard }: PlaceAnswer,
+    finding: Told,
+    { element, heard, selector }: PlaceAnswer,
     components: readonly ComponentFrame[],
   ): FindingAnswer {
     // The same on the same markup tells apart by its count, so that lines added above change no fingerprint.
@@ -92,25 +130,21 @@ export class FindingAnswers {
         return place === null ? [] : [{ name, file: place.file, line: place.line, column: place.column }];
       }),
       message: finding.message,
-      cause: finding.cause === null ? fingerprint : this.#host.hash(`${this.#page}\n${finding.cause}`),
-      facts: { ...finding.facts, ...originFacts(finding, this.#texts) },
+      cause:
+        finding.cause === null ? fingerprint : this.#host.hash(`${this.#page}\n${causeKey(finding.cause)}`),
+      facts: finding.facts,
+      origins: finding.origins.map(({ of, source, text }) => ({
+        of,
+        source: this.#texts.place(source),
+        file: source.file,
+        text,
+      })),
+      keys: finding.keys ?? null,
       repair: repairAnswer(finding.repair, this.#texts),
-      heard,
+      heard: checkWith(finding.check)?.isHeard === false ? null : heard,
+      selector,
     };
   }
-}
-
-/** Where facts come from, as `foregroundFrom: "css/yard.css:7 --muted: #9aa8b0"`. */
-function originFacts(finding: Pick<Finding, "origins">, texts: SourceTexts): Finding["facts"] {
-  const facts: Record<string, string> = {};
-  for (const origin of finding.origins) {
-    const place = texts.place(origin.source);
-    const told =
-      place === null ? `${origin.source.file}: ${origin.text}` : `${place.file}:${place.line} ${origin.text}`;
-    const name = `${origin.of}From`;
-    facts[name] = facts[name] === undefined ? told : `${facts[name]} ← ${told}`;
-  }
-  return facts;
 }
 
 /** What is heard at an element; null for one that nobody meets, such as a meta element. */
@@ -145,16 +179,13 @@ export function shareCauses(findings: readonly FindingAnswer[]): FindingAnswer[]
   });
 }
 
-export const severities: readonly Severity[] = ["blocker", "barrier", "friction"];
-const told: readonly Outcome[] = ["failed", "cantTell", "passed", "untested", "inapplicable"];
-
 const byCodeUnit = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /** By page, then the worst first, then by place. */
 export function inReportOrder(a: FindingAnswer, b: FindingAnswer): number {
   return (
     byCodeUnit(a.subject, b.subject) ||
-    told.indexOf(a.outcome) - told.indexOf(b.outcome) ||
+    outcomesInOrder.indexOf(a.outcome) - outcomesInOrder.indexOf(b.outcome) ||
     severities.indexOf(a.severity) - severities.indexOf(b.severity) ||
     (a.source?.line ?? 0) - (b.source?.line ?? 0) ||
     (a.source?.column ?? 0) - (b.source?.column ?? 0) ||

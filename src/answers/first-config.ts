@@ -1,7 +1,7 @@
 import path from "node:path";
+import { componentExtensions, isComponentFile, pageExtensions, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import { readPalette } from "./contrast.ts";
-import { componentExtensions, isComponentFile, pageExtensions, shownName } from "./targets.ts";
 
 /** What a project is made of, as far as a first configuration needs it. Paths relative, forward slashes. */
 export interface Project {

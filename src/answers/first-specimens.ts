@@ -1,12 +1,19 @@
 import path from "node:path";
 import type { Problem } from "../core/findings/problems.ts";
+import {
+  componentExtensions,
+  findPages,
+  isComponentFile,
+  isSpecimenFile,
+  shownName,
+} from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
+import { Workspace } from "../host/workspace.ts";
+import { loadSources } from "../read/load-sources.ts";
 import { composer, type FoundComponent } from "../readers/components/compose.ts";
 import { sampleOf, statesOf } from "../readers/components/sample-props.ts";
 import type { SourceModule } from "../readers/components/source-module.ts";
-import { loadSources } from "./load-sources.ts";
-import type { ReadRequest } from "./read-pages.ts";
-import { findPages, isComponentFile, isSpecimenFile, shownName } from "./targets.ts";
+import type { ReadingPlan } from "../settings/plan.ts";
 
 /** A file of specimens as a first draft. */
 export interface SpecimenDraft {
@@ -29,13 +36,13 @@ export interface DraftsAnswer {
 const endings = ["tsx", "ts", "jsx", "js"];
 
 /** Drafts specimens for the components of some files that have none, from the props that they declare. */
-export async function draftSpecimens(request: ReadRequest, host: Host): Promise<DraftsAnswer> {
-  const { pages, problems } = await findPages(request, host);
+export async function draftSpecimens(plan: ReadingPlan, host: Host): Promise<DraftsAnswer> {
+  const { pages, problems } = await findPages(plan, host, componentExtensions);
   const entries = pages.filter(
     ({ path: file }) => file !== null && isComponentFile(file) && !isSpecimenFile(file),
   );
-  const sources = await loadSources(entries, request, host);
-  const composing = composer({ modules: sources.modules, standsFor: request.components });
+  const sources = await loadSources(entries, plan, host, new Workspace());
+  const composing = composer({ modules: sources.modules, standsFor: plan.components });
   const drafts: SpecimenDraft[] = [];
   let there = 0;
   for (const { path: file } of entries) {

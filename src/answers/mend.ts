@@ -2,9 +2,11 @@ import path from "node:path";
 import { byFile, collide, type Edit } from "../core/repair/edit.ts";
 import type { Confidence } from "../core/repair/repair.ts";
 import type { Host, Replaced } from "../host/host.ts";
+import type { Workspace } from "../host/workspace.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import { editedBytes } from "../readers/html/encode.ts";
-import { type AuditAnswer, type AuditRequest, auditAnew, type FindingAnswer } from "./audit.ts";
+import type { AuditPlan } from "../settings/plan.ts";
+import { type AuditAnswer, auditAnew, type FindingAnswer } from "./audit.ts";
 import { languageOf } from "./edited-host.ts";
 import { findingKey, Trial } from "./proved-repairs.ts";
 
@@ -17,6 +19,8 @@ export interface Mending {
 /** Edits that are not made, and why. */
 export interface LeftOut {
   readonly finding: FindingAnswer;
+  /** Whether it is the file that may not be written, and not the edit that does not hold. */
+  readonly kind: "not writable" | "not holding";
   readonly reason: string;
 }
 
@@ -66,11 +70,11 @@ export class Mender {
   #tried: { readonly key: string; readonly left: ReadonlySet<string> | null } | null = null;
   readonly #refusals = new Map<string, string | null>();
 
-  constructor(answer: AuditAnswer, request: AuditRequest, host: Host) {
+  constructor(answer: AuditAnswer, plan: AuditPlan, host: Host, workspace: Workspace) {
     this.#answer = answer;
     this.#host = host;
-    this.#stdinName = request.stdinName;
-    this.#trial = new Trial({ ...answer, auditAnew: auditAnew(request) }, host);
+    this.#stdinName = plan.stdinName;
+    this.#trial = new Trial({ ...answer, auditAnew: auditAnew(plan, workspace) }, host);
   }
 
   /** In a word why edits cannot be made in the files they are in; null where they can. */
@@ -138,9 +142,15 @@ export class Mender {
     const leftOut: LeftOut[] = [];
     let mendings: Mending[] = [];
     for (const mending of chosen) {
-      const reason = (await this.refusal(mending.edits, forWriting)) ?? collision(mending, mendings);
+      const refused = await this.refusal(mending.edits, forWriting);
+      const reason = refused ?? collision(mending, mendings);
       if (reason === null) mendings.push(mending);
-      else leftOut.push({ finding: mending.finding, reason });
+      else
+        leftOut.push({
+          finding: mending.finding,
+          kind: refused === null ? "not holding" : "not writable",
+          reason,
+        });
     }
     if (mendings.length > 0 && (await this.outcome(mendings, [])) !== "gone") {
       const holding: Mending[] = [];
@@ -149,6 +159,7 @@ export class Mender {
         else
           leftOut.push({
             finding: mending.finding,
+            kind: "not holding",
             reason: "beside the other edits it no longer holds: run again for it",
           });
       }

@@ -1,13 +1,13 @@
 import { byFile, collide, type Edit, originalPlaces } from "../core/repair/edit.ts";
 import { filledIn } from "../core/repair/spell.ts";
 import { isUntouchedApartFrom } from "../core/repair/untouched.ts";
+import type { PageFile } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import { editedHost } from "./edited-host.ts";
 import type { SourceTexts } from "./element-answer.ts";
 import type { FindingAnswer } from "./finding-answer.ts";
 import { parsedFile } from "./parsed-file.ts";
 import { withoutEdits } from "./repair-answer.ts";
-import type { PageFile } from "./targets.ts";
 
 /** What is audited together: one page, or all the components of a run. */
 export interface AuditedUnit {

@@ -1,15 +1,9 @@
 import path from "node:path";
+import type { LoadedSources } from "../engine/sources.ts";
+import { type PageFile, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import type { SourcesResult } from "./audit-sources.ts";
-import type { LoadedSources } from "./load-sources.ts";
-import { type PageFile, shownName } from "./targets.ts";
-
-/** Where results are kept, and all that they hang on beside the files. */
-export interface CacheRequest {
-  /** Everything that is set, as one text: another text is another result. */
-  readonly key: string;
-}
 
 /** A result of an earlier run on the very same files. */
 export interface ReusedSources {
@@ -33,11 +27,12 @@ interface Kept {
  * targets, settings and texts alone, and may be deleted at any time.
  */
 export class SourcesCache {
-  readonly #request: CacheRequest;
+  readonly #key: string;
   readonly #host: Host;
 
-  constructor(request: CacheRequest, host: Host) {
-    this.#request = request;
+  /** @param key everything that results hang on beside the files: another text is another result */
+  constructor(key: string, host: Host) {
+    this.#key = key;
     this.#host = host;
   }
 
@@ -87,7 +82,7 @@ export class SourcesCache {
   /** Below the nearest `node_modules`; null where there is none. */
   async #file(entries: readonly PageFile[]): Promise<string | null> {
     const { files, workingDirectory, hash } = this.#host;
-    const name = hash(JSON.stringify([this.#request.key, workingDirectory, entries]));
+    const name = hash(JSON.stringify([this.#key, workingDirectory, entries]));
     for (let folder = workingDirectory; ; folder = path.dirname(folder)) {
       const modules = path.join(folder, "node_modules");
       if ((await files.info(modules))?.kind === "folder")
@@ -97,9 +92,14 @@ export class SourcesCache {
   }
 }
 
+/** What a file of the cache holds; null where it holds something else, or is cut off. */
 function keptIn(text: string): Kept | null {
   try {
-    return JSON.parse(text) as Kept;
+    const kept: Partial<Kept> | null = JSON.parse(text);
+    const { files, missing, result } = kept ?? {};
+    return Array.isArray(files) && Array.isArray(missing) && Array.isArray(result?.findings)
+      ? { files, missing, result }
+      : null;
   } catch {
     return null;
   }

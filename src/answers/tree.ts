@@ -1,17 +1,10 @@
-import type { Device } from "../core/css/device.ts";
-import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
+import type { Scene } from "../core/scene/scene.ts";
 import { accessibilityTree, type ElementTreeNode } from "../core/semantics/tree.ts";
+import type { Unit } from "../engine/unit.ts";
 import type { Host } from "../host/host.ts";
+import type { ReadingPlan } from "../settings/plan.ts";
+import { type Asking, type CollectOutcome, collect, gather, type Outcome } from "./collect.ts";
 import { SourceTexts } from "./element-answer.ts";
-import { pagesOfSpecimens, withMounted } from "./mounted-pages.ts";
-import { type ReadOutcome, type ReadPage, type ReadRequest, readPages } from "./read-pages.ts";
-
-export interface TreeRequest extends ReadRequest {
-  readonly device: Device;
-}
-
-/** How long one specimen may take to be mounted, in seconds. */
-const MOUNT_TIME = 30;
 
 /** One page as assistive technology is given it. */
 export interface PageTree {
@@ -21,29 +14,29 @@ export interface PageTree {
   readonly texts: SourceTexts;
 }
 
-export interface TreeAnswer extends ReadOutcome {
+export interface TreeAnswer extends CollectOutcome {
   readonly pages: readonly PageTree[];
 }
 
 /** The accessibility tree of every page the targets name. */
-export async function trees(request: TreeRequest, host: Host): Promise<TreeAnswer> {
-  const pages: PageTree[] = [];
-  const visit = ({ page, loaded }: Pick<ReadPage, "page" | "loaded">) => {
-    const scene = sceneFromSource(loaded.document, loaded.sheets, {
-      device: request.device,
-      stylesKnown: loaded.stylesKnown,
-    });
-    const root = accessibilityTree(scene);
-    const texts = new SourceTexts();
-    texts.add(loaded.texts);
-    if (root !== null) pages.push({ target: page.name, scene, root, texts });
-  };
-  const outcome = await readPages({ ...request, componentsAsPages: true }, host, { visit });
-  const mounted = await pagesOfSpecimens(
-    outcome.specimens,
-    { ...request, engine: "mixed", timeLimit: MOUNT_TIME, presses: false, script: null },
-    host,
-  );
-  for (const one of mounted.pages) visit(one);
-  return { pages, ...withMounted(outcome, mounted) };
+export async function trees(plan: ReadingPlan, host: Host, asking: Asking = {}): Promise<TreeAnswer> {
+  const collection = await collect({ ...plan, runs: { ...plan.runs, pages: false } }, host, asking);
+  const { gathered, ...outcome } = await gather<PageTree>(collection, async (collected, own) => {
+    const units = collected.kind === "unit" ? [collected.unit] : await collected.targets.units();
+    const made = await Promise.all(units.map((unit) => treeOf(unit, own)));
+    return made.flatMap((one) => one ?? []);
+  });
+  return { pages: gathered, ...outcome };
+}
+
+async function treeOf(unit: Unit, outcome: Outcome): Promise<PageTree | null> {
+  const { documents, texts: more, problems, isComplete } = await unit.documents();
+  outcome.note(problems, isComplete);
+  const [document] = documents;
+  const root = document === undefined ? null : accessibilityTree(document.scene);
+  if (document === undefined || root === null) return null;
+  const texts = new SourceTexts();
+  texts.add(unit.texts);
+  texts.add(more);
+  return { target: unit.subject.id, scene: document.scene, root, texts };
 }

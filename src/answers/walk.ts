@@ -1,56 +1,38 @@
-import type { CheckText } from "../core/checks/check.ts";
+import { checkWith, everyCheck } from "../core/checks/catalogue.ts";
+import { type Check, isOfKind } from "../core/checks/check.ts";
 import { focusMarkOf, markedStops } from "../core/checks/keys/focus-mark-of.ts";
 import { fragmentTarget, skipLinks } from "../core/checks/keys/skip-link.ts";
 import { runChecks } from "../core/checks/run.ts";
 import { NO } from "../core/css/certainty.ts";
-import type { Device } from "../core/css/device.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { shortened } from "../core/document/shortened.ts";
 import { textContent } from "../core/document/text-content.ts";
-import type { Problem } from "../core/findings/problems.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import { type Direction, type FocusDocument, type Stop, tabSequence } from "../core/focus/tab-sequence.ts";
 import { type Unreached, unreachedIn } from "../core/focus/unreached.ts";
 import { type Jump, jumpsIn, pressesTo } from "../core/focus/walk-notes.ts";
 import { type KeyAt, keysAt } from "../core/keyboard/keys-at.ts";
-import { type Scene, sceneFromSource } from "../core/scene/scene.ts";
+import type { Scene } from "../core/scene/scene.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import type { WalkStep } from "../core/walk-script/parse.ts";
+import type { ScriptLine } from "../engine/explored.ts";
+import type { Unit, UnitDocument, UnitExplored } from "../engine/unit.ts";
 import type { Host } from "../host/host.ts";
-import type { RenderedElement, ScriptLine } from "../render/protocol.ts";
-import { type CheckPlan, checksFor } from "./check-plan.ts";
-import { type ElementAnswer, elementAnswer, type SourceAnswer, SourceTexts } from "./element-answer.ts";
+import { checksFor } from "../settings/check-plan.ts";
+import type { AuditPlan } from "../settings/plan.ts";
+import { type Asking, type CollectOutcome, collect, gather, type Outcome } from "./collect.ts";
+import { elementIn, placeIn } from "./document-elements.ts";
+import { type ElementAnswer, type SourceAnswer, SourceTexts } from "./element-answer.ts";
 import { ExceptionBook } from "./exception-book.ts";
 import { type FindingAnswer, FindingAnswers, inReportOrder, placeOf } from "./finding-answer.ts";
-import type { LoadedPage } from "./load-page.ts";
-import { type PageOfSpecimen, pagesOfSpecimens, withMounted } from "./mounted-pages.ts";
-import { type ReadOutcome, type ReadRequest, readPages } from "./read-pages.ts";
-import { renderedPage } from "./render-page.ts";
-import {
-  mergedWithRendered,
-  type OpeningAnswer,
-  openingAnswer,
-  renderedElement,
-  renderedFindings,
-  type StepAnswer,
-  stepAnswer,
-} from "./rendered.ts";
+import { mergedWithSeen, type OpeningAnswer, SeenAnswers, type StepAnswer } from "./seen-answer.ts";
 import { selectElements } from "./select.ts";
-import { isMadeOf } from "./specimens.ts";
-import type { Engine, PageFile } from "./targets.ts";
 
 /** A walk; the checks of its plan are those whose findings stand beside it. */
-export interface WalkRequest extends ReadRequest, CheckPlan {
-  readonly device: Device;
+export interface WalkPlan extends AuditPlan {
   readonly direction: Direction;
-  /** How the page is looked at: from its source, or with its scripts run and its keys pressed. */
-  readonly engine: Engine;
   /** The lines of a walk script; null for none. */
   readonly script: readonly WalkStep[] | null;
-  /** How long the scripts and keys of one page may take, in seconds. */
-  readonly timeLimit: number;
-  /** Checks that only pressing keys decides. */
-  readonly pressedChecks: readonly CheckText[];
   /** Where the walk starts: after the first element that a selector picks; null for the top. */
   readonly from: string | null;
 }
@@ -96,136 +78,122 @@ export interface PageWalk {
 }
 
 export type WalkAnswer =
-  | ({ readonly ok: true; readonly walks: readonly PageWalk[] } & ReadOutcome)
+  | ({ readonly ok: true; readonly walks: readonly PageWalk[] } & CollectOutcome)
   /** A selector that cannot be read, or picks nothing. */
   | { readonly ok: false; readonly message: string };
 
-/** Where the keyboard goes on every page the targets name, read from their source. */
-export async function walk(request: WalkRequest, host: Host): Promise<WalkAnswer> {
-  const walks: PageWalk[] = [];
-  const refused: string[] = [];
-  const waiting: { readonly walked: Walked; readonly loaded: LoadedPage; readonly page: PageFile }[] = [];
-  const outcome = await readPages({ ...request, withFrames: true, componentsAsPages: true }, host, {
-    visit: ({ page, loaded }) => {
-      const walked = walkPage(page.name, loaded, request, host);
-      if (typeof walked === "string") refused.push(walked);
-      else if (request.engine !== "render" || loaded.document.kind === "component") walks.push(walked.walk);
-      else waiting.push({ walked, loaded, page });
-    },
+/** Where the keyboard goes on every page the targets name. */
+export async function walk(plan: WalkPlan, host: Host, asking: Asking = {}): Promise<WalkAnswer> {
+  const collection = await collect(plan, host, asking);
+  const { gathered, ...outcome } = await gather<PageWalk | string>(collection, async (collected, own) => {
+    const units = collected.kind === "unit" ? [collected.unit] : await collected.targets.units();
+    const made = await Promise.all(units.map((unit) => walkUnit(unit, plan, host, own)));
+    return made.flatMap((one) => one ?? []);
   });
-  const [message] = refused;
-  if (message !== undefined) return { ok: false, message };
-  const problems: Problem[] = [];
-  let isCutShort = false;
-  for (const { walked, loaded, page } of waiting) {
-    const { walk: own, answers } = walked;
-    const rendered = await renderedPage(
-      page,
-      loaded,
-      { ...request, log: true },
-      [...request.checks, ...request.pressedChecks],
-      request.settingsFor(own.target),
-      { scene: own.scene, texts: own.texts, answers },
-      host,
-    );
-    problems.push(...rendered.problems);
-    isCutShort ||= rendered.incomplete;
-    walks.push({
-      ...own,
-      steps: rendered.steps,
-      openings: rendered.openings,
-      script: rendered.script,
-      findings: [...mergedWithRendered(own.findings, rendered.findings)].sort(inReportOrder),
-    });
-  }
-  const mounted = await pagesOfSpecimens(outcome.specimens, { ...request, presses: true }, host);
-  for (const one of mounted.pages) {
-    const walked = walkPage(one.page.name, one.loaded, request, host);
-    if (typeof walked === "string") return { ok: false, message: walked };
-    walks.push(withKeys(walked, one, request));
-  }
-  const all = withMounted(outcome, mounted);
-  return {
-    ok: true,
-    walks,
-    ...all,
-    problems: [...all.problems, ...problems],
-    incomplete: all.incomplete || isCutShort,
-  };
+  const refused = gathered.find((one) => typeof one === "string");
+  if (refused !== undefined) return { ok: false, message: refused };
+  return { ok: true, walks: gathered.filter((one) => typeof one !== "string"), ...outcome };
 }
 
-/** The walk of a specimen with what its keys came to. */
-function withKeys(
-  { walk: own, answers }: Walked,
-  { page, mounted }: PageOfSpecimen,
-  request: WalkRequest,
-): PageWalk {
-  const { result } = mounted;
-  const { texts, scene } = own;
-  const told = (element: RenderedElement) => renderedElement(element, texts, scene);
-  const checks = [...request.checks, ...request.pressedChecks].filter(isMadeOf(mounted));
-  const found = renderedFindings(result, checks, request.settingsFor(page.name), told, answers);
-  return {
-    ...own,
-    steps: result.steps.map((step) => stepAnswer(step, told, texts)),
-    openings: result.openings.map((opening) => openingAnswer(opening, told, texts)),
-    script: result.script,
-    findings: [...mergedWithRendered(own.findings, found)].sort(inReportOrder),
-  };
-}
-
-/** A walk with what tells its findings. */
-interface Walked {
-  readonly walk: PageWalk;
-  readonly answers: FindingAnswers;
-}
-
-function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: Host): Walked | string {
+/** The walk of one unit with what its keys came to; a message where it cannot start, null where there is nothing to walk. */
+async function walkUnit(
+  unit: Unit,
+  plan: WalkPlan,
+  host: Host,
+  outcome: Outcome,
+): Promise<PageWalk | string | null> {
+  const { documents, texts: more, problems, isComplete } = await unit.documents();
+  outcome.note(problems, isComplete);
+  const [document] = documents;
+  if (document === undefined) return null;
   const texts = new SourceTexts();
-  const frames = new FrameScenes(request.device, texts);
-  const scene = frames.sceneOf(loaded);
+  texts.add(unit.texts);
+  texts.add(more);
+  const answers = new FindingAnswers(unit.subject.id, texts, host, plan.conformance);
+  const read = walkRead(unit, documents, document, texts, answers, plan);
+  if (typeof read === "string" || unit.driver === null) return read;
+  const explored = await unit.driver.explore({ script: plan.script, plan: null, log: true });
+  texts.add(explored.texts);
+  outcome.note(explored.problems, explored.isComplete);
+  return withKeys(read, unit, explored, document.scene, answers, plan);
+}
+
+/** A walk with what was pressed in the windows of its unit. */
+function withKeys(
+  read: PageWalk,
+  { driver, page }: Unit,
+  { explored }: UnitExplored,
+  scene: Scene,
+  answers: FindingAnswers,
+  plan: WalkPlan,
+): PageWalk {
+  if (explored === null) return read;
+  const seen = new SeenAnswers(read.texts, scene);
+  const checks = plan.checks.filter(({ id }) => driver?.off.includes(id) !== true);
+  const found = seen.findings(explored, checks, plan.settingsFor(page.name), answers);
+  return {
+    ...read,
+    steps: explored.steps.map((step) => seen.step(step)),
+    openings: explored.openings.map((opening) => seen.opening(opening)),
+    script: explored.script,
+    findings: [...mergedWithSeen(read.findings, found)].sort(inReportOrder),
+  };
+}
+
+/** Where the keyboard goes as far as source tells; a message where the walk cannot start. */
+function walkRead(
+  unit: Unit,
+  documents: readonly UnitDocument[],
+  document: UnitDocument,
+  texts: SourceTexts,
+  answers: FindingAnswers,
+  plan: WalkPlan,
+): PageWalk | string {
+  const { scene, sheets } = document;
+  const { id } = unit.subject;
   const forwards = tabSequence(scene);
-  const way = request.direction === "forwards" ? forwards : tabSequence(scene, "backwards");
+  const way = plan.direction === "forwards" ? forwards : tabSequence(scene, "backwards");
   // Jumps are those of the whole way forwards, wherever the walk starts and whichever way it goes.
-  const jumps = new Map(jumpsIn(forwards).map((jump, at) => [forwards[at]?.element, jump] as const));
+  const jumps = new Map(jumpsIn(forwards).map((jump, place) => [forwards[place]?.element, jump] as const));
   let stops = way;
-  if (request.from !== null) {
-    const start = startOf(scene, name, request.from);
+  if (plan.from !== null) {
+    const start = startOf(scene, id, plan.from);
     if (typeof start === "string") return start;
-    stops = turned(way, scene, start, request.direction);
+    stops = turned(way, scene, start, plan.direction);
   }
-  const unmarked = unmarkedIn(scene);
-  const settings = request.settingsFor(name);
-  const exceptions = new ExceptionBook(request.known.map((check) => check.id));
+  const settings = plan.settingsFor(unit.page.name);
+  const exceptions = new ExceptionBook(everyCheck.map((check) => check.id));
   const run = runChecks(
     scene,
-    checksFor(request.checks, request.conformance).filter((check) => !settings(check).off),
+    checksFor<Check>(plan.checks, plan.conformance)
+      .filter(isOfKind("page"))
+      .filter((check) => !settings(check).off),
     ["failed", "cantTell"],
     settings,
-    exceptions.ofPage(loaded.document, loaded.sheets).allows,
+    exceptions.ofPage(scene.document, sheets).allows,
   );
-  const crowded = new Map(
-    run.findings.flatMap(({ check, element, facts }) =>
-      check === "keys.one-stop-per-widget"
-        ? [[element, `one of ${facts.stops} stops in one ${facts.role}`] as const]
-        : [],
-    ),
-  );
-  const answers = new FindingAnswers(name, texts, host, request.conformance);
+  const unmarked = unmarkedIn(scene);
+  const oddAround = oddAtStops(run.findings);
   const reached = new Set(forwards.map(({ element }) => element));
-  const walk: PageWalk = {
-    target: name,
-    direction: request.direction,
+  const of = (inner: FocusDocument): UnitDocument => {
+    const found = documents.find((one) => one.scene === inner);
+    if (found === undefined) throw new Error("a document that was not read");
+    return found;
+  };
+  return {
+    target: id,
+    direction: plan.direction,
     steps: null,
     openings: [],
     script: null,
     scene,
-    stops: stops.map((stop, at) => {
-      const odd = oddities(stop, frames.of(stop.document), jumps.get(stop.element), unmarked, crowded);
-      return stopAnswer(stop, at, frames, odd);
+    stops: stops.map((stop, place) => {
+      const own = of(stop.document);
+      const odd = oddities(stop, own.scene, jumps.get(stop.element), unmarked, oddAround);
+      return stopAnswer(stop, place, own, odd, texts);
     }),
-    unreached: [...unreachedIn(scene, reached), ...byPointerAlone(run.findings)].map(({ element, why }) => ({
-      element: elementAnswer(scene.page.index, scene, element, texts),
+    unreached: [...unreachedIn(scene, reached), ...outOfReach(run.findings)].map(({ element, why }) => ({
+      element: elementIn(document, element, texts),
       source: texts.place(element.source),
       heard: heardOrText(scene, element),
       why,
@@ -238,74 +206,38 @@ function walkPage(name: string, loaded: LoadedPage, request: WalkRequest, host: 
       .sort(inReportOrder),
     texts,
   };
-  return { walk, answers };
 }
 
-/** What checks of the keyboard find out of reach: what only the pointer shows, and areas that scroll. */
-const byPointerAlone = (findings: readonly Finding[]): readonly Unreached[] =>
-  findings.flatMap(({ check, element }) =>
-    check === "keys.hover-has-equal"
-      ? [{ element, why: "shown only under the pointer" }]
-      : check === "keys.scrolls"
-        ? [{ element, why: "scrolls, and nothing in it takes focus" }]
-        : [],
+/** What checks say at the stops in the elements that fail them. */
+const oddAtStops = (findings: readonly Finding[]): ReadonlyMap<ElementNode, string> =>
+  new Map(
+    findings.flatMap(({ check, element, facts }) => {
+      const made = checkWith(check);
+      return made?.kind === "page" && made.oddAtStops !== undefined
+        ? [[element, made.oddAtStops(facts)] as const]
+        : [];
+    }),
   );
 
-/** The scenes of a page and of the pages in its frames, each with the frame it is shown in. */
-class FrameScenes {
-  readonly #device: Device;
-  readonly #texts: SourceTexts;
-  readonly #scenes = new Map<
-    FocusDocument,
-    { readonly scene: Scene; outer: { scene: Scene; frame: ElementNode } | null }
-  >();
+/** What checks find out of reach of the keyboard. */
+const outOfReach = (findings: readonly Finding[]): readonly Unreached[] =>
+  findings.flatMap(({ check, element }) => {
+    const made = checkWith(check);
+    return made?.kind === "page" && made.outOfReach !== undefined ? [{ element, why: made.outOfReach }] : [];
+  });
 
-  constructor(device: Device, texts: SourceTexts) {
-    this.#device = device;
-    this.#texts = texts;
-  }
-
-  sceneOf(loaded: LoadedPage): Scene {
-    this.#texts.add(loaded.texts);
-    const frames = new Map([...loaded.frames].map(([frame, inner]) => [frame, this.sceneOf(inner)] as const));
-    const scene = sceneFromSource(loaded.document, loaded.sheets, {
-      device: this.#device,
-      stylesKnown: loaded.stylesKnown,
-      frames,
-    });
-    this.#scenes.set(scene, { scene, outer: null });
-    for (const [frame, inner] of frames) {
-      const known = this.#scenes.get(inner);
-      if (known !== undefined) known.outer = { scene, frame };
-    }
-    return scene;
-  }
-
-  of(document: FocusDocument): Scene {
-    const known = this.#scenes.get(document);
-    if (known === undefined) throw new Error("a document that was not read");
-    return known.scene;
-  }
-
-  /** The element as it is told of from the page: through the frames it is shown in. */
-  answer(scene: Scene, element: ElementNode): { element: ElementAnswer; source: SourceAnswer | null } {
-    const own = elementAnswer(scene.page.index, scene, element, this.#texts);
-    const outer = this.#scenes.get(scene)?.outer ?? null;
-    if (outer === null) return { element: own, source: this.#texts.place(element.source) };
-    const around = this.answer(outer.scene, outer.frame);
-    return {
-      element: { ...own, path: `${around.element.path} >>> ${own.path}` },
-      // What stands in an attribute has its place there.
-      source: outer.frame.attributes.has("srcdoc") ? around.source : this.#texts.place(element.source),
-    };
-  }
-}
-
-function stopAnswer(stop: Stop, at: number, frames: FrameScenes, odd: readonly string[]): StopAnswer {
-  const scene = frames.of(stop.document);
+function stopAnswer(
+  stop: Stop,
+  place: number,
+  document: UnitDocument,
+  odd: readonly string[],
+  texts: SourceTexts,
+): StopAnswer {
+  const { scene } = document;
   return {
-    index: at + 1,
-    ...frames.answer(scene, stop.element),
+    index: place + 1,
+    element: elementIn(document, stop.element, texts),
+    source: texts.place(placeIn(document, stop.element.source)),
     announced: heardLineOf(scene, stop.element),
     because: becauseOf(stop),
     odd,
@@ -345,15 +277,15 @@ function oddities(
   scene: Scene,
   jump: Jump | undefined,
   unmarked: ReadonlySet<ElementNode>,
-  crowded: ReadonlyMap<ElementNode, string>,
+  oddAround: ReadonlyMap<ElementNode, string>,
 ): readonly string[] {
   const odd: string[] = [];
   for (
-    let up: ElementNode | null = crowded.size === 0 ? null : element;
+    let up: ElementNode | null = oddAround.size === 0 ? null : element;
     up !== null;
     up = scene.page.index.flatParent(up)
   ) {
-    const widget = crowded.get(up);
+    const widget = oddAround.get(up);
     if (widget !== undefined) odd.push(widget);
   }
   if (tabindex !== null && tabindex > 0) odd.push(`positive tabindex ${tabindex}`);

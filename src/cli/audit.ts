@@ -1,25 +1,20 @@
-import type { ArgumentsCamelCase, Options } from "yargs";
-import type { AuditChoice } from "./audit-request.ts";
+import { type ArgumentsOf, defineCommand, type OptionTable } from "./define-command.ts";
 import {
-  command,
+  conformanceOptions,
   engineOptions,
+  failOnOption,
   formatOption,
-  type PrintArguments,
-  pageOptions,
   printOptions,
-  targetsPositional,
-} from "./command.ts";
+  readingOptions,
+  targets,
+} from "./options.ts";
 
 const options = {
-  ...pageOptions,
-  format: formatOption(["terminal", "json"]),
+  ...readingOptions,
+  ...formatOption(["terminal", "json"]),
   ...printOptions,
-  "fail-on": {
-    choices: ["blocker", "barrier", "friction", "never"],
-    describe: "The least severity that makes the command fail with exit status 1 (friction)",
-  },
-  wcag: { choices: ["2.0", "2.1", "2.2"], describe: "Version of WCAG (2.2)" },
-  level: { choices: ["A", "AA", "AAA"], describe: "Conformance level (AA)" },
+  ...failOnOption("The least severity"),
+  ...conformanceOptions,
   only: {
     type: "string",
     array: true,
@@ -65,33 +60,27 @@ const options = {
     describe: "Print what is in force and where it comes from, and audit nothing",
   },
   quiet: { type: "boolean", alias: "q", default: false, describe: "One line for each finding, nothing else" },
-} as const satisfies Record<string, Options>;
+} as const satisfies OptionTable;
 
-export interface AuditArguments extends AuditChoice, PrintArguments {
-  readonly format: string;
-  readonly "unknown-components": boolean;
-  readonly "show-config": boolean;
-  readonly quiet: boolean;
-}
+export type AuditArguments = ArgumentsOf<typeof options & typeof targets>;
 
-export const auditCommand = command<AuditArguments>("audit", options, {
-  command: "audit [targets..]",
-  describe: "What is wrong, where, who it hurts and how to mend it",
-  builder: (yargs) =>
-    yargs
-      .positional("targets", targetsPositional)
-      .options(options)
-      .example("keel audit pages/slips.html", "one page with its stylesheets")
-      .example(
-        "keel audit 'pages/**/*.html' --fail-on barrier",
-        "many pages; friction does not fail the build",
-      )
-      .example("keel audit src/App.tsx", "a component with all that it renders")
-      .example("keel audit src --unknown-components", "what the configuration could say more about")
-      .example("keel audit pages --format json -o audit.json", "for other programs")
-      .example("keel audit pages --engine render", "with the scripts of pages run, and their keys pressed")
-      .example("keel audit --show-config", "what is in force, and from where")
-      .example("keel audit pages --only names roles.exists", "a family and one check") as never,
-  handler: async (args: ArgumentsCamelCase<AuditArguments>) =>
-    (await import("./audit.run.ts")).runAudit(args),
-});
+export const auditCommand = defineCommand(
+  {
+    name: "audit",
+    usage: "[targets..]",
+    describe: "What is wrong, where, who it hurts and how to mend it",
+    words: targets,
+    options,
+    examples: [
+      ["keel audit pages/slips.html", "one page with its stylesheets"],
+      ["keel audit 'pages/**/*.html' --fail-on barrier", "many pages; friction does not fail the build"],
+      ["keel audit src/App.tsx", "a component with all that it renders"],
+      ["keel audit src --unknown-components", "what the configuration could say more about"],
+      ["keel audit pages --format json -o audit.json", "for other programs"],
+      ["keel audit pages --engine render", "with the scripts of pages run, and their keys pressed"],
+      ["keel audit --show-config", "what is in force, and from where"],
+      ["keel audit pages --only names roles.exists", "a family and one check"],
+    ],
+  },
+  async (args, io) => (await import("./audit.run.ts")).runAudit(args, io),
+);

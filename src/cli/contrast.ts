@@ -1,5 +1,10 @@
-import type { ArgumentsCamelCase, Options } from "yargs";
-import { command, formatOption, type PrintArguments, printOptions } from "./command.ts";
+import { type ArgumentsOf, defineCommand, type OptionTable } from "./define-command.ts";
+import { formatOption, printOptions } from "./options.ts";
+
+const words = {
+  foreground: { type: "string", describe: "Colour of the text, as in CSS" },
+  background: { type: "string", describe: "Colour of the ground" },
+} as const satisfies OptionTable;
 
 const options = {
   over: {
@@ -15,31 +20,24 @@ const options = {
     describe:
       "A stylesheet with colours as custom properties, or a JSON object of colours: alone, all its pairs; with two colours, the nearest of its own",
   },
-  format: formatOption(["terminal", "json"]),
+  ...formatOption(["terminal", "json"]),
   ...printOptions,
-} as const satisfies Record<string, Options>;
+} as const satisfies OptionTable;
 
-export interface ContrastArguments extends PrintArguments {
-  readonly foreground?: string | undefined;
-  readonly background?: string | undefined;
-  readonly over?: string | undefined;
-  readonly size?: string | undefined;
-  readonly weight: number;
-  readonly palette?: string | undefined;
-  readonly format: string;
-}
+export type ContrastArguments = ArgumentsOf<typeof words & typeof options>;
 
-export const contrastCommand = command<ContrastArguments>("contrast", options, {
-  command: "contrast [foreground] [background]",
-  describe: "The ratio of two colours, what it is enough for, and the nearest colours that pass",
-  builder: (yargs) =>
-    yargs
-      .positional("foreground", { type: "string", describe: "Colour of the text, as in CSS" })
-      .positional("background", { type: "string", describe: "Colour of the ground" })
-      .options(options)
-      .example("keel contrast '#777' white", "a ratio, and the nearest shades that pass")
-      .example("keel contrast '#fff' 'rgb(0 0 0 / 40%)' --over '#9cf'", "a veil over a colour")
-      .example("keel contrast --palette tokens.css", "all pairs of a palette") as never,
-  handler: async (args: ArgumentsCamelCase<ContrastArguments>) =>
-    (await import("./contrast.run.ts")).runContrast(args),
-});
+export const contrastCommand = defineCommand(
+  {
+    name: "contrast",
+    usage: "[foreground] [background]",
+    describe: "The ratio of two colours, what it is enough for, and the nearest colours that pass",
+    words,
+    options,
+    examples: [
+      ["keel contrast '#777' white", "a ratio, and the nearest shades that pass"],
+      ["keel contrast '#fff' 'rgb(0 0 0 / 40%)' --over '#9cf'", "a veil over a colour"],
+      ["keel contrast --palette tokens.css", "all pairs of a palette"],
+    ],
+  },
+  async (args, io) => (await import("./contrast.run.ts")).runContrast(args, io),
+);

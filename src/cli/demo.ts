@@ -1,5 +1,5 @@
-import type { ArgumentsCamelCase, Options } from "yargs";
-import { command, type PrintArguments, printOptions } from "./command.ts";
+import { type ArgumentsOf, defineCommand, type OptionTable } from "./define-command.ts";
+import { printOptions } from "./options.ts";
 
 const options = {
   copy: {
@@ -8,19 +8,21 @@ const options = {
     describe: "Copy the demo pages into a new folder instead, to try things out on",
   },
   colour: printOptions.colour,
-} as const satisfies Record<string, Options>;
+} as const satisfies OptionTable;
 
-export interface DemoArguments extends PrintArguments {
-  readonly copy?: string | undefined;
-}
+export type DemoArguments = ArgumentsOf<typeof options>;
 
-export const demoCommand = command<DemoArguments>("demo", options, {
-  command: "demo",
-  describe: "The whole example, on the packaged pages of the Brackwater Boatyard",
-  builder: (yargs) =>
-    yargs
-      .options(options)
-      .example("keel demo", "audits, listens to and mends the demo pages")
-      .example("keel demo --copy boatyard", "puts them into ./boatyard") as never,
-  handler: async (args: ArgumentsCamelCase<DemoArguments>) => (await import("./demo.run.ts")).runDemo(args),
-});
+export const demoCommand = defineCommand(
+  {
+    name: "demo",
+    usage: "",
+    describe: "The whole example, on the packaged pages of the Brackwater Boatyard",
+    words: {},
+    options,
+    examples: [
+      ["keel demo", "audits, listens to and mends the demo pages"],
+      ["keel demo --copy boatyard", "puts them into ./boatyard"],
+    ],
+  },
+  async (args, io) => (await import("./demo.run.ts")).runDemo(args, io),
+);

@@ -1,37 +1,32 @@
-import type { ArgumentsCamelCase, Options } from "yargs";
-import {
-  command,
-  formatOption,
-  type PageArguments,
-  type PrintArguments,
-  pageOptions,
-  printOptions,
-  targetsPositional,
-} from "./command.ts";
+import { listKinds } from "../core/semantics/lists-by-kind.ts";
+import { type ArgumentsOf, defineCommand, type OptionTable } from "./define-command.ts";
+import { engineOptions, formatOption, printOptions, readingOptions, targets } from "./options.ts";
 
 const options = {
-  ...pageOptions,
-  format: formatOption(["terminal", "json"]),
+  ...readingOptions,
+  ...formatOption(["terminal", "json"], "; json of several pages is a list of documents"),
   ...printOptions,
   by: {
-    choices: ["headings", "landmarks", "links", "controls", "images", "tables"],
+    type: "string",
+    choices: listKinds,
     describe: "One of the lists that people move by, instead of the whole page",
   },
-} as const satisfies Record<string, Options>;
+  ...engineOptions,
+} as const satisfies OptionTable;
 
-export interface HearArguments extends PageArguments, PrintArguments {
-  readonly format: string;
-  readonly by?: string | undefined;
-}
+export type HearArguments = ArgumentsOf<typeof targets & typeof options>;
 
-export const hearCommand = command<HearArguments>("hear", options, {
-  command: "hear [targets..]",
-  describe: "What would be spoken, in order; or only headings, landmarks, links …",
-  builder: (yargs) =>
-    yargs
-      .positional("targets", targetsPositional)
-      .options(options)
-      .example("keel hear slips.html", "the page as it would be read aloud")
-      .example("keel hear slips.html --by headings", "its headings, indented by level") as never,
-  handler: async (args: ArgumentsCamelCase<HearArguments>) => (await import("./hear.run.ts")).runHear(args),
-});
+export const hearCommand = defineCommand(
+  {
+    name: "hear",
+    usage: "[targets..]",
+    describe: "What would be spoken, in order; or only headings, landmarks, links …",
+    words: targets,
+    options,
+    examples: [
+      ["keel hear slips.html", "the page as it would be read aloud"],
+      ["keel hear slips.html --by headings", "its headings, indented by level"],
+    ],
+  },
+  async (args, io) => (await import("./hear.run.ts")).runHear(args, io),
+);

@@ -1,5 +1,13 @@
-import type { ArgumentsCamelCase, Options } from "yargs";
-import { command } from "./command.ts";
+import { type ArgumentsOf, defineCommand, type OptionTable } from "./define-command.ts";
+
+const words = {
+  targets: {
+    type: "string",
+    array: true,
+    default: [] as string[],
+    describe: "With --specimens: files and folders of components; none: this folder",
+  },
+} as const satisfies OptionTable;
 
 const options = {
   json: {
@@ -13,27 +21,21 @@ const options = {
     describe:
       "Draft a file of specimens beside every component that has none, from its props; no configuration",
   },
-} as const satisfies Record<string, Options>;
+} as const satisfies OptionTable;
 
-export interface InitArguments {
-  readonly json: boolean;
-  readonly specimens: boolean;
-  readonly targets: string[];
-}
+export type InitArguments = ArgumentsOf<typeof words & typeof options>;
 
-export const initCommand = command<InitArguments>("init", options, {
-  command: "init [targets..]",
-  describe: "Look at the project and write a first configuration, or first specimens",
-  builder: (yargs) =>
-    yargs
-      .positional("targets", {
-        type: "string",
-        array: true,
-        default: [] as string[],
-        describe: "With --specimens: files and folders of components; none: this folder",
-      })
-      .options(options)
-      .example("keel init", "writes keel.config.ts; never over one that is there")
-      .example("keel init --specimens src", "drafts specimens beside the components in src") as never,
-  handler: async (args: ArgumentsCamelCase<InitArguments>) => (await import("./init.run.ts")).runInit(args),
-});
+export const initCommand = defineCommand(
+  {
+    name: "init",
+    usage: "[targets..]",
+    describe: "Look at the project and write a first configuration, or first specimens",
+    words,
+    options,
+    examples: [
+      ["keel init", "writes keel.config.ts; never over one that is there"],
+      ["keel init --specimens src", "drafts specimens beside the components in src"],
+    ],
+  },
+  async (args, io) => (await import("./init.run.ts")).runInit(args, io),
+);

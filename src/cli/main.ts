@@ -1,19 +1,20 @@
-#!/usr/bin/env node
 import yargs, { type Argv } from "yargs";
-import { hideBin } from "yargs/helpers";
 import { auditCommand } from "./audit.ts";
-import { STANDARD_INPUT } from "./command.ts";
 import { contrastCommand } from "./contrast.ts";
+import type { Command } from "./define-command.ts";
 import { demoCommand } from "./demo.ts";
 import { explainCommand } from "./explain.ts";
 import { hearCommand } from "./hear.ts";
 import { initCommand } from "./init.ts";
+import { COULD_NOT, DONE, type Io, type Status } from "./io.ts";
 import { mendCommand } from "./mend.ts";
+import { STANDARD_INPUT } from "./options.ts";
 import { treeCommand } from "./tree.ts";
 import { packageVersion } from "./version.ts";
 import { walkCommand } from "./walk.ts";
 
-const commands = [
+/** Every command, in the order in which they are told. */
+export const commands: readonly Command[] = [
   auditCommand,
   treeCommand,
   hearCommand,
@@ -25,90 +26,97 @@ const commands = [
   demoCommand,
 ];
 
-/** Prints one line on standard error and ends with status 2: the command could not do its work. */
-async function refuse(message: string): Promise<never> {
-  const { printable } = await import("../report/terminal/printable.ts");
-  process.stderr.write(`keel: ${printable(message)}\n`);
-  process.exit(2);
-}
+/** Lines are no wider than this, however wide the terminal is. */
+const WIDEST = 100;
 
-/** An unknown option or command, with the nearest one that exists. */
-async function unknownWord(words: readonly string[], known: readonly string[]): Promise<string> {
-  const { nearestWord } = await import("../core/document/nearest-word.ts");
-  const [first = ""] = words;
-  const near = nearestWord(first, known);
-  const shown = first.length === 1 ? `-${first}` : `--${first}`;
-  return near === null
-    ? `unknown option ${shown}; see keel --help.`
-    : `unknown option ${shown}; did you mean --${near}?`;
-}
-
-const argv = hideBin(process.argv).map((word) => (word === "-" ? STANDARD_INPUT : word));
-const parser: Argv = yargs(argv)
-  .scriptName("keel")
-  .locale("en")
-  .usage("keel <command> [targets…]\n\nTells who an interface would shut out, and what to change.")
-  .version(packageVersion())
-  .alias("help", "h")
-  .strict()
-  .strictCommands()
-  .demandCommand(1, "say what to do: keel audit PAGE, or keel --help.")
-  .wrap(Math.min(100, process.stdout.columns ?? 100))
-  .example("keel demo", "the whole example, on the packaged demo pages")
-  .example("keel audit pages/", "what is wrong in every page of a folder, and how to mend it")
-  .example("keel tree page.html --at '#book'", "what assistive technology is told of one element, and why")
-  .epilogue(
-    "Exit status: 0 nothing at or above the failing severity, 1 findings, 2 the work could not be done.",
-  );
-
-for (const command of commands) command.addTo(parser);
-
-parser.fail((message, error) => {
-  if (error) throw error;
-  const unknown = /^Unknown arguments?: (.+)$/.exec(message);
-  if (unknown !== null) {
-    const words = (unknown[1] ?? "").split(", ");
-    const [first = ""] = words;
-    const isCommand = argv.includes(first);
-    void (isCommand ? unknownCommand(first) : unknownWord(words, knownOptions()).then(refuse));
-    return;
+/**
+ * The whole command line, without the process around it.
+ * @param words what stands after the name of the program
+ */
+export async function main(words: readonly string[], io: Io): Promise<Status> {
+  const argv = words.map((word) => (word === "-" ? STANDARD_INPUT : word));
+  let status: Status = DONE;
+  const parser = parserFor(argv, io, (ended) => {
+    status = ended;
+  });
+  parser.fail((message, error) => {
+    throw error ?? new Misspelt(message);
+  });
+  try {
+    // Help and version are told to the callback where there is one, and nothing ends the process.
+    let told = "";
+    await parser.parseAsync([...argv], {}, (_error, _args, output) => {
+      told = output;
+    });
+    if (told !== "") io.out.write(`${told}\n`);
+    return status;
+  } catch (error) {
+    if (error instanceof Misspelt) return refuse(await whatToSay(error.message, argv), io);
+    // Whatever the outside world does wrong is told where it is met: what arrives here is a fault of our own.
+    const trace = error instanceof Error ? (error.stack ?? error.message) : String(error);
+    io.err.write(
+      `keel: this is a fault of Even Keel, not of your pages. Please report it with the lines below.\n${trace}\n`,
+    );
+    return COULD_NOT;
   }
-  const command = /^Unknown commands?: (.+)$/.exec(message);
-  void (command === null ? refuse(message.replace(/\s*\n\s*/g, " ")) : unknownCommand(command[1] ?? ""));
-});
+}
 
-async function unknownCommand(word: string): Promise<never> {
+/** Words that the parser cannot take: what is wrong with them in its own words. */
+class Misspelt extends Error {}
+
+function parserFor(argv: readonly string[], io: Io, onStatus: (status: Status) => void): Argv {
+  const parser: Argv = yargs([...argv], io.workingDirectory)
+    .scriptName("keel")
+    .locale("en")
+    .exitProcess(false)
+    .usage("keel <command> [targets…]\n\nTells who an interface would shut out, and what to change.")
+    .version(packageVersion())
+    .alias("help", "h")
+    .strict()
+    .strictCommands()
+    .demandCommand(1, "say what to do: keel audit PAGE, or keel --help.")
+    .wrap(Math.min(WIDEST, io.out.columns ?? WIDEST))
+    .example("keel demo", "the whole example, on the packaged demo pages")
+    .example("keel audit pages/", "what is wrong in every page of a folder, and how to mend it")
+    .example("keel tree page.html --at '#book'", "what assistive technology is told of one element, and why")
+    .epilogue(
+      "Exit status: 0 nothing at or above the failing severity, 1 findings, 2 the work could not be done.",
+    );
+  for (const command of commands) command.addTo(parser, io, onStatus);
+  return parser;
+}
+
+/** Says in one line why the work cannot be done. */
+async function refuse(message: string, io: Io): Promise<Status> {
+  const { printable } = await import("../report/terminal/printable.ts");
+  io.err.write(`keel: ${printable(message)}\n`);
+  return COULD_NOT;
+}
+
+/** What the parser complains of, in words that say what to do next. */
+async function whatToSay(message: string, argv: readonly string[]): Promise<string> {
   const { nearestWord } = await import("../core/document/nearest-word.ts");
-  const near = nearestWord(
-    word,
-    commands.map((command) => command.name),
+  const [, kind, list = ""] = /^Unknown (argument|command)s?: (.+)$/.exec(message) ?? [];
+  const [word = ""] = list.split(", ");
+  // The first word that names a command is the command.
+  const command = commands.find(
+    ({ name }) => name === argv.find((one) => commands.some((c) => c.name === one)),
   );
-  return refuse(
-    near === null
+  if (kind === undefined) return message.replace(/\s*\n\s*/g, " ");
+  if (kind === "command" || (command === undefined && argv.includes(word))) {
+    const near = nearestWord(
+      word,
+      commands.map(({ name }) => name),
+    );
+    return near === null
       ? `unknown command "${word}"; see keel --help. To audit a page: keel audit ${word}`
-      : `unknown command "${word}"; did you mean keel ${near}?`,
-  );
-}
-
-/** The options of the command that was called. */
-function knownOptions(): readonly string[] {
-  const command = commands.find((c) => argv.includes(c.name));
-  return [...(command?.optionNames ?? []), "help", "version"];
-}
-
-process.stdout.on("error", (error: NodeJS.ErrnoException) => {
-  // The reader went away (`keel audit … | head`): nothing is left to say.
-  if (error.code === "EPIPE") process.exit(0);
-  throw error;
-});
-
-try {
-  await parser.parseAsync();
-} catch (error) {
-  // Whatever the outside world does wrong is told where it is met: what arrives here is a fault of our own.
-  const told = error instanceof Error ? (error.stack ?? error.message) : String(error);
-  process.stderr.write(
-    `keel: this is a fault of Even Keel, not of your pages. Please report it with the lines below.\n${told}\n`,
-  );
-  process.exitCode = 2;
+      : `unknown command "${word}"; did you mean keel ${near}?`;
+  }
+  if (argv.includes(word))
+    return `keel ${command?.name} takes no "${word}"; see keel ${command?.name} --help.`;
+  const near = nearestWord(word, [...(command?.optionNames ?? []), "help", "version"]);
+  const shown = word.length === 1 ? `-${word}` : `--${word}`;
+  return near === null
+    ? `unknown option ${shown}; see keel ${command === undefined ? "" : `${command.name} `}--help.`
+    : `unknown option ${shown}; did you mean --${near}?`;
 }

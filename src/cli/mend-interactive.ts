@@ -1,21 +1,26 @@
-import { createInterface } from "node:readline";
+import { createInterface, type Interface } from "node:readline";
 import type { AuditAnswer, FindingAnswer } from "../answers/audit.ts";
 import type { Mender, Mending } from "../answers/mend.ts";
+import { everyCheck } from "../core/checks/catalogue.ts";
 import { filledIn } from "../core/repair/spell.ts";
 import { counted, findingText } from "../report/terminal/finding.ts";
 import { diffText } from "../report/terminal/mend.ts";
 import type { Paint } from "../report/terminal/paint.ts";
 import { printable } from "../report/terminal/printable.ts";
-import { everyCheck } from "./settings.ts";
+import type { Io } from "./io.ts";
+import type { RunContext } from "./run-context.ts";
 
 /** Lines that a person types, one for each question; null once there are no more. */
 class Questions {
+  readonly #io: Io;
   readonly #lines: string[] = [];
-  readonly #reader = createInterface({ input: process.stdin, output: process.stdout });
+  readonly #reader: Interface;
   #waiting: ((line: string | null) => void) | null = null;
   #isOver = false;
 
-  constructor() {
+  constructor(io: Io) {
+    this.#io = io;
+    this.#reader = createInterface({ input: io.input, output: io.out as NodeJS.WritableStream });
     this.#reader.on("line", (line) => {
       if (this.#waiting === null) this.#lines.push(line);
       else this.#answer(line);
@@ -36,14 +41,14 @@ class Questions {
   ask(question: string, start = ""): Promise<string | null> {
     const line = this.#lines.shift();
     if (line !== undefined || this.#isOver) {
-      process.stdout.write(`${question}\n`);
+      this.#io.out.write(`${question}\n`);
       return Promise.resolve(line ?? null);
     }
     return new Promise((resolve) => {
       this.#waiting = resolve;
       this.#reader.setPrompt(question);
       this.#reader.prompt();
-      if (process.stdin.isTTY === true && start !== "") this.#reader.write(start);
+      if (this.#io.input.isTTY === true && start !== "") this.#reader.write(start);
     });
   }
 
@@ -66,11 +71,11 @@ export async function chooseByHand(
   before: AuditAnswer,
   mender: Mender,
   checks: ReadonlySet<string>,
-  paint: Paint,
+  run: RunContext,
 ): Promise<readonly Mending[] | null> {
-  const questions = new Questions();
+  const questions = new Questions(run.io);
   try {
-    return await new Round(before, mender, paint, questions).run(
+    return await new Round(before, mender, run, questions).run(
       before.findings.filter(
         ({ outcome, check, repair }) =>
           outcome === "failed" &&
@@ -85,6 +90,7 @@ export async function chooseByHand(
 }
 
 class Round {
+  readonly #io: Io;
   readonly #before: AuditAnswer;
   readonly #mender: Mender;
   readonly #paint: Paint;
@@ -93,7 +99,8 @@ class Round {
   readonly #said = new Map<string, Said>();
   #gone: ReadonlySet<FindingAnswer> = new Set();
 
-  constructor(before: AuditAnswer, mender: Mender, paint: Paint, questions: Questions) {
+  constructor(before: AuditAnswer, mender: Mender, { io, paint }: RunContext, questions: Questions) {
+    this.#io = io;
     this.#before = before;
     this.#mender = mender;
     this.#paint = paint;
@@ -122,7 +129,7 @@ class Round {
   }
 
   #say(text: string): void {
-    process.stdout.write(text);
+    this.#io.out.write(text);
   }
 
   #show(finding: FindingAnswer, at: number, total: number): void {
@@ -141,8 +148,6 @@ class Round {
           paint: this.#paint,
           checks: everyCheck,
           all: true,
-          quiet: false,
-          families: null,
           coverage: false,
         },
         true,
@@ -183,7 +188,7 @@ class Round {
   async #askWords(finding: FindingAnswer, what: string, start: string): Promise<Said | null | "again"> {
     // On a terminal it stands on the line already.
     const known =
-      start === "" || process.stdin.isTTY === true
+      start === "" || this.#io.input.isTTY === true
         ? ""
         : this.#paint.colours.dim(` (Enter for "${printable(start)}")`);
     const line = await this.#questions.ask(`    ${what}${known}: `, start);

@@ -1,63 +1,101 @@
 import path from "node:path";
-import type { Problem } from "../core/findings/problems.ts";
+import { type Problem, problemText } from "../core/findings/problems.ts";
+import type { PageFile } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
+import { nodeHost } from "../host/node.ts";
 import { type Paint, paintFor } from "../report/terminal/paint.ts";
 import { printable } from "../report/terminal/printable.ts";
-import type { PrintArguments } from "./command.ts";
-
-/** Exit statuses that other programs rely on. */
-export const DONE = 0;
-export const FOUND = 1;
-export const COULD_NOT = 2;
+import { COULD_NOT, type Io, type Status } from "./io.ts";
+import type { PrintArguments } from "./options.ts";
 
 /** Width of lines that go to a file or another program. */
 const PIPED_WIDTH = 100;
 
-/** Whether colour is wanted: the option first, then the environment, then whether there is a terminal to see it. */
-export function wantsColour(args: PrintArguments): boolean {
-  if (args.colour !== undefined) return args.colour;
-  const { NO_COLOR, FORCE_COLOR } = process.env;
-  if (NO_COLOR !== undefined && NO_COLOR !== "") return false;
-  if (FORCE_COLOR !== undefined) return FORCE_COLOR !== "0" && FORCE_COLOR !== "false";
-  return args.output === undefined && process.stdout.isTTY === true;
-}
+/** Work shorter than this is not announced. Milliseconds. */
+const PATIENCE = 1000;
 
-export const paintOf = (args: PrintArguments): Paint =>
-  paintFor(
-    args.output === undefined && process.stdout.isTTY ? process.stdout.columns : PIPED_WIDTH,
-    wantsColour(args),
-  );
+/** What the work of a command has at hand: the outside world, and ways to say something. */
+export class RunContext {
+  readonly io: Io;
+  readonly host: Host;
+  readonly #print: PrintArguments;
+  readonly #started = performance.now();
+  #isProgressShown = false;
 
-/** Says on standard error what went wrong, one line each. */
-export function reportProblems(problems: readonly Problem[]): void {
-  for (const { target, message } of problems)
-    process.stderr.write(`keel: ${printable(target)}: ${printable(message)}\n`);
-}
+  constructor(io: Io, print: PrintArguments) {
+    this.io = io;
+    this.#print = print;
+    this.host = nodeHost(io, io.workers);
+  }
 
-/** Says one thing on standard error and sets the status for "could not do its work". */
-export function complain(message: string): void {
-  process.stderr.write(`keel: ${printable(message)}\n`);
-  process.exitCode = COULD_NOT;
-}
+  /** Whether a person sees the answer as it comes. */
+  get isOnTerminal(): boolean {
+    return this.#print.output === undefined && this.io.out.isTTY === true;
+  }
 
-/** Writes the answer where it was asked for, whole; pieces go to standard output as they come. False when it could not. */
-export async function deliver(
-  pieces: Iterable<string | Uint8Array>,
-  args: PrintArguments,
-  host: Host,
-): Promise<boolean> {
-  if (args.output !== undefined) {
-    const reason = await host.files.writeWhole(
-      path.resolve(host.workingDirectory, args.output),
-      Buffer.concat([...pieces].map((piece) => Buffer.from(piece))),
+  get paint(): Paint {
+    return paintFor(
+      (this.isOnTerminal ? this.io.out.columns : undefined) ?? PIPED_WIDTH,
+      this.#wantsColour(),
     );
-    if (reason === null) return true;
-    complain(`${args.output}: could not be written (${reason}). Nothing was changed.`);
-    return false;
   }
-  for (const piece of pieces) {
-    if (!process.stdout.write(piece))
-      await new Promise<void>((resolve) => process.stdout.once("drain", resolve));
+
+  /** Whether colour is wanted: the option first, then the environment, then whether there is a terminal to see it. */
+  #wantsColour(): boolean {
+    if (this.#print.colour !== undefined) return this.#print.colour;
+    const { NO_COLOR, FORCE_COLOR } = this.io.env;
+    if (NO_COLOR !== undefined && NO_COLOR !== "") return false;
+    if (FORCE_COLOR !== undefined) return FORCE_COLOR !== "0" && FORCE_COLOR !== "false";
+    return this.isOnTerminal;
   }
-  return true;
+
+  /** Says something beside the answer. */
+  remark(line: string): void {
+    this.io.err.write(`keel: ${printable(line)}\n`);
+  }
+
+  /** Says what went wrong, one line each. */
+  reportProblems(problems: readonly Problem[]): void {
+    for (const problem of problems) this.remark(problemText(problem));
+  }
+
+  /** Says why the work cannot be done. */
+  refuse(reason: string | Problem): typeof COULD_NOT {
+    this.remark(typeof reason === "string" ? reason : problemText(reason));
+    return COULD_NOT;
+  }
+
+  /** Says how far the work is: one line, on a terminal only, and after a second only. */
+  readonly onPage = (page: PageFile, done: number, total: number): void => {
+    const { err } = this.io;
+    if (err.isTTY !== true || performance.now() - this.#started < PATIENCE) return;
+    this.#isProgressShown = true;
+    const text = printable(`${done + 1} of ${total}: ${page.name}`);
+    err.write(`\r\u001b[K${text.slice(0, (err.columns ?? 80) - 1)}`);
+  };
+
+  clearProgress(): void {
+    if (this.#isProgressShown) this.io.err.write("\r\u001b[K");
+    this.#isProgressShown = false;
+  }
+
+  /**
+   * Writes the answer where it was asked for, whole; pieces go to standard output as they come.
+   * @returns the status given, or that it could not be written
+   */
+  async deliver(pieces: Iterable<string | Uint8Array>, status: Status): Promise<Status> {
+    const { output } = this.#print;
+    if (output !== undefined) {
+      const reason = await this.host.files.writeWhole(
+        path.resolve(this.host.workingDirectory, output),
+        Buffer.concat([...pieces].map((piece) => Buffer.from(piece))),
+      );
+      return reason === null
+        ? status
+        : this.refuse(`${output}: could not be written (${reason}). Nothing was changed.`);
+    }
+    for (const piece of pieces)
+      if (!this.io.out.write(piece)) await new Promise<void>((resolve) => this.io.out.once("drain", resolve));
+    return status;
+  }
 }

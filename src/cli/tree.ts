@@ -1,17 +1,9 @@
-import type { ArgumentsCamelCase, Options } from "yargs";
-import {
-  command,
-  formatOption,
-  type PageArguments,
-  type PrintArguments,
-  pageOptions,
-  printOptions,
-  targetsPositional,
-} from "./command.ts";
+import { type ArgumentsOf, defineCommand, type OptionTable } from "./define-command.ts";
+import { engineOptions, formatOption, printOptions, readingOptions, targets } from "./options.ts";
 
 const options = {
-  ...pageOptions,
-  format: formatOption(["terminal", "json"]),
+  ...readingOptions,
+  ...formatOption(["terminal", "json"], "; json of several pages is a list of documents"),
   ...printOptions,
   names: { type: "boolean", default: false, describe: "Show where each name came from" },
   at: {
@@ -21,25 +13,24 @@ const options = {
       "Inspect the elements that a CSS selector picks: role, name and every source of it, states, focus",
   },
   only: { type: "string", requiresArg: true, describe: "Only what has this role, as a list with places" },
-} as const satisfies Record<string, Options>;
+  ...engineOptions,
+} as const satisfies OptionTable;
 
-export interface TreeArguments extends PageArguments, PrintArguments {
-  readonly format: string;
-  readonly names: boolean;
-  readonly at?: string | undefined;
-  readonly only?: string | undefined;
-}
+export type TreeArguments = ArgumentsOf<typeof targets & typeof options>;
 
-export const treeCommand = command<TreeArguments>("tree", options, {
-  command: "tree [targets..]",
-  describe: "What assistive technology is given, and where each name came from",
-  builder: (yargs) =>
-    yargs
-      .positional("targets", targetsPositional)
-      .options(options)
-      .example("keel tree slips.html", "the whole page as heard lines")
-      .example("keel tree slips.html --names", "with the origin of every name")
-      .example("keel tree slips.html --at '#book'", "one element in full")
-      .example("keel tree slips.html --only link", "all links, with their places") as never,
-  handler: async (args: ArgumentsCamelCase<TreeArguments>) => (await import("./tree.run.ts")).runTree(args),
-});
+export const treeCommand = defineCommand(
+  {
+    name: "tree",
+    usage: "[targets..]",
+    describe: "What assistive technology is given, and where each name came from",
+    words: targets,
+    options,
+    examples: [
+      ["keel tree slips.html", "the whole page as heard lines"],
+      ["keel tree slips.html --names", "with the origin of every name"],
+      ["keel tree slips.html --at '#book'", "one element in full"],
+      ["keel tree slips.html --only link", "all links, with their places"],
+    ],
+  },
+  async (args, io) => (await import("./tree.run.ts")).runTree(args, io),
+);

@@ -1,78 +1,103 @@
 import path from "node:path";
-import { isSpecimenFile } from "../answers/targets.ts";
-import { countKeys, walk } from "../answers/walk.ts";
-import { pressedCatalogue } from "../core/checks/pressed/catalogue.ts";
+import { plannedAudit } from "../answers/planned.ts";
+import { countKeys, type PageWalk, walk } from "../answers/walk.ts";
+import { type Result, refusal } from "../core/findings/problems.ts";
 import { parseWalkScript, type WalkScript } from "../core/walk-script/parse.ts";
+import { isSpecimenFile } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
-import { nodeHost } from "../host/node.ts";
 import { walkJson } from "../report/json/walk.ts";
 import { walkSvg } from "../report/svg/walk.ts";
 import { countText, scriptText, walkText } from "../report/terminal/walk.ts";
-import { engineOf } from "./command.ts";
-import { keyChecks } from "./key-checks.ts";
-import { COULD_NOT, complain, deliver, FOUND, paintOf, reportProblems } from "./run-context.ts";
-import { checkPlan, pageSettings, settingsFor } from "./settings.ts";
+import { keyPlan } from "../settings/plan.ts";
+import { firstRunNotice } from "./first-run.ts";
+import { COULD_NOT, DONE, FOUND, type Io, type Status } from "./io.ts";
+import { jsonDocuments } from "./json-documents.ts";
+import { readingOf, targetsOf } from "./options.ts";
+import { RunContext } from "./run-context.ts";
 import type { WalkArguments } from "./walk.ts";
 
-export async function runWalk(args: WalkArguments): Promise<void> {
-  const host = nodeHost();
-  const found = await settingsFor(args, host);
-  if (!found.ok) return complain(found.message);
-  const pages = pageSettings(args, found.settings, host);
-  if (!pages.ok) return complain(pages.message);
-  const engine = engineOf(args);
-  if (typeof engine === "string") return complain(engine);
-  const script = args.script === undefined ? null : await scriptAt(args.script, host);
-  if (typeof script === "string") return complain(script);
+export async function runWalk(args: WalkArguments, io: Io): Promise<Status> {
+  const run = new RunContext(io, args);
+  const script = await scriptAt(args.script, run.host);
+  if (!script.ok) return run.refuse(script.problem);
+  const planned = await plannedAudit(targetsOf(args.targets), optionsOf(args), run.host);
+  if (!planned.ok) return run.refuse(planned.problem);
+  const plan = keyPlan(planned.value.plan);
   const answer = await walk(
     {
-      ...pages.value,
-      targets: pages.value.targets.map((target) => opening(target, script)),
+      ...plan,
+      targets: plan.targets.map((target) => opening(target, script.value)),
       direction: args.back ? "backwards" : "forwards",
       from: args.from ?? null,
-      ...engine,
-      engine: script === null ? engine.engine : "render",
-      script: script?.steps ?? null,
-      pressedChecks: pressedCatalogue,
-      ...checkPlan({}, found.settings, host, keyChecks),
+      script: script.value?.steps ?? null,
     },
-    host,
+    run.host,
+    {
+      onPage: run.onPage,
+      onRuns: async (files) => {
+        const notice = await firstRunNotice(files, run.host);
+        if (notice !== null) run.remark(notice);
+      },
+    },
   );
-  if (!answer.ok) return complain(answer.message);
+  run.clearProgress();
+  if (!answer.ok) return run.refuse(answer.message);
   const { walks, problems, incomplete } = answer;
-  reportProblems(problems);
-  if (incomplete) process.exitCode = COULD_NOT;
-  if (args.format !== "terminal" && walks.length > 1)
-    return complain(`${args.format} holds one page, and the targets name ${walks.length}; name one`);
-  const paint = paintOf(args);
-  const pieces: string[] = [];
-  for (const page of walks) {
-    if (args.format === "json") pieces.push(`${walkJson(page)}\n`);
-    else if (args.format === "svg") pieces.push(walkSvg(page));
-    else if (args.count !== undefined) {
-      const count = countKeys(page, args.count);
-      if (typeof count === "string") return complain(count);
-      pieces.push(countText(page.target, count, paint));
-    } else if (page.script !== null) pieces.push(scriptText(page, page.script, paint));
-    else pieces.push(walkText(page, { paint, all: args.all, keys: args.keys, events: args.events }));
+  run.reportProblems(problems);
+  if (args.format === "svg" && walks.length > 1)
+    return run.refuse(`svg draws one page, and the targets name ${walks.length}; name one`);
+  const written = writtenWalks(walks, args, run);
+  if (!written.ok) return run.refuse(written.problem);
+  const isBroken = walks.some((page) => page.script?.some(({ outcome }) => outcome === "failed"));
+  return run.deliver(written.value, incomplete ? COULD_NOT : isBroken ? FOUND : DONE);
+}
+
+/** A script presses keys in a window: so the scripts of a page are run for it. */
+const optionsOf = (args: WalkArguments) => ({
+  ...readingOf(args),
+  ...(args.script === undefined ? {} : { engine: "render" as const }),
+});
+
+function writtenWalks(
+  walks: readonly PageWalk[],
+  args: WalkArguments,
+  { paint }: RunContext,
+): Result<Iterable<string>> {
+  const { count } = args;
+  if (count !== undefined && args.format === "terminal") {
+    const counts = walks.map((page) => ({ page, keys: countKeys(page, count) }));
+    const refused = counts.find(({ keys }) => typeof keys === "string")?.keys;
+    if (typeof refused === "string") return refusal(refused);
+    const told = counts.flatMap(({ page, keys }) =>
+      typeof keys === "string" ? [] : [countText(page.target, keys, paint)],
+    );
+    return { ok: true, value: [told.join("\n")] };
   }
-  if (!(await deliver([pieces.join("\n")], args, host))) return;
-  if (
-    process.exitCode !== COULD_NOT &&
-    walks.some((page) => page.script?.some(({ outcome }) => outcome === "failed"))
-  )
-    process.exitCode = FOUND;
+  const view = { paint, all: args.all, keys: args.keys, events: args.events };
+  const writers = {
+    json: () => jsonDocuments(walks.map((page) => [walkJson(page)])),
+    svg: () => walks.map(walkSvg),
+    terminal: () => [
+      walks
+        .map((page) => (page.script === null ? walkText(page, view) : scriptText(page, page.script, paint)))
+        .join("\n"),
+    ],
+  } satisfies Record<WalkArguments["format"], () => Iterable<string>>;
+  return { ok: true, value: writers[args.format]() };
 }
 
 /** The specimen that a script opens, where a target names all those of a file. */
 const opening = (target: string, script: WalkScript | null): string =>
   script?.opens == null || !isSpecimenFile(target) ? target : `${target}#${script.opens}`;
 
-/** The lines of a walk script; a message where it cannot be read. */
-async function scriptAt(file: string, host: Host): Promise<WalkScript | string> {
+/** The lines of a walk script; null where none is named. */
+async function scriptAt(file: string | undefined, host: Host): Promise<Result<WalkScript | null>> {
+  if (file === undefined) return { ok: true, value: null };
   const read = await host.files.read(path.resolve(host.workingDirectory, file));
-  if (!read.ok) return `${file}: could not be read (${read.reason})`;
+  if (!read.ok) return refusal(`${file}: could not be read (${read.reason})`);
   const parsed = parseWalkScript(new TextDecoder().decode(read.bytes));
-  if (!parsed.ok) return `${file}:${parsed.line}:${parsed.column}: ${parsed.message}`;
-  return parsed.steps.length === 0 ? `${file}: has no lines to walk by` : parsed;
+  if (!parsed.ok) return refusal(`${file}:${parsed.line}:${parsed.column}: ${parsed.message}`);
+  return parsed.steps.length === 0
+    ? refusal(`${file}: has no lines to walk by`)
+    : { ok: true, value: parsed };
 }

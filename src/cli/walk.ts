@@ -1,19 +1,12 @@
-import type { ArgumentsCamelCase, Options } from "yargs";
-import {
-  command,
-  type EngineArguments,
-  engineOptions,
-  formatOption,
-  type PageArguments,
-  type PrintArguments,
-  pageOptions,
-  printOptions,
-  targetsPositional,
-} from "./command.ts";
+import { type ArgumentsOf, defineCommand, type OptionTable } from "./define-command.ts";
+import { engineOptions, formatOption, printOptions, readingOptions, targets } from "./options.ts";
 
 const options = {
-  ...pageOptions,
-  format: formatOption(["terminal", "json", "svg"], "; svg draws the way over a schematic of the page"),
+  ...readingOptions,
+  ...formatOption(
+    ["terminal", "json", "svg"],
+    "; svg draws the way over a schematic of one page; json of several pages is a list of documents",
+  ),
   ...printOptions,
   back: { type: "boolean", default: false, describe: "Walk with Shift+Tab, from the end" },
   from: {
@@ -40,38 +33,26 @@ const options = {
   },
   all: { type: "boolean", default: false, describe: "Every stop, however many there are" },
   ...engineOptions,
-} as const satisfies Record<string, Options>;
+} as const satisfies OptionTable;
 
-export interface WalkArguments extends PageArguments, PrintArguments, EngineArguments {
-  readonly format: string;
-  readonly back: boolean;
-  readonly from?: string | undefined;
-  readonly count?: string | undefined;
-  readonly script?: string | undefined;
-  readonly keys: boolean;
-  readonly events: boolean;
-  readonly all: boolean;
-}
+export type WalkArguments = ArgumentsOf<typeof targets & typeof options>;
 
-export const walkCommand = command<WalkArguments>("walk", options, {
-  command: "walk [targets..]",
-  describe: "Where the keyboard goes: every stop in order, what is odd, and what is not reached",
-  builder: (yargs) =>
-    yargs
-      .positional("targets", targetsPositional)
-      .options(options)
-      .example("keel walk slips.html", "every stop of Tab, and what it passes by")
-      .example("keel walk slips.html --engine render", "its scripts run, and every key pressed")
-      .example("keel walk slot-card.specimen.tsx", "its specimens mounted, and every key pressed")
-      .example(
-        "keel walk 'slot-card.specimen.tsx#slot card, free'",
-        "one specimen, by its name or how it begins",
-      )
-      .example(
-        "keel walk slips.html --script booking.walk",
-        "the keys of a script, and what must come of them",
-      )
-      .example("keel walk slips.html --count '#bookings'", "how many keys to the bookings")
-      .example("keel walk slips.html --format svg -o walk.svg", "the way drawn over the page") as never,
-  handler: async (args: ArgumentsCamelCase<WalkArguments>) => (await import("./walk.run.ts")).runWalk(args),
-});
+export const walkCommand = defineCommand(
+  {
+    name: "walk",
+    usage: "[targets..]",
+    describe: "Where the keyboard goes: every stop in order, what is odd, and what is not reached",
+    words: targets,
+    options,
+    examples: [
+      ["keel walk slips.html", "every stop of Tab, and what it passes by"],
+      ["keel walk slips.html --engine render", "its scripts run, and every key pressed"],
+      ["keel walk slot-card.specimen.tsx", "its specimens mounted, and every key pressed"],
+      ["keel walk 'slot-card.specimen.tsx#slot card, free'", "one specimen, by its name or how it begins"],
+      ["keel walk slips.html --script booking.walk", "the keys of a script, and what must come of them"],
+      ["keel walk slips.html --count '#bookings'", "how many keys to the bookings"],
+      ["keel walk slips.html --format svg -o walk.svg", "the way drawn over the page"],
+    ],
+  },
+  async (args, io) => (await import("./walk.run.ts")).runWalk(args, io),
+);

@@ -183,12 +183,12 @@ async function commitState(folder: string): Promise<"committed" | "uncommitted" 
   }
 }
 
-/** All of standard input, read when it is first asked for. */
-function standardInput(): () => Promise<Uint8Array> {
+/** All of an input, read when it is first asked for. */
+function wholeInput(input: AsyncIterable<Uint8Array | string>): () => Promise<Uint8Array> {
   let read: Promise<Uint8Array> | null = null;
   const readAll = async () => {
     const chunks: Buffer[] = [];
-    for await (const chunk of process.stdin) chunks.push(chunk as Buffer);
+    for await (const chunk of input) chunks.push(Buffer.from(chunk));
     return Buffer.concat(chunks);
   };
   return () => {
@@ -265,15 +265,17 @@ class Apart {
   }
 }
 
-/** As many workers at once as there is use for: each runs one thing, and what comes meanwhile waits. */
+/** As many workers at once as there is use for. */
 const MOST_WORKERS = 2;
 
-class Workers {
+/** Workers that render: each runs one thing, and what comes meanwhile waits. */
+export class Workers {
   readonly #free: Apart[];
   readonly #waiting: ((worker: Apart) => void)[] = [];
 
-  constructor(program: string, most: number) {
-    this.#free = Array.from({ length: most }, () => new Apart(program));
+  /** @param most how many things may run apart at once */
+  constructor(most: number = Math.min(MOST_WORKERS, os.availableParallelism())) {
+    this.#free = Array.from({ length: most }, () => new Apart("render-worker"));
   }
 
   async run(data: unknown, limits: ApartLimits): Promise<ApartAnswer> {
@@ -289,19 +291,24 @@ class Workers {
   }
 }
 
-/**
- * The real world.
- * @param workers how many things may run apart at once
- */
-export function nodeHost(workers = Math.min(MOST_WORKERS, os.availableParallelism())): Host {
-  const renderer = new Workers("render-worker", workers);
+/** Where a program is run: by default, as this process is. */
+export interface Place {
+  readonly workingDirectory: string;
+  readonly input: AsyncIterable<Uint8Array | string>;
+}
+
+/** The real world. */
+export function nodeHost(
+  { workingDirectory, input }: Place = { workingDirectory: process.cwd(), input: process.stdin },
+  workers = new Workers(),
+): Host {
   return {
     files,
     clock: { now: () => new Date(), elapsed: () => performance.now() },
-    workingDirectory: process.cwd(),
-    standardInput: standardInput(),
-    commitState: () => commitState(process.cwd()),
-    runApart: (_, data, limits) => renderer.run(data, limits),
+    workingDirectory,
+    standardInput: wholeInput(input),
+    commitState: () => commitState(workingDirectory),
+    runApart: (_, data, limits) => workers.run(data, limits),
     hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),
   };
 }

@@ -1,109 +1,153 @@
+import { inputType } from "../core/document/form-controls.ts";
+import type { ElementNode } from "../core/document/node.ts";
+import { type DefaultAction, defaultAction, type KeyPhase } from "../core/keyboard/default-action.ts";
+import {
+  isPrintable,
+  type KeyPress,
+  keyName,
+  keyPressOf,
+  namedKey,
+  type Way,
+} from "../core/keyboard/named-keys.ts";
+import type { Scene } from "../core/scene/scene.ts";
 import type { AnyWindow } from "./clock.ts";
-import type { TopLayer } from "./shims.ts";
 import type { LiveElement } from "./snapshot.ts";
-
-/** Legacy numbers that old handlers look at. UI Events, "fixed virtual key codes". */
-const codes: Readonly<Record<string, number>> = {
-  Tab: 9,
-  Enter: 13,
-  Escape: 27,
-  " ": 32,
-  PageUp: 33,
-  PageDown: 34,
-  End: 35,
-  Home: 36,
-  ArrowLeft: 37,
-  ArrowUp: 38,
-  ArrowRight: 39,
-  ArrowDown: 40,
-  Delete: 46,
-  Backspace: 8,
-};
-
-/** A key as people write it: `Shift+Tab`, `Alt+ArrowDown`, `Space`, `a`. */
-export interface KeyPress {
-  readonly key: string;
-  readonly code: string;
-  readonly keyCode: number;
-  readonly shiftKey: boolean;
-  readonly altKey: boolean;
-  readonly ctrlKey: boolean;
-  readonly metaKey: boolean;
-}
-
-export function keyPressOf(written: string): KeyPress {
-  const parts = written === "+" ? ["+"] : written.split("+");
-  const name = parts.at(-1) ?? written;
-  const key = name === "Space" ? " " : name;
-  const isLetter = /^[a-z]$/i.test(key);
-  return {
-    key,
-    code: key === " " ? "Space" : isLetter ? `Key${key.toUpperCase()}` : key,
-    keyCode: codes[key] ?? (key.length === 1 ? key.toUpperCase().charCodeAt(0) : 0),
-    shiftKey: parts.includes("Shift"),
-    altKey: parts.includes("Alt"),
-    ctrlKey: parts.includes("Ctrl"),
-    metaKey: parts.includes("Meta"),
-  };
-}
 
 /** What the keys need to know of the page. */
 export interface KeyHost {
   readonly window: AnyWindow;
-  readonly top: TopLayer;
+  /** What lies above the page, the latest last: modal dialogs and popovers. */
+  open(): readonly LiveElement[];
   /** Fields that were typed into since they last told of a change. */
   readonly edited: Set<LiveElement>;
+  scene(): Scene;
+  nodeOf(element: LiveElement): ElementNode | null;
+  elementOf(node: ElementNode): LiveElement | null;
   /** What has focus, through shadow trees; null for none. */
   focused(): LiveElement | null;
-  /** Moves focus as Tab does; null for out of the page. */
+  /** Moves focus as Tab does; out of the page where there is no further stop. */
   moveBy(direction: "forwards" | "backwards"): void;
 }
 
-const textTypes = /^(?:text|search|url|tel|email|password|number|date|time|month|week|datetime-local)?$/;
-
-const isTextField = (element: LiveElement): boolean =>
-  element.localName === "textarea" || (element.localName === "input" && textTypes.test(element.type));
-
-const isButton = (element: LiveElement): boolean =>
-  element.localName === "button" ||
-  element.localName === "summary" ||
-  (element.localName === "input" && /^(?:button|submit|reset|image|color|file)$/.test(element.type));
-
-const isMark = (element: LiveElement): boolean =>
-  element.localName === "input" && /^(?:checkbox|radio)$/.test(element.type);
+type Act<Kind extends DefaultAction["kind"]> = Extract<DefaultAction, { readonly kind: Kind }>;
 
 /** Presses one key on whatever has focus: its events, and what browsers do by themselves unless they are prevented. */
 export function press(host: KeyHost, written: string): void {
   const { window } = host;
   const pressed = keyPressOf(written);
-  const target = host.focused() ?? window.document.body ?? window.document.documentElement;
+  const page = window.document.body ?? window.document.documentElement;
+  const target = host.focused() ?? page;
   const send = (type: string, to: LiveElement) =>
-    to.dispatchEvent(
-      new window.KeyboardEvent(type, {
-        ...pressed,
-        which: pressed.keyCode,
-        bubbles: true,
-        cancelable: true,
-        composed: true,
-        view: window,
-      }),
-    );
+    to.dispatchEvent(new window.KeyboardEvent(type, keyEvent(window, pressed)));
   const goesOn = send("keydown", target);
-  const at = host.focused() ?? target;
-  const hasPress =
-    pressed.key === "Enter" || (pressed.key.length === 1 && !pressed.ctrlKey && !pressed.altKey);
-  const isTyped = goesOn && (!hasPress || send("keypress", at));
-  if (isTyped) act(host, at, pressed);
-  const up = host.focused() ?? window.document.body;
+  // A handler may have moved focus: the key goes on from there.
+  const now = host.focused() ?? page;
+  const action = goesOn ? actionAt(host, now, pressed) : null;
+  const phase = action === null ? null : phaseOf(action);
+  if (action !== null && phase === "keydown") perform(host, action);
+  else if (goesOn && isToldAsPressed(pressed)) {
+    const isPressed = send("keypress", now);
+    // A field of one line is asked about the line break that it does not take.
+    if (isPressed && pressed.key === "Enter" && now.localName === "input")
+      tellInput(host, now, "beforeinput", "insertLineBreak", null);
+    if (action !== null && phase === "keypress" && isPressed) perform(host, action);
+  }
+  const up = host.focused() ?? page;
   const isUp = send("keyup", up);
-  // Space presses when it is let go, where focus stayed. HTML §6.5.6, activation.
-  if (pressed.key === " " && goesOn && isTyped && isUp && up === at && (isButton(at) || isMark(at)))
-    clickBy(host, at);
+  // Space presses what it went down on when it is let go there.
+  if (action !== null && phase === "keyup" && isUp && up === now && up === target) perform(host, action);
+}
+
+/** What an event of a key tells of it. UI Events, `KeyboardEventInit`. */
+export function keyEvent(window: AnyWindow, { key, shift, alt, ctrl, meta }: Required<KeyPress>) {
+  const code = namedKey(keyName(key))?.code ?? (isPrintable(key) ? key.toUpperCase().charCodeAt(0) : 0);
+  return {
+    key,
+    code: key === " " ? "Space" : /^[a-z]$/i.test(key) ? `Key${key.toUpperCase()}` : key,
+    keyCode: code,
+    which: code,
+    shiftKey: shift,
+    altKey: alt,
+    ctrlKey: ctrl,
+    metaKey: meta,
+    bubbles: true,
+    cancelable: true,
+    composed: true,
+    view: window,
+  };
+}
+
+/** Only keys that write something, and Enter, are told as pressed. UI Events, "keypress". */
+const isToldAsPressed = ({ key, ctrl, alt }: Required<KeyPress>): boolean =>
+  key === "Enter" || (isPrintable(key) && !ctrl && !alt);
+
+/** The default action that the core decides on for what has focus in the window. */
+const actionAt = (host: KeyHost, focused: LiveElement, pressed: KeyPress): DefaultAction =>
+  defaultAction(
+    host.scene(),
+    host.nodeOf(focused),
+    pressed,
+    host.open().flatMap((element) => host.nodeOf(element) ?? []),
+  );
+
+/** The event that an action is of: text is written when a key is told as pressed, all else happens as it goes down. */
+function phaseOf(action: DefaultAction): KeyPhase | null {
+  if ("on" in action) return action.on;
+  if (action.kind === "type" || action.kind === "find" || action.kind === "submit") return "keypress";
+  // Nothing happens on a key that is told as pressed before it is.
+  return action.kind === "nothing" || action.kind === "scroll" || action.kind === "open" ? null : "keydown";
+}
+
+function perform(host: KeyHost, action: DefaultAction): void {
+  switch (action.kind) {
+    case "move focus":
+      commit(host, host.focused());
+      host.moveBy(action.by === 1 ? "forwards" : "backwards");
+      return;
+    case "activate":
+    case "toggle":
+      clickBy(host, host.elementOf(action.element));
+      return;
+    case "select":
+      select(host, action);
+      return;
+    case "find":
+      find(host, action);
+      return;
+    case "step":
+      step(host, action);
+      return;
+    case "close":
+      close(host.elementOf(action.element));
+      return;
+    case "clear":
+      clear(host, host.elementOf(action.element));
+      return;
+    case "submit":
+      submit(host, action);
+      return;
+    case "type":
+      type(host, host.elementOf(action.element), action.text);
+      return;
+    case "use access key":
+      useAccessKey(host, action.letter);
+      return;
+    case "erase":
+      erase(host, host.elementOf(action.element));
+      return;
+    // The list that opens is the browser's own, and nothing here scrolls.
+    case "open":
+    case "scroll":
+    case "nothing":
+      return;
+    default:
+      action satisfies never;
+  }
 }
 
 /** A click that a key brings about: no button was pressed, so its detail is 0. */
-function clickBy({ window }: KeyHost, element: LiveElement): void {
-  if (element.disabled === true) return;
+function clickBy({ window }: KeyHost, element: LiveElement | null): void {
+  if (element === null || element.disabled === true) return;
   element.dispatchEvent(
     new (window.PointerEvent ?? window.MouseEvent)("click", {
       bubbles: true,
@@ -116,8 +160,9 @@ function clickBy({ window }: KeyHost, element: LiveElement): void {
 }
 
 /** A field that was typed into tells of its change when it is left, or sent. HTML §4.10.5.5, "change". */
-function commit({ window, edited }: KeyHost, element: LiveElement): void {
-  if (edited.delete(element)) element.dispatchEvent(new window.Event("change", { bubbles: true }));
+export function commit({ window, edited }: KeyHost, element: LiveElement | null): void {
+  if (element !== null && edited.delete(element))
+    element.dispatchEvent(new window.Event("change", { bubbles: true }));
 }
 
 /** An access key goes to its element, and presses what can be pressed. HTML §6.7.2. */
@@ -125,128 +170,160 @@ function useAccessKey(host: KeyHost, key: string): void {
   const element = host.window.document.querySelector(`[accesskey="${key === '"' ? "" : key}" i]`);
   if (element === null) return;
   element.focus();
-  if (isButton(element) || isMark(element) || element.localName === "a") clickBy(host, element);
+  const { kind } = actionAt(host, element, { key: "Enter" });
+  const isMark = element.localName === "input" && /^(?:checkbox|radio)$/.test(element.type);
+  if (kind === "activate" || kind === "toggle" || isMark) clickBy(host, element);
 }
 
-function act(host: KeyHost, element: LiveElement, { key, shiftKey, altKey, ctrlKey }: KeyPress): void {
-  if (ctrlKey) return;
-  switch (key) {
-    case "Tab":
-      commit(host, element);
-      host.moveBy(shiftKey ? "backwards" : "forwards");
-      return;
-    case "Enter":
-      enter(host, element);
-      return;
-    case "Escape":
-      dismiss(host);
-      return;
-    case "ArrowDown":
-    case "ArrowUp":
-    case "ArrowLeft":
-    case "ArrowRight":
-    case "Home":
-    case "End":
-    case "PageUp":
-    case "PageDown":
-      if (!altKey) arrow(host, element, key);
-      return;
-    case "Backspace":
-      if (isTextField(element)) type(host, element, element.value.slice(0, -1), "deleteContentBackward");
-      return;
-    default:
-      if (key.length !== 1) return;
-      if (altKey) useAccessKey(host, key);
-      else if (isTextField(element)) type(host, element, element.value + key, "insertText", key);
+/** Implicit submission. HTML §4.10.22.2. */
+function submit(host: KeyHost, { element, form, by }: Act<"submit">): void {
+  const field = host.elementOf(element);
+  commit(host, field);
+  const sent = host.elementOf(form);
+  if (by !== null) clickBy(host, host.elementOf(by));
+  else if (sent?.dispatchEvent(new host.window.Event("submit", { bubbles: true, cancelable: true })) === true)
+    sent.submit();
+}
+
+/** Closes what lies on top. */
+function close(element: LiveElement | null): void {
+  if (element?.localName === "dialog" && element.hasAttribute("open")) element.requestClose();
+  else element?.hidePopover();
+}
+
+/** Tells that a choice was changed by a person. */
+function tellChanged({ window }: KeyHost, element: LiveElement): void {
+  element.dispatchEvent(new window.Event("input", { bubbles: true }));
+  element.dispatchEvent(new window.Event("change", { bubbles: true }));
+}
+
+function select(host: KeyHost, { element: node, to }: Act<"select">): void {
+  const element = host.elementOf(node);
+  if (element === null) return;
+  if (element.localName === "select") choose(host, element, optionBy(element, to));
+  else if (element.name !== "" && typeof to === "number") chooseRadio(host, element, to);
+}
+
+/** The radio button before or after one in its group, round again from the other end. */
+function chooseRadio(host: KeyHost, element: LiveElement, to: 1 | -1): void {
+  const group = [...element.ownerDocument.querySelectorAll("input[type=radio]")].filter(
+    (one: LiveElement) => one.name === element.name && one.form === element.form && !one.disabled,
+  );
+  const next = group.at((group.indexOf(element) + to) % group.length);
+  if (next === undefined || next === element) return;
+  next.focus();
+  clickBy(host, next);
+}
+
+/** The option that a key leads to from the one that is chosen, disabled ones passed by; null for none. */
+function optionBy(element: LiveElement, to: Way): LiveElement | null {
+  const options: LiveElement[] = [...element.options];
+  const isOpen = (option: LiveElement) => !option.disabled && option.parentElement?.disabled !== true;
+  const from: number = element.selectedIndex;
+  if (to === "first") return options.find(isOpen) ?? null;
+  if (to === "last") return options.findLast(isOpen) ?? null;
+  return (
+    (to === 1 ? options.slice(from + 1) : options.slice(0, Math.max(0, from)).reverse()).find(isOpen) ?? null
+  );
+}
+
+function choose(host: KeyHost, element: LiveElement, option: LiveElement | null): void {
+  if (option === null || option.selected === true) return;
+  element.selectedIndex = option.index;
+  tellChanged(host, element);
+}
+
+/** The next option whose words begin with a letter, round again from the first. */
+function find(host: KeyHost, { element: node, letter }: Act<"find">): void {
+  const element = host.elementOf(node);
+  if (element === null) return;
+  const options: LiveElement[] = [...element.options];
+  const from: number = element.selectedIndex + 1;
+  const order = [...options.slice(from), ...options.slice(0, from)];
+  const found = order.find(
+    (option) => !option.disabled && option.text.trim().toLowerCase().startsWith(letter.toLowerCase()),
+  );
+  choose(host, element, found ?? null);
+}
+
+/** Steps of a value, and pages: a tenth of the whole, and at least one step. */
+function step(host: KeyHost, { element: node, to, isPage }: Act<"step">): void {
+  const element = host.elementOf(node);
+  if (element === null) return;
+  const before: string = element.value;
+  const isRange = inputType(node) === "range";
+  if (!isRange) tellInput(host, element, "beforeinput", "insertReplacementText", null);
+  const span = Number(element.max || 100) - Number(element.min || 0);
+  const page = Math.max(1, Math.floor(span / 10 / (Number(element.step) || 1)));
+  try {
+    if (typeof to === "number") element[to === 1 ? "stepUp" : "stepDown"](isPage ? page : 1);
+    else if (isRange) setValue(host, element, to === "first" ? element.min || "0" : element.max || "100");
+  } catch {
+    // A type that has no steps.
+    return;
   }
+  if (element.value !== before) tellChanged(host, element);
 }
 
-function enter(host: KeyHost, element: LiveElement): void {
-  const { window } = host;
-  if (element.localName === "textarea") type(host, element, `${element.value}\n`, "insertLineBreak");
-  else if (isButton(element) || (element.localName === "a" && element.hasAttribute("href")))
-    clickBy(host, element);
-  else if (isTextField(element) && element.form != null) {
-    commit(host, element);
-    // Implicit submission. HTML §4.10.22.2.
-    const button = [...element.form.elements].find(
-      (one: LiveElement) => one.type === "submit" || one.type === "image",
-    );
-    if (button !== undefined) clickBy(host, button);
-    else if (element.form.dispatchEvent(new window.Event("submit", { bubbles: true, cancelable: true })))
-      element.form.submit();
-  }
-}
+const isEditable = (element: LiveElement): boolean =>
+  element.localName === "input" || element.localName === "textarea";
 
-/** Closes what lies on top. HTML §6.11, "close watchers". */
-function dismiss({ top }: KeyHost): void {
-  const popover = top.popovers.findLast((one) => one.getAttribute("popover") !== "manual");
-  if (popover !== undefined) popover.hidePopover();
-  else top.modals.at(-1)?.requestClose();
-}
-
-/** How many options a page key goes on by in a closed list. */
-const PAGE_OF_OPTIONS = 10;
-
-function arrow(host: KeyHost, element: LiveElement, key: string): void {
-  const { window } = host;
-  const forwards = /^(?:ArrowDown|ArrowRight|PageDown)$/.test(key);
-  const changed = () => {
-    element.dispatchEvent(new window.Event("input", { bubbles: true }));
-    element.dispatchEvent(new window.Event("change", { bubbles: true }));
-  };
-  if (element.localName === "input" && element.type === "radio") {
-    const group = [...element.ownerDocument.querySelectorAll("input[type=radio]")].filter(
-      (one: LiveElement) => one.name === element.name && one.form === element.form && !one.disabled,
-    );
-    const next = group.at((group.indexOf(element) + (forwards ? 1 : -1)) % group.length);
-    if (next === undefined || next === element || !key.startsWith("Arrow")) return;
-    next.focus();
-    clickBy(host, next);
-  } else if (element.localName === "select") {
-    const last = element.options.length - 1;
-    const by = key.startsWith("Page") ? PAGE_OF_OPTIONS : 1;
-    const to = key === "Home" ? 0 : key === "End" ? last : element.selectedIndex + (forwards ? by : -by);
-    const index = Math.max(0, Math.min(last, to));
-    if (index === element.selectedIndex) return;
-    element.selectedIndex = index;
-    changed();
-  } else if (element.localName === "input" && /^(?:number|range)$/.test(element.type)) {
-    const before = element.value;
-    // A page is a tenth of the whole, and at least one step.
-    const span = Number(element.max || 100) - Number(element.min || 0);
-    const page = Math.max(1, Math.round(span / 10 / (Number(element.step) || 1)));
-    const isRange = element.type === "range";
-    try {
-      if (key === "Home" || key === "End") {
-        if (isRange) setValue(host, element, key === "Home" ? element.min || "0" : element.max || "100");
-      } else if (key === "PageUp" || key === "PageDown") {
-        if (isRange) element[key === "PageUp" ? "stepUp" : "stepDown"](page);
-      } else if (key === "ArrowUp" || key === "ArrowRight") element.stepUp();
-      else if (key === "ArrowDown" || key === "ArrowLeft") element.stepDown();
-    } catch {
-      return;
-    }
-    if (element.value !== before) changed();
-  }
-}
-
-/** Puts text into a field as typing does. UI Events, "input event order". */
-function type(
-  host: KeyHost,
-  element: LiveElement,
-  value: string,
+/** An event of an edit; false where it was prevented. UI Events, "input event order". */
+function tellInput(
+  { window }: KeyHost,
+  element: LiveElement | null,
+  name: "beforeinput" | "input",
   inputType: string,
-  data: string | null = null,
-): void {
-  if (element.readOnly === true || element.disabled === true) return;
-  const { window } = host;
-  const event = (name: string, cancelable: boolean) =>
-    new window.InputEvent(name, { bubbles: true, cancelable, composed: true, inputType, data });
-  if (!element.dispatchEvent(event("beforeinput", true))) return;
-  setValue(host, element, value);
+  data: string | null,
+): boolean {
+  // In a field that takes no text nothing is about to be put in.
+  const isText =
+    element !== null &&
+    (!isEditable(element) || /^(?:text|search|tel|url|email|password|number|textarea)$/.test(element.type));
+  if (!isText || (inputType === "insertLineBreak" && element.readOnly === true)) return true;
+  return element.dispatchEvent(
+    new window.InputEvent(name, {
+      bubbles: true,
+      cancelable: name === "beforeinput",
+      composed: true,
+      inputType,
+      data,
+    }),
+  );
+}
+
+/** Puts a character into a field, or into what is edited, as typing does. */
+function type(host: KeyHost, element: LiveElement | null, text: string): void {
+  if (element === null || element.disabled === true) return;
+  const kind = text === "\n" ? "insertLineBreak" : "insertText";
+  const data = text === "\n" ? null : text;
+  const goesOn = tellInput(host, element, "beforeinput", kind, data);
+  const most = Number(element.maxLength ?? -1);
+  const isFull = isEditable(element) && most >= 0 && element.value.length >= most;
+  // A field of one line takes no line break.
+  const isRefused = element.readOnly === true || isFull || (text === "\n" && element.localName === "input");
+  if (!goesOn || isRefused) return;
+  if (isEditable(element)) setValue(host, element, `${element.value}${text}`);
+  else element.append(text);
   host.edited.add(element);
-  element.dispatchEvent(event("input", false));
+  tellInput(host, element, "input", kind, data);
+}
+
+function erase(host: KeyHost, element: LiveElement | null): void {
+  if (element === null || element.disabled === true) return;
+  const goesOn = tellInput(host, element, "beforeinput", "deleteContentBackward", null);
+  if (!goesOn || element.readOnly === true || !isEditable(element) || element.value === "") return;
+  setValue(host, element, element.value.slice(0, -1));
+  host.edited.add(element);
+  tellInput(host, element, "input", "deleteContentBackward", null);
+}
+
+/** Escape empties a field for searching. */
+function clear(host: KeyHost, element: LiveElement | null): void {
+  if (element === null || element.value === "" || element.readOnly === true) return;
+  setValue(host, element, "");
+  host.edited.add(element);
+  element.dispatchEvent(new host.window.Event("input", { bubbles: true }));
 }
 
 /** Through the setter of the element itself: frameworks put one of their own in front of it. */

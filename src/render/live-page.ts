@@ -5,12 +5,13 @@ import type { Device } from "../core/css/device.ts";
 import { evaluateMedia } from "../core/css/media.ts";
 import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
 import { elementPath } from "../core/document/element-path.ts";
-import type { Document, ElementNode, Span } from "../core/document/node.ts";
+import type { Document, ElementNode } from "../core/document/node.ts";
 import { tabSequence } from "../core/focus/tab-sequence.ts";
 import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
+import type { Moment } from "../engine/driver.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
-import { type KeyHost, press } from "./keys.ts";
+import { commit, type KeyHost, press } from "./keys.ts";
 import { Listeners } from "./listeners.ts";
 import type { Places } from "./places.ts";
 import { installShims, type TopLayer } from "./shims.ts";
@@ -50,15 +51,14 @@ const toldEvents = [
   ...["focusout", "focusin", "cancel", "close", "toggle"],
 ];
 
-/** The page as it stands between two changes. */
-interface Moment {
+/** The page as it stands between two changes, with the elements of the window. */
+interface LiveMoment {
   readonly snapshot: Snapshot;
   readonly scene: Scene;
   /** Fields, and what stands in them. */
   readonly fields: readonly LiveElement[];
   readonly state: string;
-  readonly keys: Keys;
-  readonly places: Places;
+  readonly moment: Moment;
 }
 
 /** What each element of a moment is called, the same in every window that shows the same. */
@@ -82,10 +82,11 @@ export class LivePage {
   readonly #dom: JSDOM;
   readonly #clock: VirtualClock;
   readonly #edited = new Set<LiveElement>();
-  readonly #top: TopLayer = { modals: [], popovers: [], before: new Map() };
+  readonly #keys = new WeakMap<LiveElement, string>();
+  readonly #top: TopLayer = { modals: [], popovers: [], order: [], before: new Map() };
   readonly #events: string[] = [];
   #changes: { takeRecords(): readonly unknown[] } | null = null;
-  #kept: Moment | null = null;
+  #kept: LiveMoment | null = null;
   /** Where focus was last, and the order of the page then: Tab goes on from there. */
   #last: { readonly element: LiveElement; readonly order: readonly LiveElement[] } | null = null;
   #isReady = false;
@@ -163,34 +164,6 @@ export class LivePage {
     });
   }
 
-  /** Events that a script or an attribute listens for on an element. */
-  listens(element: LiveElement): ReadonlySet<string> {
-    return this.#listeners.on(element);
-  }
-
-  /** Whether an element, or anything around it, listens for keys. */
-  answersKeys(element: LiveElement): boolean {
-    for (let up = element; up !== null; up = up.parentElement)
-      if ([...this.listens(up)].some((type) => type.startsWith("key"))) return true;
-    return [this.window.document, this.window].some((top) =>
-      [...this.listens(top)].some((type) => type.startsWith("key")),
-    );
-  }
-
-  isVisible(element: LiveElement): boolean {
-    return this.#presence(element)?.visible !== NO && element.isConnected;
-  }
-
-  /** Whether it was opened as a modal dialog. */
-  isModal(element: LiveElement): boolean {
-    return this.#top.modals.includes(element);
-  }
-
-  /** Whether scripts may lead focus where source does not say. */
-  get isScripted(): boolean {
-    return this.isSpecimen || this.isAlive;
-  }
-
   /** Whether any script listens for what people do. */
   get isAlive(): boolean {
     return this.#listeners.isAny(this.window);
@@ -253,7 +226,7 @@ export class LivePage {
       .concat(`|${this.#top.modals.length} ${this.#top.popovers.length}`);
   }
 
-  #current(): Moment {
+  #current(): LiveMoment {
     if ((this.#changes?.takeRecords().length ?? 0) > 0) this.#kept = null;
     if (this.#kept !== null && this.#kept.state === this.#formState(this.#kept.fields)) return this.#kept;
     const modal = this.#top.modals.at(-1);
@@ -262,7 +235,7 @@ export class LivePage {
       ...this.#source,
       sheets: this.#source.sheets(this.window),
       places,
-      listens: (element) => (this.isSpecimen ? this.listens(element) : new Set<string>()),
+      listens: (element) => (this.isSpecimen ? this.#listeners.on(element) : new Set<string>()),
       isBehind: (element) =>
         modal !== undefined &&
         !element.contains(modal) &&
@@ -275,23 +248,13 @@ export class LivePage {
       device: this.#source.device,
       stylesKnown: this.#source.stylesKnown,
     });
-    const keys = keysOf(scene, (node) => places.identity(snapshot.elementOf.get(node)));
+    const keys = this.#keysOf(snapshot, scene, places);
     const fields = [...snapshot.nodeOf].flatMap(([element, { tag }]) =>
       /^(?:input|textarea|option)$/.test(tag) ? [element] : [],
     );
-    this.#kept = { snapshot, scene, state: this.#formState(fields), fields, keys, places };
+    const moment = this.#momentOf(snapshot, scene, keys, places);
+    this.#kept = { snapshot, scene, state: this.#formState(fields), fields, moment };
     return this.#kept;
-  }
-
-  /** What an element is called in every window that shows the same. */
-  keyOf(node: ElementNode): string {
-    return this.#current().keys.of.get(node) ?? "";
-  }
-
-  /** The nearest place in source that an element comes from; null where none is known. */
-  nearestOf(node: ElementNode): Span | null {
-    const { places, snapshot } = this.#current();
-    return places.nearest(snapshot.elementOf.get(node));
   }
 
   /** The stylesheets that hold now. */
@@ -304,34 +267,6 @@ export class LivePage {
     return this.#source.kind === "component";
   }
 
-  /** What a specimen shows, wherever in the window it was put; on a page all there is. */
-  shown(): readonly ElementNode[] {
-    const { elements } = this.#current().scene.page.index;
-    if (!this.isSpecimen) return elements;
-    const { body } = this.window.document;
-    return elements.filter((node) => {
-      const element = this.elementOf(node);
-      return element !== body && element !== body.firstElementChild && body.contains(element);
-    });
-  }
-
-  /** Whether nothing of a specimen is around an element. */
-  isAtTop(node: ElementNode): boolean {
-    const { body } = this.window.document;
-    const above = this.elementOf(node)?.parentElement;
-    return above === body || above === body?.firstElementChild;
-  }
-
-  /** The element that goes by a key; null where it is not there. */
-  elementWith(key: string): LiveElement | null {
-    const node = this.nodeWith(key);
-    return node === null ? null : this.elementOf(node);
-  }
-
-  nodeWith(key: string): ElementNode | null {
-    return this.#current().keys.nodes.get(key) ?? null;
-  }
-
   /** The kinds of events since this was asked last, in the order in which they came. */
   takeEvents(): readonly string[] {
     return this.#events.splice(0);
@@ -339,6 +274,56 @@ export class LivePage {
 
   get scene(): Scene {
     return this.#current().scene;
+  }
+
+  /** The page as it stands now, in the terms of what acts on it. */
+  moment(): Moment {
+    return this.#current().moment;
+  }
+
+  #momentOf(snapshot: Snapshot, scene: Scene, keys: Keys, places: Places): Moment {
+    const elementOf = (node: ElementNode): LiveElement => snapshot.elementOf.get(node);
+    const { window } = this;
+    const { body } = window.document;
+    const { elements } = scene.page.index;
+    let stops: readonly ElementNode[] | null = null;
+    return {
+      scene,
+      sheets: snapshot.sheets,
+      // A place within the page changes nothing else of it.
+      get address() {
+        return String(window.location.href);
+      },
+      keyOf: (node) => keys.of.get(node) ?? "",
+      element: (key) => keys.nodes.get(key) ?? null,
+      nearest: (node) => places.nearest(elementOf(node)),
+      listens: (node) => this.#listeners.on(elementOf(node)),
+      answersKeys: (node) => this.#answersKeys(node === null ? body : elementOf(node)),
+      isModal: (node) => this.#top.modals.includes(elementOf(node)),
+      shown: () =>
+        this.isSpecimen
+          ? elements.filter((node) => {
+              const element = elementOf(node);
+              return element !== body && element !== body.firstElementChild && body.contains(element);
+            })
+          : elements,
+      isAtTop: (node) => {
+        const above = elementOf(node)?.parentElement;
+        return above === body || above === body?.firstElementChild;
+      },
+      stops: () => {
+        stops ??= tabSequence(scene).map(({ element }) => element);
+        return stops;
+      },
+    };
+  }
+
+  /** Whether an element, or anything around it, listens for keys. */
+  #answersKeys(element: LiveElement): boolean {
+    const isForKeys = (type: string) => type.startsWith("key");
+    for (let up = element; up !== null; up = up.parentElement)
+      if ([...this.#listeners.on(up)].some(isForKeys)) return true;
+    return [this.window.document, this.window].some((top) => [...this.#listeners.on(top)].some(isForKeys));
   }
 
   nodeOf(element: LiveElement): ElementNode | null {
@@ -406,8 +391,12 @@ export class LivePage {
   get #keyHost(): KeyHost {
     return {
       window: this.window,
-      top: this.#top,
+      // A manual popover is closed by its own page alone.
+      open: () => this.#top.order.filter((one) => one.getAttribute("popover") !== "manual"),
       edited: this.#edited,
+      scene: () => this.scene,
+      nodeOf: (element) => this.nodeOf(element),
+      elementOf: (node) => this.elementOf(node),
       focused: () => this.focused(),
       moveBy: (direction) => this.#moveBy(direction),
     };
@@ -441,7 +430,7 @@ export class LivePage {
       const goesOn = send(type);
       if (type === "mousedown" && goesOn) this.#focusAround(element);
     }
-    if (this.listens(element).has("dblclick")) {
+    if (this.#listeners.on(element).has("dblclick")) {
       for (const type of pressing) send(type, 2);
       send("dblclick", 2);
     }
@@ -464,6 +453,8 @@ export class LivePage {
 
   /** A press gives focus to the nearest element that takes it. */
   #focusAround(element: LiveElement): void {
+    const before = this.focused();
+    if (before !== element) commit(this.#keyHost, before);
     for (let up = element; up !== null; up = up.parentElement)
       if (this.#canTakeFocus(up)) {
         up.focus();
@@ -494,19 +485,32 @@ export class LivePage {
     const active = this.focused();
     if (active !== null && this.#isReady && !this.#canTakeFocus(active)) active.blur();
   }
-}
 
-function keysOf({ page }: Scene, identity: (node: ElementNode) => string | null): Keys {
-  const of = new Map<ElementNode, string>();
-  const nodes = new Map<string, ElementNode>();
-  const turns = new Map<string, number>();
-  for (const node of page.index.elements) {
-    const base = identity(node) ?? elementPath(page.index, node);
-    const turn = (turns.get(base) ?? 0) + 1;
-    turns.set(base, turn);
-    const key = turn === 1 ? base : `${base} ${turn}`;
-    of.set(node, key);
-    nodes.set(key, node);
+  /** An element keeps its key for as long as its window lives: what is put in before it does not make it another. */
+  #keysOf({ elementOf }: Snapshot, { page }: Scene, places: Places): Keys {
+    const of = new Map<ElementNode, string>();
+    const nodes = new Map<string, ElementNode>();
+    const isNew: ElementNode[] = [];
+    const give = (node: ElementNode, key: string) => {
+      of.set(node, key);
+      nodes.set(key, node);
+    };
+    for (const node of page.index.elements) {
+      const known = this.#keys.get(elementOf.get(node));
+      if (known === undefined || nodes.has(known)) isNew.push(node);
+      else give(node, known);
+    }
+    const turns = new Map<string, number>();
+    for (const node of isNew) {
+      const element = elementOf.get(node);
+      const base = places.identity(element) ?? elementPath(page.index, node);
+      let turn = turns.get(base) ?? 1;
+      const keyAt = () => (turn === 1 ? base : `${base} ${turn}`);
+      while (nodes.has(keyAt())) turn++;
+      turns.set(base, turn);
+      this.#keys.set(element, keyAt());
+      give(node, keyAt());
+    }
+    return { of, nodes };
   }
-  return { of, nodes };
 }

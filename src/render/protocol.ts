@@ -1,16 +1,10 @@
-import type { CheckSettings } from "../core/checks/check.ts";
-import type { CheckResult, Tally } from "../core/checks/run.ts";
 import type { Device } from "../core/css/device.ts";
 import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
-import type { ComponentFrame, Document, Span } from "../core/document/node.ts";
-import type { Facts, Origin } from "../core/findings/verdict.ts";
-import type { NamedColour } from "../core/scene/scene.ts";
-import type { Theme } from "../core/scene/schemes.ts";
-import type { CriterionNumber } from "../core/standards/criteria.ts";
-import type { WalkStep } from "../core/walk-script/parse.ts";
+import type { Document } from "../core/document/node.ts";
+import type { Exploration, Explored } from "../engine/explored.ts";
 
 /** What the worker that renders a page is given: plain data. */
-export interface RenderRequest {
+export interface RenderRequest extends Exploration {
   readonly kind: "page";
   readonly file: string;
   readonly text: string;
@@ -21,113 +15,6 @@ export interface RenderRequest {
   readonly device: Device;
   /** Scripts in files of their own by the address that the page names them with, and modules in it by their text. */
   readonly scripts: ReadonlyMap<string, string>;
-  /** The lines to walk by; null to try every key. */
-  readonly script: readonly WalkStep[] | null;
-  /** How long keys are tried, in milliseconds of the clock on the wall. */
-  readonly patience: number;
-  /** The checks to make of every state that is reached; null for none. */
-  readonly plan: StatePlan | null;
-  /** Whether what is pressed in what keys open is told too. */
-  readonly log: boolean;
-}
-
-/** An element of a rendered page as it is told of. */
-export interface RenderedElement {
-  /** Its place in source; null for one that a script made. */
-  readonly span: Span | null;
-  /** The nearest place in source that it comes from; null where none is known. */
-  readonly nearest: Span | null;
-  /** The components that it came by, the outermost first. */
-  readonly components: readonly ComponentFrame[];
-  readonly path: string;
-  readonly tag: string;
-  readonly role: string;
-  readonly name: string;
-  readonly heard: string;
-}
-
-/** One key, and what it did. */
-export interface RenderedStep {
-  readonly key: string;
-  readonly from: RenderedElement | null;
-  readonly to: RenderedElement | null;
-  /** Kinds of events that it brought about, in order. */
-  readonly events: readonly string[];
-  readonly changes: readonly string[];
-  /** What live regions said. */
-  readonly said: readonly string[];
-}
-
-/** The keys in what one key opened: where it was pressed, and what followed. */
-export interface RenderedOpening {
-  readonly at: RenderedElement;
-  readonly key: string;
-  readonly steps: readonly RenderedStep[];
-}
-
-/** What is found in a window: by pressing keys, or by the checks of some state that it came to. */
-export interface RenderedFinding {
-  readonly check: string;
-  readonly outcome: "failed" | "cantTell";
-  readonly element: RenderedElement;
-  /** Where to point. */
-  readonly source: Span | null;
-  readonly message: string;
-  /** How it is mended, in words; null where nothing is known. */
-  readonly mend: string | null;
-  /** The keys that show it, and what came of them; null for the window as it was opened. */
-  readonly keys: string | null;
-  readonly facts: Facts;
-  readonly origins: readonly Origin[];
-  /** The criteria that apply, where they are not all of the check's. */
-  readonly criteria: readonly CriterionNumber[] | null;
-}
-
-/** What the checks of source are to make of the states of a window. */
-export interface StatePlan {
-  readonly settings: ReadonlyMap<string, CheckSettings>;
-  readonly colours: {
-    readonly themes: readonly Theme[];
-    readonly colourSchemes: readonly ("light" | "dark")[] | null;
-    readonly palette: readonly NamedColour[];
-  };
-}
-
-/** One line of a walk script, and what came of it. */
-export interface ScriptLine {
-  readonly line: number;
-  readonly written: string;
-  readonly outcome: "held" | "failed" | "not reached";
-  /** Why it does not hold; null where it does. */
-  readonly message: string | null;
-  /** What was there instead, as it is heard. */
-  readonly instead: readonly string[];
-}
-
-/** How checks went in the states of a window. */
-export interface StateResults {
-  readonly elements: number;
-  readonly checks: readonly CheckResult[];
-  readonly criteria: ReadonlyMap<CriterionNumber, Tally>;
-  /** How many findings comments in source allow. */
-  readonly allowed: number;
-}
-
-export interface RenderResult {
-  readonly steps: readonly RenderedStep[];
-  /** What was pressed in what keys open; empty where no log is asked for. */
-  readonly openings: readonly RenderedOpening[];
-  /** What came of a walk script; null where none was given. */
-  readonly script: readonly ScriptLine[] | null;
-  readonly findings: readonly RenderedFinding[];
-  /** How the checks of source went in all states, and what they say of each criterion; null where they were not made. */
-  readonly states: StateResults | null;
-  /** How many things each check was tried on, by its id. */
-  readonly tried: ReadonlyMap<string, number>;
-  /** What went wrong while scripts ran. */
-  readonly problems: readonly string[];
-  /** Whether time ran out before all keys were tried. */
-  readonly isCutShort: boolean;
 }
 
 /** Specimens that are bundled together: those of one package. */
@@ -197,12 +84,8 @@ export type SpecimenRequest = {
         readonly place: SourceRemark | null;
       };
       readonly device: Device;
-      readonly script: readonly WalkStep[] | null;
-      readonly patience: number;
-      readonly plan: StatePlan | null;
-      readonly log: boolean;
-      /** Whether keys are pressed at all. */
-      readonly presses: boolean;
+      /** How it is explored; null to show it alone. */
+      readonly exploration: Exploration | null;
     }
 );
 
@@ -231,7 +114,8 @@ export interface SpecimenList {
   readonly failure: string | null;
 }
 
-export interface MountedResult extends RenderResult {
+export interface MountedResult extends Explored {
+  /** What it shows before anything is pressed, where it is shown alone. */
   readonly page: MountedPage | null;
   /** Why nothing could be shown; null where something was. */
   readonly failure: string | null;

@@ -22,6 +22,8 @@ export interface ShimHost {
 export interface TopLayer {
   readonly modals: LiveElement[];
   readonly popovers: LiveElement[];
+  /** Both together. */
+  readonly order: LiveElement[];
   /** What had focus before each was opened. */
   readonly before: Map<LiveElement, LiveElement>;
 }
@@ -230,6 +232,27 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
   installPopovers(window, host, define);
 }
 
+/** Takes what is closed off the top of the page. */
+function takeOff({ order }: TopLayer, element: LiveElement): void {
+  const place = order.indexOf(element);
+  if (place >= 0) order.splice(place, 1);
+}
+
+/** Tells that something was opened or closed, or is about to be. HTML §6.12, `ToggleEvent`. */
+const tellToggled = (
+  window: AnyWindow,
+  element: LiveElement,
+  newState: "open" | "closed",
+  type: "beforetoggle" | "toggle" = "toggle",
+): boolean =>
+  element.dispatchEvent(
+    new window.ToggleEvent(type, {
+      oldState: newState === "open" ? "closed" : "open",
+      newState,
+      cancelable: type === "beforetoggle",
+    }),
+  );
+
 type Define = (target: object, name: string, value: unknown) => void;
 
 /** Dialogs: HTML §4.11.4, "show", "showModal", "close" and the dialog focusing steps. */
@@ -239,7 +262,10 @@ function installDialogs(window: AnyWindow, { top, canTakeFocus, later }: ShimHos
     if (dialog.hasAttribute("open")) return;
     top.before.set(dialog, window.document.activeElement);
     dialog.setAttribute("open", "");
-    if (isModal) top.modals.push(dialog);
+    if (isModal) {
+      top.modals.push(dialog);
+      top.order.push(dialog);
+    }
     const first =
       [...dialog.querySelectorAll("[autofocus]")].find(canTakeFocus) ??
       [...dialog.querySelectorAll("*")].find((inside) => canTakeFocus(inside));
@@ -249,6 +275,7 @@ function installDialogs(window: AnyWindow, { top, canTakeFocus, later }: ShimHos
       dialog.focus();
       dialog.removeAttribute("tabindex");
     }
+    later(() => tellToggled(window, dialog, "open"));
   };
   define(proto, "show", function (this: LiveElement) {
     open(this, false);
@@ -262,12 +289,16 @@ function installDialogs(window: AnyWindow, { top, canTakeFocus, later }: ShimHos
     if (result !== undefined) this.returnValue = result;
     const at = top.modals.indexOf(this);
     if (at >= 0) top.modals.splice(at, 1);
+    takeOff(top, this);
     const before = top.before.get(this);
     top.before.delete(this);
     // Focus goes back where it was, if it was inside or the dialog was modal.
     if (before?.isConnected === true && (at >= 0 || this.contains(window.document.activeElement)))
       before.focus();
-    later(() => this.dispatchEvent(new window.Event("close")));
+    later(() => {
+      this.dispatchEvent(new window.Event("close"));
+      tellToggled(window, this, "closed");
+    });
   });
   define(proto, "requestClose", function (this: LiveElement, result?: string) {
     if (this.dispatchEvent(new window.Event("cancel", { cancelable: true }))) this.close(result);
@@ -276,16 +307,10 @@ function installDialogs(window: AnyWindow, { top, canTakeFocus, later }: ShimHos
 }
 
 /** Popovers: HTML §6.12, "show popover" and "hide popover". */
-function installPopovers(window: AnyWindow, { top }: ShimHost, define: Define): void {
+function installPopovers(window: AnyWindow, { top, later }: ShimHost, define: Define): void {
   const proto = window.HTMLElement.prototype;
-  const tell = (popover: LiveElement, type: string, newState: string) =>
-    popover.dispatchEvent(
-      new window.ToggleEvent(type, {
-        oldState: newState === "open" ? "closed" : "open",
-        newState,
-        cancelable: type === "beforetoggle",
-      }),
-    );
+  const tell = (popover: LiveElement, type: "beforetoggle" | "toggle", newState: "open" | "closed") =>
+    tellToggled(window, popover, newState, type);
   define(proto, "showPopover", function (this: LiveElement) {
     if (!this.hasAttribute("popover") || top.popovers.includes(this)) return;
     if (!tell(this, "beforetoggle", "open")) return;
@@ -294,7 +319,8 @@ function installPopovers(window: AnyWindow, { top }: ShimHost, define: Define): 
         if (!other.contains(this) && other.getAttribute("popover") !== "manual") other.hidePopover();
     top.before.set(this, window.document.activeElement);
     top.popovers.push(this);
-    tell(this, "toggle", "open");
+    top.order.push(this);
+    later(() => tell(this, "toggle", "open"));
     this.querySelector("[autofocus]")?.focus();
   });
   define(proto, "hidePopover", function (this: LiveElement) {
@@ -302,9 +328,10 @@ function installPopovers(window: AnyWindow, { top }: ShimHost, define: Define): 
     if (at < 0) return;
     tell(this, "beforetoggle", "closed");
     top.popovers.splice(at, 1);
+    takeOff(top, this);
     const before = top.before.get(this);
     if (before?.isConnected === true && this.contains(window.document.activeElement)) before.focus();
-    tell(this, "toggle", "closed");
+    later(() => tell(this, "toggle", "closed"));
   });
   define(proto, "togglePopover", function (this: LiveElement, force?: boolean) {
     if (force ?? !top.popovers.includes(this)) this.showPopover();

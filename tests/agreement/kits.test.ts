@@ -2,8 +2,10 @@ import path from "node:path";
 import type { Browser, CDPSession, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { desktop } from "../../src/core/css/device.ts";
-import { explore } from "../../src/render/explore.ts";
-import { keyPressOf } from "../../src/render/keys.ts";
+import { keyPressOf } from "../../src/core/keyboard/named-keys.ts";
+import { explore } from "../../src/explore/explore.ts";
+import { keyEvent } from "../../src/render/keys.ts";
+import { liveSource } from "../../src/render/live-driver.ts";
 import { LivePage } from "../../src/render/live-page.ts";
 import { bundleSpecimens } from "../../src/render/mount/bundle.ts";
 import { Program } from "../../src/render/mount/program.ts";
@@ -155,7 +157,9 @@ const settled = (page: Page): Promise<string> =>
   ) as Promise<string>;
 
 async function send(session: CDPSession, written: string): Promise<void> {
-  const { key, code, keyCode, shiftKey } = keyPressOf(written);
+  const pressed = keyPressOf(written);
+  const { key, shift: shiftKey } = pressed;
+  const { code, keyCode } = keyEvent(null, pressed);
   const text = key === "Enter" ? "\r" : key.length === 1 ? key : undefined;
   const event = { key, code, windowsVirtualKeyCode: keyCode, modifiers: shiftKey ? 8 : 0 };
   await session.send("Input.dispatchKeyEvent", {
@@ -195,7 +199,12 @@ test.each(widgets.map(([name], index) => [name, index] as const))(
   "nothing is found on a %s",
   async (name, index) => {
     const page = specimenPage(new Program(bundle), file, { name, index, place: null }, desktop);
-    const { findings, problems, isCutShort } = await explore(page, 100_000, everyCheck);
+    const { findings, problems, isCutShort } = await explore(liveSource(page), {
+      script: null,
+      patience: 100_000,
+      plan: everyCheck,
+      log: false,
+    });
     const failed = findings.filter(({ outcome }) => outcome === "failed");
     expect([problems, isCutShort, failed.map(({ check, message, keys }) => [check, message, keys])]).toEqual([
       [],

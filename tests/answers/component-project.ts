@@ -1,11 +1,11 @@
+import { createHash } from "node:crypto";
 import path from "node:path";
 import picomatch from "picomatch";
 import { audit } from "../../src/answers/audit.ts";
-import { componentExtensions, pageExtensions } from "../../src/answers/targets.ts";
-import { catalogue } from "../../src/core/checks/catalogue.ts";
-import { usualSettings } from "../../src/core/checks/check.ts";
-import { desktop } from "../../src/core/css/device.ts";
+import type { Asking } from "../../src/answers/collect.ts";
+import type { LoadedConfig } from "../../src/config/load.ts";
 import type { Host } from "../../src/host/host.ts";
+import { auditPlan } from "../../src/settings/plan.ts";
 
 /** A host whose files are in memory, below `/yard`. */
 export function memoryHost(files: Readonly<Record<string, string>>): Host {
@@ -40,48 +40,36 @@ export function memoryHost(files: Readonly<Record<string, string>>): Host {
     standardInput: async () => new Uint8Array(),
     commitState: async () => "no repository",
     runApart: async () => ({ ok: false, reason: "nothing runs here" }),
-    hash: (text) => String(text.length),
+    hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),
   };
 }
 
 /** Audits pages or component source given as files; all checks run unless some are named. */
-export function auditFiles(
+export async function auditFiles(
   files: Readonly<Record<string, string>>,
   entry: string | readonly string[] = Object.keys(files)[0] as string,
   options: {
     readonly checks?: readonly string[];
     readonly components?: Readonly<Record<string, string>>;
+    readonly asking?: Asking;
   } = {},
 ) {
-  return audit(
-    {
-      targets: [entry].flat(),
-      stdinName: "",
-      extensions: [...pageExtensions, ...componentExtensions],
-      isSkipped: () => false,
-      roots: [],
-      maxSize: 20,
-      stylesheets: [],
-      components: new Map(Object.entries(options.components ?? {})),
-      checks: catalogue.filter(({ id }) => options.checks?.includes(id) ?? true),
-      known: catalogue,
-      siteChecks: [],
-      settingsFor: () => () => ({ ...usualSettings, off: false }),
-      conformance: { wcag: "2.2", level: "AA" },
-      device: desktop,
-      themes: [],
-      colourSchemes: null,
-      palette: [],
-      outcomes: ["failed", "cantTell"],
-      trials: "usual",
-      engine: "read",
-      pressedChecks: [],
-      timeLimit: 30,
-      cache: null,
-    },
-    memoryHost(files),
+  const planned = auditPlan(
+    [entry].flat(),
+    { engine: "read", cache: false, only: options.checks },
+    { loaded: configOf(options.components ?? {}), workingDirectory: "/yard", palette: [], build: "test" },
   );
+  if (!planned.ok) throw new Error(planned.problem.message);
+  return audit(planned.value.plan, memoryHost(files), options.asking);
 }
+
+const configOf = (components: Readonly<Record<string, string>>): LoadedConfig => ({
+  file: "/yard/keel.config.json",
+  text: "",
+  config: {
+    components: Object.fromEntries(Object.entries(components).map(([name, as]) => [name, { as }])),
+  },
+});
 
 /** What was found, as `outcome check file:line [chain]`. */
 export async function found(...request: Parameters<typeof auditFiles>): Promise<readonly string[]> {

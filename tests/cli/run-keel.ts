@@ -2,8 +2,10 @@ import { spawn } from "node:child_process";
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
+import { Readable } from "node:stream";
+import { Workers } from "../../src/host/node.ts";
 
-const cli = path.resolve(import.meta.dirname, "../../dist/cli.js");
+const dist = path.resolve(import.meta.dirname, "../../dist");
 
 export interface Ran {
   readonly status: number;
@@ -11,15 +13,53 @@ export interface Ran {
   readonly err: string;
 }
 
-/** Runs the built program in a folder, as a user would; colour off unless the environment says so. */
-export function keel(
+/** The built command line, without the process around it; loaded once. */
+const built: Promise<typeof import("../../src/cli/main.ts")> = import(path.join(dist, "main.js"));
+
+/** What runs apart is kept from one run to the next, as are its windows. */
+const workers = new Workers(2);
+
+/** A stream that remembers what was written to it. */
+function memory() {
+  const pieces: Buffer[] = [];
+  return {
+    write: (piece: string | Uint8Array) => pieces.push(Buffer.from(piece)) > 0,
+    once: () => undefined,
+    get text(): string {
+      return Buffer.concat(pieces).toString("utf8");
+    },
+  };
+}
+
+/** Runs the built command line in a folder, as a user would; colour off unless the environment says so. */
+export async function keel(
+  cwd: string,
+  args: readonly string[],
+  input: string | Uint8Array = "",
+  env: Readonly<Record<string, string>> = {},
+): Promise<Ran> {
+  const { main } = await built;
+  const [out, err] = [memory(), memory()];
+  const status = await main(args, {
+    out,
+    err,
+    input: Readable.from(input.length === 0 ? [] : [Buffer.from(input)]),
+    env,
+    workingDirectory: cwd,
+    workers,
+  });
+  return { status, out: out.text, err: err.text };
+}
+
+/** Starts the program itself: for what hangs on its process, such as pipes, signals and the environment. */
+export function startKeel(
   cwd: string,
   args: readonly string[],
   input = "",
   env: Readonly<Record<string, string>> = {},
 ): Promise<Ran> {
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, [cli, ...args], {
+    const child = spawn(process.execPath, [path.join(dist, "cli.js"), ...args], {
       cwd,
       env: { PATH: process.env.PATH ?? "", ...env },
     });

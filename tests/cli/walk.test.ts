@@ -182,7 +182,7 @@ describe("keel walk", () => {
     [["--from", "#nowhere"], /nothing matches "#nowhere"/],
     [["--count", "h1"], /Tab reaches nothing at "h1"/],
     [["--from", "a[["], /selector/i],
-    [["--format", "svg", "b.html"], /svg holds one page, and the targets name 2/],
+    [["--format", "svg", "b.html"], /svg draws one page, and the targets name 2/],
     [["--engine", "dream"], /engine/i],
   ])("refuses %j in one line", async (args, message) => {
     const { status, err } = await keel(folderWith({ "a.html": yard, "b.html": yard }), [

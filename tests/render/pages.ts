@@ -1,10 +1,10 @@
-import { checksFor } from "../../src/answers/check-plan.ts";
 import { catalogue } from "../../src/core/checks/catalogue.ts";
 import { usualSettings } from "../../src/core/checks/check.ts";
 import { desktop } from "../../src/core/css/device.ts";
+import type { Exploration, StatePlan } from "../../src/engine/explored.ts";
 import { htmlPage } from "../../src/render/html-page.ts";
 import type { PageSource } from "../../src/render/live-page.ts";
-import type { StatePlan } from "../../src/render/protocol.ts";
+import { checksFor } from "../../src/settings/check-plan.ts";
 
 /** A page to be opened in a simulated window. */
 export const pageSource = (text: string): PageSource =>
@@ -23,6 +23,9 @@ export const pageSource = (text: string): PageSource =>
     plan: null,
     log: false,
   });
+
+/** How pages are explored: with every key, and no check of source beside. */
+export const everyKey: Exploration = { script: null, patience: 20_000, plan: null, log: false };
 
 /** Every check of source that an audit makes, but one of taste, to be made of every state. */
 export const everyCheck: StatePlan = {

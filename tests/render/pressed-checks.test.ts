@@ -1,14 +1,17 @@
 import { describe, expect, test } from "vitest";
-import { type PressedCheck, pressedCatalogue } from "../../src/core/checks/pressed/catalogue.ts";
-import { explore } from "../../src/render/explore.ts";
-import type { RenderResult } from "../../src/render/protocol.ts";
-import { pageSource } from "./pages.ts";
+import { everyCheck } from "../../src/core/checks/catalogue.ts";
+import { isOfKind } from "../../src/core/checks/check.ts";
+import { parseWalkScript } from "../../src/core/walk-script/parse.ts";
+import type { Explored } from "../../src/engine/explored.ts";
+import { explore } from "../../src/explore/explore.ts";
+import { liveSource } from "../../src/render/live-driver.ts";
+import { everyKey, pageSource } from "./pages.ts";
 
-const known = new Map<string, Promise<RenderResult>>();
+const known = new Map<string, Promise<Explored>>();
 
 /** What comes of a page; several checks have one for their example, and it is explored once. */
-function explored(html: string): Promise<RenderResult> {
-  const result = known.get(html) ?? explore(pageSource(html), 20_000, null);
+function explored(html: string): Promise<Explored> {
+  const result = known.get(html) ?? explore(liveSource(pageSource(html)), everyKey);
   known.set(html, result);
   return result;
 }
@@ -23,20 +26,31 @@ async function pressed(html: string): Promise<readonly string[]> {
   });
 }
 
-const pressedChecks: readonly PressedCheck[] = pressedCatalogue;
-
-describe.each(pressedChecks.map((check) => [check.id, check] as const))("%s", (id, { examples }) => {
-  test.each(examples.kept.map((html) => [html]))("is kept by %s", async (html) => {
-    expect(await pressed(html)).toEqual([]);
+describe.each(everyCheck.filter(isOfKind("pressed")))("$id", ({ id, examples }) => {
+  test.each([...examples])("finds in %o what it says, and nothing else", async ({ html = "", finds }) => {
+    const { findings, problems, isCutShort } = await explored(html);
+    expect([problems, isCutShort]).toEqual([[], false]);
+    expect(
+      findings.map(({ check, outcome, element: { span, tag }, message }) => [
+        check,
+        outcome,
+        span === null ? `<${tag}>` : html.slice(span.start, span.end),
+        message,
+      ]),
+    ).toEqual(finds.map((found) => [id, ...found]));
   });
+});
 
-  test.each((examples.asked ?? []).map((html) => [html]))("is asked about %s", async (html) => {
-    const { findings } = await explored(html);
-    expect(findings.map(({ check, outcome }) => `${check} ${outcome}`)).toEqual([`${id} cantTell`]);
-  });
-
-  test.each(examples.broken.map((html) => [html]))("is broken by %s", async (html) => {
-    expect((await pressed(html)).map((found) => found.split(" ")[0])).toEqual(expect.arrayContaining([id]));
+describe.each(everyCheck.filter(isOfKind("script")))("$id", ({ examples }) => {
+  test.each([...examples])("finds in %o what it says", async ({ html = "", script, finds }) => {
+    const parsed = parseWalkScript(script);
+    if (!parsed.ok) throw new Error(parsed.message);
+    const walked = await explore(liveSource(pageSource(html)), { ...everyKey, script: parsed.steps });
+    expect(
+      walked.script?.flatMap(({ outcome, written, message }) =>
+        outcome === "failed" ? [[outcome, written, message]] : [],
+      ),
+    ).toEqual(finds);
   });
 });
 

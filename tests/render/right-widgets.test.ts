@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
-import { explore } from "../../src/render/explore.ts";
-import { everyCheck, pageSource } from "./pages.ts";
+import { explore } from "../../src/explore/explore.ts";
+import { liveSource } from "../../src/render/live-driver.ts";
+import { everyCheck, everyKey, pageSource } from "./pages.ts";
 
 const page = (body: string, script: string, style = "") =>
   `<!doctype html><html lang="en"><title>t</title><style>${style}</style><main><h1>Yard</h1>${body}<a href="#x">Up</a></main><script>const $ = (s) => document.querySelector(s), $$ = (s) => [...document.querySelectorAll(s)];${script}</script></html>`;
@@ -161,7 +162,11 @@ const widgets: readonly (readonly [name: string, html: string])[] = [
 ];
 
 test.each(widgets)("nothing is found on %s", async (_, html) => {
-  const { findings, problems } = await explore(pageSource(html), 20_000, everyCheck);
+  const { findings, problems } = await explore(liveSource(pageSource(html)), {
+    ...everyKey,
+    patience: 20_000,
+    plan: everyCheck,
+  });
   // Whether a letter can be turned off is a question all the same.
   const told = findings.filter(({ check }) => check !== "keys.no-letter-shortcuts");
   expect([problems, told.map(({ check, message, keys }) => `${check} ${message} ${keys}`)]).toEqual([[], []]);

@@ -4,12 +4,11 @@ import path from "node:path";
 import { afterAll } from "vitest";
 import { desktop } from "../../src/core/css/device.ts";
 import type { WalkStep } from "../../src/core/walk-script/parse.ts";
-import { explore } from "../../src/render/explore.ts";
+import { explore } from "../../src/explore/explore.ts";
+import { LiveDriver, liveSource } from "../../src/render/live-driver.ts";
 import { bundleSpecimens } from "../../src/render/mount/bundle.ts";
 import { MountedSpecimens } from "../../src/render/mount/mounted-specimens.ts";
-import { nothingTried } from "../../src/render/nothing-tried.ts";
 import type { Bundle, BundleResult, MountedResult } from "../../src/render/protocol.ts";
-import { runScript } from "../../src/render/run-script.ts";
 import { everyCheck } from "./pages.ts";
 
 const root = path.resolve(import.meta.dirname, "../..");
@@ -62,18 +61,9 @@ export async function mounted(
           file: at,
           specimen: { name, index, place },
           device: desktop,
-          script,
-          patience: 20_000,
-          plan: everyCheck,
-          presses: true,
-          log: false,
+          exploration: { script, patience: 20_000, plan: everyCheck, log: false },
         },
-        async (page, opened) => {
-          if (script === null) return explore(page, 20_000, everyCheck, { opened });
-          opened.close();
-          const { lines, steps } = await runScript(page, script);
-          return { ...nothingTried, script: lines, steps };
-        },
+        (page, exploration, opened) => explore(liveSource(page), exploration, new LiveDriver(opened)),
       ),
     );
   return results;

@@ -1,4 +1,4 @@
-import type { Check } from "./check.ts";
+import { type Check, isOfKind } from "./check.ts";
 import { linksStandOut } from "./colour/links-stand-out.ts";
 import { colourNotAlone } from "./colour/not-alone.ts";
 import { contrastControlEdge } from "./contrast/control-edge.ts";
@@ -15,10 +15,15 @@ import { accessKeys } from "./keys/access-keys.ts";
 import { activates } from "./keys/activates.ts";
 import { activeItemTold } from "./keys/active-item-told.ts";
 import { autofocusSensible } from "./keys/autofocus-sensible.ts";
+import { dialogCloses } from "./keys/dialog-closes.ts";
+import { dialogGivesBack } from "./keys/dialog-gives-back.ts";
+import { dialogKeepsFocus } from "./keys/dialog-keeps-focus.ts";
 import { dialogTakesFocus } from "./keys/dialog-takes-focus.ts";
 import { dragHasEqual } from "./keys/drag-has-equal.ts";
+import { focusNotLost } from "./keys/focus-not-lost.ts";
 import { focusShows } from "./keys/focus-shows.ts";
 import { hoverHasEqual } from "./keys/hover-has-equal.ts";
+import { noLetterShortcuts } from "./keys/no-letter-shortcuts.ts";
 import { noSurpriseOnFocus } from "./keys/no-surprise-on-focus.ts";
 import { noSurpriseOnInput } from "./keys/no-surprise-on-input.ts";
 import { noTrap } from "./keys/no-trap.ts";
@@ -28,6 +33,7 @@ import { patternKept } from "./keys/pattern-kept.ts";
 import { reachable } from "./keys/reachable.ts";
 import { scrolls } from "./keys/scrolls.ts";
 import { skipArrives } from "./keys/skip-arrives.ts";
+import { walkHolds } from "./keys/walk-holds.ts";
 import { wayPastRepeats } from "./keys/way-past-repeats.ts";
 import { captions } from "./media/captions.ts";
 import { noAutoplay } from "./media/no-autoplay.ts";
@@ -47,9 +53,11 @@ import { linksToldApart } from "./names/links-told-apart.ts";
 import { noFileName } from "./names/no-file-name.ts";
 import { notHeardTwice } from "./names/not-heard-twice.ts";
 import { referencesFound } from "./names/references-found.ts";
+import { samePlaceSameName } from "./names/same-place-same-name.ts";
 import { saysItOnce } from "./names/says-it-once.ts";
 import { takesAName } from "./names/takes-a-name.ts";
 import { visibleWordsInName } from "./names/visible-words-in-name.ts";
+import { changeAnnounced } from "./roles/change-announced.ts";
 import { childrenPresent } from "./roles/children-present.ts";
 import { documentNotHidden } from "./roles/document-not-hidden.ts";
 import { rolesExist } from "./roles/exists.ts";
@@ -62,6 +70,7 @@ import { notRepeated } from "./roles/not-repeated.ts";
 import { parentPresent } from "./roles/parent-present.ts";
 import { promiseKept } from "./roles/promise-kept.ts";
 import { stateAgrees } from "./roles/state-agrees.ts";
+import { stateFollows } from "./roles/state-follows.ts";
 import { stateValues } from "./roles/state-values.ts";
 import { statesRequired } from "./roles/states-required.ts";
 import { statesSupported } from "./roles/states-supported.ts";
@@ -77,9 +86,11 @@ import { languageOfParts } from "./structure/language-of-parts.ts";
 import { layoutTablesPlain } from "./structure/layout-tables.ts";
 import { lists } from "./structure/lists.ts";
 import { oneMain } from "./structure/main.ts";
+import { navigationOrder } from "./structure/navigation-order.ts";
 import { readingOrderKept } from "./structure/reading-order.ts";
 import { tableHeaders } from "./structure/table-headers.ts";
 import { title } from "./structure/title.ts";
+import { titlesDiffer } from "./structure/titles-differ.ts";
 import { noRefresh } from "./time/no-refresh.ts";
 import { targetSize } from "./touch/target-size.ts";
 import { targetSizeEnhanced } from "./touch/target-size-enhanced.ts";
@@ -87,8 +98,8 @@ import { anyOrientation } from "./zoom/any-orientation.ts";
 import { zoomNotBlocked } from "./zoom/not-blocked.ts";
 import { spacing } from "./zoom/spacing.ts";
 
-/** Every check, in the order in which they are told. */
-export const catalogue: readonly Check[] = [
+/** Every check of whatever kind, in the order in which they are told. */
+export const everyCheck: readonly Check[] = [
   imageDescribed,
   noFileName,
   saysItOnce,
@@ -176,4 +187,23 @@ export const catalogue: readonly Check[] = [
   requiredTold,
   errorConnected,
   optionsGrouped,
+  samePlaceSameName,
+  titlesDiffer,
+  navigationOrder,
+  dialogKeepsFocus,
+  dialogCloses,
+  dialogGivesBack,
+  focusNotLost,
+  noLetterShortcuts,
+  changeAnnounced,
+  stateFollows,
+  walkHolds,
 ];
+
+/** Those that look at one page by what source shows of it. */
+export const catalogue = everyCheck.filter(isOfKind("page"));
+
+const byId: ReadonlyMap<string, Check> = new Map(everyCheck.map((check) => [check.id, check]));
+
+/** The check that goes by an id; undefined for none. */
+export const checkWith = (id: string): Check | undefined => byId.get(id);

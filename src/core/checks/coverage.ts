@@ -1,6 +1,6 @@
 import type { Outcome } from "../findings/verdict.ts";
 import { type CriterionNumber, criteria } from "../standards/criteria.ts";
-import type { CheckText } from "./check.ts";
+import type { Check } from "./check.ts";
 import type { PageFacts } from "./page-facts.ts";
 import { remaining } from "./remaining.ts";
 import type { Tally } from "./run.ts";
@@ -24,14 +24,14 @@ export interface CriterionRow {
 /** One row for each criterion asked for, in the order of the standard. `checks` are all there are, `ran` those that did. */
 export function criterionRows(
   demanded: readonly CriterionNumber[],
-  checks: readonly CheckText[],
+  checks: readonly Check[],
   ran: ReadonlySet<string>,
   tallies: ReadonlyMap<CriterionNumber, Tally>,
   facts: PageFacts,
 ): readonly CriterionRow[] {
   return demanded.map((criterion) => {
     const tally = tallies.get(criterion) ?? { passed: 0, failed: 0, cantTell: 0 };
-    const asked = remaining[criterion](facts);
+    const asked = remaining(criterion, facts);
     const question =
       tally.cantTell === 0
         ? asked

@@ -6,32 +6,39 @@ import { exposedByRole, exposedByTag, isShown, sureStops } from "./exposed.ts";
 import { endlessAnimations } from "./motion/animations.ts";
 import { scriptsMay } from "./scripts.ts";
 
+const factNames = [
+  "pages",
+  "describedImages",
+  "decorativeImages",
+  "videos",
+  "videosWithoutCaptions",
+  "videosWithDescriptions",
+  "audios",
+  "fields",
+  "personalFields",
+  "forms",
+  "links",
+  "headings",
+  "stops",
+  "tables",
+  "texts",
+  "frames",
+  "scripted",
+  "animated",
+  "draggable",
+  "passwords",
+  "liveRegions",
+  "stickyParts",
+  "withLanguage",
+] as const;
+
+export type FactName = (typeof factNames)[number];
+
 /** How much there is on a page of what only a person can judge. Counts, so that those of several pages add up. */
-export interface PageFacts {
-  readonly pages: number;
-  readonly describedImages: number;
-  readonly decorativeImages: number;
-  readonly videos: number;
-  readonly videosWithoutCaptions: number;
-  readonly videosWithDescriptions: number;
-  readonly audios: number;
-  readonly fields: number;
-  readonly personalFields: number;
-  readonly forms: number;
-  readonly links: number;
-  readonly headings: number;
-  readonly stops: number;
-  readonly tables: number;
-  readonly texts: number;
-  readonly frames: number;
-  readonly scripted: number;
-  readonly animated: number;
-  readonly draggable: number;
-  readonly passwords: number;
-  readonly liveRegions: number;
-  readonly stickyParts: number;
-  readonly withLanguage: number;
-}
+export type PageFacts = Readonly<Record<FactName, number>>;
+
+/** A page that has one of everything. */
+export const oneOfEach = Object.fromEntries(factNames.map((name) => [name, 1])) as PageFacts;
 
 /** Words in names of fields that ask about the person who fills them in. WCAG 2.2 §7, "input purposes". */
 const personal =

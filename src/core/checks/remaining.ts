@@ -1,228 +1,224 @@
 import type { CriterionNumber } from "../standards/criteria.ts";
-import type { PageFacts } from "./page-facts.ts";
+import { type FactName, oneOfEach, type PageFacts } from "./page-facts.ts";
 
-/** What a person must still look at for a criterion, on these very pages; null where nothing here is about it. */
-export type Remaining = (facts: PageFacts) => string | null;
+/** What a person must still look at for a criterion. */
+interface Question {
+  /** Asked where there is any of these. */
+  readonly when: readonly FactName[];
+  /** How much of what it is about is there; null where it is about the page. */
+  readonly about: ((facts: PageFacts) => string) | null;
+  readonly question: string | ((facts: PageFacts) => string);
+}
 
 const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
-/** Asks when a count is above zero. */
-const when =
-  (count: keyof PageFacts, ask: (facts: PageFacts) => string): Remaining =>
-  (facts) =>
-    facts[count] > 0 ? ask(facts) : null;
+/** One question, asked where there is any of some things. */
+const asks = (
+  when: FactName | readonly FactName[],
+  question: Question["question"],
+  about: Question["about"] = null,
+): readonly Question[] => [{ when: typeof when === "string" ? [when] : when, about, question }];
 
-const nothing: Remaining = () => null;
+const wordsOf = ({ question }: Question, facts: PageFacts): string =>
+  typeof question === "string" ? question : question(facts);
+
+/** What a person must still look at for a criterion, on these very pages; null where nothing here is about it. */
+export function remaining(criterion: CriterionNumber, facts: PageFacts): string | null {
+  const asked = questions[criterion]
+    .filter(({ when }) => when.some((fact) => facts[fact] > 0))
+    .map((one) => `${one.about === null ? "" : `${one.about(facts)}: `}${wordsOf(one, facts)}`);
+  return asked.length === 0 ? null : asked.join(" ");
+}
+
+/** The same of no page in particular; null where nothing that source shows is left. */
+export function remainingInGeneral(criterion: CriterionNumber): string | null {
+  const asked = questions[criterion].map((one) => {
+    const words = wordsOf(one, oneOfEach);
+    return `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+  });
+  return asked.length === 0 ? null : asked.join(" ");
+}
 
 /**
- * What no check decides of each criterion, as a question about what is on the page. `nothing` where our checks decide all
- * that source shows of it.
+ * What no check decides of each criterion, as questions about what is on the page; none where our checks decide all that
+ * source shows of it.
  */
-export const remaining: Readonly<Record<CriterionNumber, Remaining>> = {
-  "1.1.1": (f) =>
-    f.describedImages + f.decorativeImages === 0
-      ? null
-      : [
-          f.describedImages > 0
-            ? `${counted(f.describedImages, "picture")} with an alternative: does it say what the picture is there for?`
-            : "",
-          f.decorativeImages > 0
-            ? `${counted(f.decorativeImages, "picture")} marked as decoration: ${f.decorativeImages === 1 ? "is it" : "are they"}?`
-            : "",
-        ]
-          .filter((part) => part !== "")
-          .join(" "),
-  "1.2.1": when("audios", (f) => `${counted(f.audios, "sound")}: is there a transcript?`),
-  "1.2.2": when(
+const questions: Readonly<Record<CriterionNumber, readonly Question[]>> = {
+  "1.1.1": [
+    ...asks(
+      "describedImages",
+      "does it say what the picture is there for?",
+      (f) => `${counted(f.describedImages, "picture")} with an alternative`,
+    ),
+    ...asks(
+      "decorativeImages",
+      (f) => (f.decorativeImages === 1 ? "is it?" : "are they?"),
+      (f) => `${counted(f.decorativeImages, "picture")} marked as decoration`,
+    ),
+  ],
+  "1.2.1": asks("audios", "is there a transcript?", (f) => counted(f.audios, "sound")),
+  "1.2.2": asks(
     "videos",
     (f) =>
-      `${counted(f.videos, "video")}: ${f.videosWithoutCaptions === 0 ? "do the captions say all that is heard?" : `${f.videosWithoutCaptions} ${f.videosWithoutCaptions === 1 ? "has" : "have"} no captions track`}`,
+      f.videosWithoutCaptions === 0
+        ? "do the captions say all that is heard?"
+        : `${f.videosWithoutCaptions} ${f.videosWithoutCaptions === 1 ? "has" : "have"} no captions track`,
+    (f) => counted(f.videos, "video"),
   ),
-  "1.2.3": when(
+  "1.2.3": asks("videos", "is what is only seen also told, in sound or text?", (f) =>
+    counted(f.videos, "video"),
+  ),
+  "1.2.4": asks("videos", "if one is live, has it captions?", (f) => counted(f.videos, "video")),
+  "1.2.5": asks(
     "videos",
-    (f) => `${counted(f.videos, "video")}: is what is only seen also told, in sound or text?`,
+    "is what is only seen also told in sound?",
+    (f) => `${counted(f.videos, "video")}, ${f.videosWithDescriptions} with a track of descriptions`,
   ),
-  "1.2.4": when("videos", (f) => `${counted(f.videos, "video")}: if one is live, has it captions?`),
-  "1.2.5": when(
-    "videos",
-    (f) =>
-      `${counted(f.videos, "video")}, ${f.videosWithDescriptions} with a track of descriptions: is what is only seen also told in sound?`,
+  "1.2.6": asks("videos", "is there sign language for what is said?", (f) => counted(f.videos, "video")),
+  "1.2.7": asks("videos", "do pauses leave room for all that must be described?", (f) =>
+    counted(f.videos, "video"),
   ),
-  "1.2.6": when("videos", (f) => `${counted(f.videos, "video")}: is there sign language for what is said?`),
-  "1.2.7": when(
-    "videos",
-    (f) => `${counted(f.videos, "video")}: do pauses leave room for all that must be described?`,
-  ),
-  "1.2.8": when("videos", (f) => `${counted(f.videos, "video")}: is there a text that tells all of it?`),
-  "1.2.9": when("audios", (f) => `${counted(f.audios, "sound")}: if one is live, is it written along?`),
-  "1.3.1": when(
+  "1.2.8": asks("videos", "is there a text that tells all of it?", (f) => counted(f.videos, "video")),
+  "1.2.9": asks("audios", "if one is live, is it written along?", (f) => counted(f.audios, "sound")),
+  "1.3.1": asks(
     "texts",
     (f) =>
       `Is everything that layout shows also in the markup? ${counted(f.headings, "heading")}, ${counted(f.tables, "table")}, ${counted(f.fields, "field")}.`,
   ),
-  "1.3.2": when("texts", () => "Does the page make sense when read in the order of the source? (keel hear)"),
-  "1.3.3": when(
+  "1.3.2": asks("texts", "Does the page make sense when read in the order of the source? (keel hear)"),
+  "1.3.3": asks(
     "texts",
-    () => 'Does any instruction rest on shape, place or sound alone ("the button on the right")?',
+    'Does any instruction rest on shape, place or sound alone ("the button on the right")?',
   ),
-  "1.3.4": nothing,
-  "1.3.5": when(
+  "1.3.4": [],
+  "1.3.5": asks(
     "personalFields",
-    (f) =>
-      `${counted(f.personalFields, "field")} about the user without autocomplete: which purpose has each?`,
+    "which purpose has each?",
+    (f) => `${counted(f.personalFields, "field")} about the user without autocomplete`,
   ),
-  "1.3.6": when("texts", () => "Is the purpose of regions, icons and controls marked for programs?"),
-  "1.4.1": when("texts", () => "Does colour alone say anything (state, kind, error, chart)?"),
-  "1.4.2": nothing,
-  "1.4.3": (f) =>
-    f.describedImages > 0 ? `${counted(f.describedImages, "picture")}: is text in pictures legible?` : null,
-  "1.4.4": when("texts", () => "At 200 %, is all text there and usable?"),
-  "1.4.5": when(
-    "describedImages",
-    (f) => `${counted(f.describedImages, "picture")}: is any a picture of text that could be text?`,
+  "1.3.6": asks("texts", "Is the purpose of regions, icons and controls marked for programs?"),
+  "1.4.1": asks("texts", "Does colour alone say anything (state, kind, error, chart)?"),
+  "1.4.2": [],
+  "1.4.3": asks("describedImages", "is text in pictures legible?", (f) =>
+    counted(f.describedImages, "picture"),
   ),
-  "1.4.6": nothing,
-  "1.4.7": when("audios", (f) => `${counted(f.audios, "sound")}: is speech clear of noise?`),
-  "1.4.8": when("texts", () => "Can colours, width, spacing and alignment of longer text be chosen?"),
-  "1.4.9": when(
-    "describedImages",
-    (f) => `${counted(f.describedImages, "picture")}: is any a picture of text?`,
+  "1.4.4": asks("texts", "At 200 %, is all text there and usable?"),
+  "1.4.5": asks("describedImages", "is any a picture of text that could be text?", (f) =>
+    counted(f.describedImages, "picture"),
   ),
-  "1.4.10": when("texts", () => "In a window 320 pixels wide, does one scroll in one direction only?"),
-  "1.4.11": when(
-    "stops",
-    (f) => `${counted(f.stops, "control")}: do icons, states and charts stand out by 3:1?`,
+  "1.4.6": [],
+  "1.4.7": asks("audios", "is speech clear of noise?", (f) => counted(f.audios, "sound")),
+  "1.4.8": asks("texts", "Can colours, width, spacing and alignment of longer text be chosen?"),
+  "1.4.9": asks("describedImages", "is any a picture of text?", (f) => counted(f.describedImages, "picture")),
+  "1.4.10": asks("texts", "In a window 320 pixels wide, does one scroll in one direction only?"),
+  "1.4.11": asks("stops", "do icons, states and charts stand out by 3:1?", (f) =>
+    counted(f.stops, "control"),
   ),
-  "1.4.12": when("texts", () => "With wider spacing of lines, letters and words, is nothing cut off?"),
-  "1.4.13": when(
+  "1.4.12": asks("texts", "With wider spacing of lines, letters and words, is nothing cut off?"),
+  "1.4.13": asks(
     "scripted",
-    () => "What appears under the pointer or on focus: can it be dismissed, pointed at, and does it stay?",
+    "What appears under the pointer or on focus: can it be dismissed, pointed at, and does it stay?",
   ),
-  "2.1.1": when(
+  "2.1.1": asks("scripted", "can all that scripts do here be done with keys?", (f) =>
+    counted(f.stops, "stop"),
+  ),
+  "2.1.2": asks("scripted", "Do scripts let focus out of every part they open?"),
+  "2.1.3": asks("scripted", "Can everything without exception be done with keys?"),
+  "2.1.4": asks("scripted", "Do scripts answer single letters? Then they must be possible to turn off."),
+  "2.2.1": asks(
     "scripted",
-    (f) => `${counted(f.stops, "stop")}: can all that scripts do here be done with keys?`,
+    "Does anything time out (sessions, bookings held)? Can people turn that off or extend it?",
   ),
-  "2.1.2": when("scripted", () => "Do scripts let focus out of every part they open?"),
-  "2.1.3": when("scripted", () => "Can everything without exception be done with keys?"),
-  "2.1.4": when(
-    "scripted",
-    () => "Do scripts answer single letters? Then they must be possible to turn off.",
+  "2.2.2": asks(
+    ["scripted", "animated", "videos"],
+    "Does anything move, blink or update by itself for more than five seconds?",
   ),
-  "2.2.1": when(
-    "scripted",
-    () => "Does anything time out (sessions, bookings held)? Can people turn that off or extend it?",
+  "2.2.3": asks("scripted", "Is there any limit of time at all?"),
+  "2.2.4": asks("scripted", "Can interruptions be put off?"),
+  "2.2.5": asks("forms", "After signing in again, is everything still there?"),
+  "2.2.6": asks("forms", "Are people told how long they may be idle before data is lost?"),
+  "2.3.1": asks(["videos", "animated"], "Does anything flash more than three times a second?"),
+  "2.3.2": asks(["videos", "animated"], "Does anything flash more than three times a second, however small?"),
+  "2.3.3": asks(["animated", "scripted"], "Can movement that actions bring about be turned off?"),
+  "2.4.1": [],
+  "2.4.2": asks("pages", "does it say what the page is about?", (f) => counted(f.pages, "title")),
+  "2.4.3": asks("stops", "does the order of Tab follow the meaning, also in what scripts open?", (f) =>
+    counted(f.stops, "stop"),
   ),
-  "2.2.2": (f) =>
-    f.scripted + f.animated + f.videos > 0
-      ? "Does anything move, blink or update by itself for more than five seconds?"
-      : null,
-  "2.2.3": when("scripted", () => "Is there any limit of time at all?"),
-  "2.2.4": when("scripted", () => "Can interruptions be put off?"),
-  "2.2.5": when("forms", () => "After signing in again, is everything still there?"),
-  "2.2.6": when("forms", () => "Are people told how long they may be idle before data is lost?"),
-  "2.3.1": (f) => (f.videos + f.animated > 0 ? "Does anything flash more than three times a second?" : null),
-  "2.3.2": (f) =>
-    f.videos + f.animated > 0 ? "Does anything flash more than three times a second, however small?" : null,
-  "2.3.3": (f) =>
-    f.animated + f.scripted > 0 ? "Can movement that actions bring about be turned off?" : null,
-  "2.4.1": nothing,
-  "2.4.2": when("pages", (f) => `${counted(f.pages, "title")}: does it say what the page is about?`),
-  "2.4.3": when(
-    "stops",
-    (f) =>
-      `${counted(f.stops, "stop")}: does the order of Tab follow the meaning, also in what scripts open?`,
-  ),
-  "2.4.4": when("links", (f) => `${counted(f.links, "link")}: does each say where it leads?`),
-  "2.4.5": when("pages", () => "Is there more than one way to this page (menu, search, site map)?"),
-  "2.4.6": when(
+  "2.4.4": asks("links", "does each say where it leads?", (f) => counted(f.links, "link")),
+  "2.4.5": asks("pages", "Is there more than one way to this page (menu, search, site map)?"),
+  "2.4.6": asks(
     "headings",
-    (f) =>
-      `${counted(f.headings, "heading")}, ${counted(f.fields, "field")}: do headings and labels say what they are for?`,
+    "do headings and labels say what they are for?",
+    (f) => `${counted(f.headings, "heading")}, ${counted(f.fields, "field")}`,
   ),
-  "2.4.7": nothing,
-  "2.4.8": when("pages", () => "Do people see where on the site they are?"),
-  "2.4.9": when("links", (f) => `${counted(f.links, "link")}: does each say where it leads by itself?`),
-  "2.4.10": when("texts", () => "Are the parts of longer text headed?"),
-  "2.4.11": when(
+  "2.4.7": [],
+  "2.4.8": asks("pages", "Do people see where on the site they are?"),
+  "2.4.9": asks("links", "does each say where it leads by itself?", (f) => counted(f.links, "link")),
+  "2.4.10": asks("texts", "Are the parts of longer text headed?"),
+  "2.4.11": asks(
     "stickyParts",
+    "does it ever cover what has focus?",
     (f) =>
-      `${counted(f.stickyParts, "part")} that stay${f.stickyParts === 1 ? "s" : ""} in place when one scrolls: does it ever cover what has focus?`,
+      `${counted(f.stickyParts, "part")} that stay${f.stickyParts === 1 ? "s" : ""} in place when one scrolls`,
   ),
-  "2.4.12": when(
+  "2.4.12": asks(
     "stickyParts",
-    (f) =>
-      `${counted(f.stickyParts, "part")} that stay${f.stickyParts === 1 ? "s" : ""} in place: does it ever cover a piece of what has focus?`,
+    "does it ever cover a piece of what has focus?",
+    (f) => `${counted(f.stickyParts, "part")} that stay${f.stickyParts === 1 ? "s" : ""} in place`,
   ),
-  "2.4.13": when(
-    "stops",
-    (f) => `${counted(f.stops, "stop")}: is the mark of focus two pixels thick and 3:1?`,
-  ),
-  "2.5.1": when(
+  "2.4.13": asks("stops", "is the mark of focus two pixels thick and 3:1?", (f) => counted(f.stops, "stop")),
+  "2.5.1": asks(
     "scripted",
-    () => "Is anything done by a gesture with a path or two fingers? Can one finger do it?",
+    "Is anything done by a gesture with a path or two fingers? Can one finger do it?",
   ),
-  "2.5.2": when("scripted", () => "Do scripts act when the pointer goes down, with no way to take it back?"),
-  "2.5.3": nothing,
-  "2.5.4": when("scripted", () => "Is anything done by moving the device? Is there another way?"),
-  "2.5.5": when("stops", (f) => `${counted(f.stops, "target")}: is each 44 by 44 pixels?`),
-  "2.5.6": when("scripted", () => "Can people change between mouse, finger and keys at any time?"),
-  "2.5.7": when("scripted", () => "Is anything done by dragging? Is there another way?"),
-  "2.5.8": when(
-    "stops",
-    (f) => `${counted(f.stops, "target")}: is each 24 by 24 pixels, or has room around it?`,
+  "2.5.2": asks("scripted", "Do scripts act when the pointer goes down, with no way to take it back?"),
+  "2.5.3": [],
+  "2.5.4": asks("scripted", "Is anything done by moving the device? Is there another way?"),
+  "2.5.5": asks("stops", "is each 44 by 44 pixels?", (f) => counted(f.stops, "target")),
+  "2.5.6": asks("scripted", "Can people change between mouse, finger and keys at any time?"),
+  "2.5.7": asks("scripted", "Is anything done by dragging? Is there another way?"),
+  "2.5.8": asks("stops", "is each 24 by 24 pixels, or has room around it?", (f) =>
+    counted(f.stops, "target"),
   ),
-  "3.1.1": when("withLanguage", () => "Is the page written in the language it says?"),
-  "3.1.2": when("texts", () => "Is any passage in another language, and marked with lang?"),
-  "3.1.3": when("texts", () => "Are unusual words explained?"),
-  "3.1.4": when("texts", () => "Are abbreviations explained?"),
-  "3.1.5": when("texts", () => "Is there a simpler version of difficult text?"),
-  "3.1.6": when("texts", () => "Is the pronunciation given where the meaning hangs on it?"),
-  "3.2.1": when("scripted", () => "Do scripts change the page when something only takes focus?"),
-  "3.2.2": when(
-    "fields",
-    (f) => `${counted(f.fields, "field")}: does changing one change the page without warning?`,
+  "3.1.1": asks("withLanguage", "Is the page written in the language it says?"),
+  "3.1.2": asks("texts", "Is any passage in another language, and marked with lang?"),
+  "3.1.3": asks("texts", "Are unusual words explained?"),
+  "3.1.4": asks("texts", "Are abbreviations explained?"),
+  "3.1.5": asks("texts", "Is there a simpler version of difficult text?"),
+  "3.1.6": asks("texts", "Is the pronunciation given where the meaning hangs on it?"),
+  "3.2.1": asks("scripted", "Do scripts change the page when something only takes focus?"),
+  "3.2.2": asks("fields", "does changing one change the page without warning?", (f) =>
+    counted(f.fields, "field"),
   ),
-  "3.2.3": when("pages", () => "Does the navigation stand in the same order on every page?"),
-  "3.2.4": when("pages", () => "Is what does the same called the same on every page?"),
-  "3.2.5": when("scripted", () => "Does the page change only when people ask for it?"),
-  "3.2.6": when(
-    "pages",
-    () => "If there is help (contact, chat), does it stand at the same place on every page?",
+  "3.2.3": asks("pages", "Does the navigation stand in the same order on every page?"),
+  "3.2.4": asks("pages", "Is what does the same called the same on every page?"),
+  "3.2.5": asks("scripted", "Does the page change only when people ask for it?"),
+  "3.2.6": asks("pages", "If there is help (contact, chat), does it stand at the same place on every page?"),
+  "3.3.1": asks("forms", "is a mistake named in text, with the field it is in?", (f) =>
+    counted(f.forms, "form"),
   ),
-  "3.3.1": when(
-    "forms",
-    (f) => `${counted(f.forms, "form")}: is a mistake named in text, with the field it is in?`,
+  "3.3.2": asks("fields", "do labels and instructions say all one must know?", (f) =>
+    counted(f.fields, "field"),
   ),
-  "3.3.2": when(
-    "fields",
-    (f) => `${counted(f.fields, "field")}: do labels and instructions say all one must know?`,
+  "3.3.3": asks("forms", "does a message of a mistake say how to mend it?", (f) => counted(f.forms, "form")),
+  "3.3.4": asks("forms", "if it orders, pays or binds, can one check, correct or undo it?", (f) =>
+    counted(f.forms, "form"),
   ),
-  "3.3.3": when(
-    "forms",
-    (f) => `${counted(f.forms, "form")}: does a message of a mistake say how to mend it?`,
+  "3.3.5": asks("fields", "Is help at hand where it is needed?"),
+  "3.3.6": asks("forms", "can everything sent be checked, corrected or undone?", (f) =>
+    counted(f.forms, "form"),
   ),
-  "3.3.4": when(
-    "forms",
-    (f) => `${counted(f.forms, "form")}: if it orders, pays or binds, can one check, correct or undo it?`,
+  "3.3.7": asks("forms", "In what takes several steps, is anything asked twice?"),
+  "3.3.8": asks("passwords", "can it be pasted or filled in, and is there no puzzle to solve?", (f) =>
+    counted(f.passwords, "password"),
   ),
-  "3.3.5": when("fields", () => "Is help at hand where it is needed?"),
-  "3.3.6": when(
-    "forms",
-    (f) => `${counted(f.forms, "form")}: can everything sent be checked, corrected or undone?`,
+  "3.3.9": asks("passwords", "Does signing in ask to recognise pictures or things?"),
+  "4.1.1": [],
+  "4.1.2": asks("scripted", "do states follow when scripts change what is shown?", (f) =>
+    counted(f.stops, "control"),
   ),
-  "3.3.7": when("forms", () => "In what takes several steps, is anything asked twice?"),
-  "3.3.8": when(
-    "passwords",
-    (f) =>
-      `${counted(f.passwords, "password")}: can it be pasted or filled in, and is there no puzzle to solve?`,
-  ),
-  "3.3.9": when("passwords", () => "Does signing in ask to recognise pictures or things?"),
-  "4.1.1": nothing,
-  "4.1.2": when(
-    "scripted",
-    (f) => `${counted(f.stops, "control")}: do states follow when scripts change what is shown?`,
-  ),
-  "4.1.3": when(
+  "4.1.3": asks(
     "scripted",
     (f) =>
       `Messages that scripts show without moving focus: are they in a live region? ${counted(f.liveRegions, "region")} here.`,

@@ -1,7 +1,7 @@
 import type { Finding, Outcome } from "../findings/verdict.ts";
 import type { Scene } from "../scene/scene.ts";
 import type { CriterionNumber } from "../standards/criteria.ts";
-import { type Check, type CheckSettings, usualSettings } from "./check.ts";
+import { type CheckSettings, type PageCheck, usualSettings } from "./check.ts";
 
 /** How one check went on one subject. */
 export interface CheckResult {
@@ -55,9 +55,9 @@ const one: Readonly<Record<"passed" | "failed" | "cantTell", Tally>> = {
 /** Runs checks on a scene. Every target is counted; findings are made for the outcomes asked for. */
 export function runChecks(
   scene: Scene,
-  checks: readonly Check[],
+  checks: readonly PageCheck[],
   outcomes: readonly Outcome[] = everyOutcome,
-  settingsOf: (check: Check) => CheckSettings = () => usualSettings,
+  settingsOf: (check: PageCheck) => CheckSettings = () => usualSettings,
   isAllowed: (finding: Finding) => boolean = () => false,
 ): RunResult {
   const findings: Finding[] = [];

@@ -3,57 +3,91 @@ import type { ElementNode } from "../document/node.ts";
 import type { Finding } from "../findings/verdict.ts";
 import type { Scene } from "../scene/scene.ts";
 import type { Role } from "../semantics/tables/roles.ts";
-import { familyOf } from "./check.ts";
+import { checkWith } from "./catalogue.ts";
 
-/** Checks whose answer hangs on what is around an element, and that what surrounds a component may decide. */
-export const askAround: ReadonlySet<string> = new Set([
-  "roles.parent-present",
-  "structure.lists",
-  "names.control-labelled",
-  "names.label-connected",
-  "names.references-found",
-  "keys.skip-arrives",
-  "structure.in-landmarks",
-  "structure.headings-step",
-  "structure.headings-exist",
-  "structure.landmark-place",
-]);
+/**
+ * Where a tree is looked at that is no whole page.
+ * - `page`: a root, in a page of which nothing is known
+ * - `something unknown`: inside something that is not in source
+ * - `its callers`: alone, to find out which part is its callers'
+ */
+export type Around = "page" | "something unknown" | "its callers";
 
-/** Of those, the ones about whole pages: nothing inside a component answers them. */
-const askPage: ReadonlySet<string> = new Set([
-  "structure.in-landmarks",
-  "structure.headings-step",
-  "structure.headings-exist",
-  "structure.landmark-place",
-  "structure.title",
-  "keys.skip-arrives",
-]);
-
-/** Whether a finding about colours rests on a ground or colour that no rule of the component gives. */
-export function restsOnOuterColours({ check, facts, origins }: Finding): boolean {
-  const family = familyOf(check);
-  if (family !== "contrast" && family !== "colour") return false;
-  const given = new Set(origins.map((origin) => origin.of));
-  return "background" in facts && !(given.has("background") && given.has("foreground"));
+/** A component that is looked at without what surrounds it. */
+export interface AloneComponent {
+  /** Whether it is shown by itself: nothing inside it hangs on who uses it. */
+  readonly isWhole: boolean;
+  /** Whether its name says that it is a page of its own. */
+  readonly isPage: boolean;
 }
 
-/** Whether what is around a component that is shown alone may decide a finding. All that it is given is known. */
+/** Whether what is around a component, and is not in its tree, may decide a finding of source. */
+export function isLeftToSurroundings(
+  { isWhole, isPage }: AloneComponent,
+  scene: Scene,
+  finding: Finding,
+  around: Around,
+): boolean {
+  const { element } = finding;
+  const surroundings = checkWith(finding.check)?.surroundings;
+  switch (surroundings) {
+    case undefined:
+      return false;
+    case "colours":
+      return restsOnOuterColours(finding);
+    case "head":
+      return true;
+    case "unread classes":
+      return holdsClasses(scene, element);
+  }
+  if (around === "something unknown") return true;
+  // A reference that a component writes itself is its own, whoever calls it.
+  if (around === "its callers" && surroundings === "references") return false;
+  if (scene.page.index.parent(element)?.tag === "body" && !isPage) return true;
+  if (isWhole) return false;
+  if (surroundings === "container") return !hasContainer(scene, element);
+  return surroundings === "labels" || surroundings === "references";
+}
+
+/**
+ * Whether what is around a component that is mounted alone may decide a finding. All that it is given is known.
+ * @param isAtTop whether nothing of the component is around the element
+ */
 export function isLeftToSpecimen(scene: Scene, finding: Finding, isAtTop: boolean): boolean {
-  const { check, element } = finding;
-  if (restsOnOuterColours(finding) || askPage.has(check)) return true;
-  if (!askAround.has(check)) return false;
-  return check === "roles.parent-present" ? !hasContainer(scene, element) : isAtTop;
+  const surroundings = checkWith(finding.check)?.surroundings;
+  if (surroundings === undefined) return false;
+  switch (surroundings) {
+    case "unread classes":
+      return false;
+    case "colours":
+      return restsOnOuterColours(finding);
+    case "page":
+    case "head":
+      return true;
+    case "container":
+      return !hasContainer(scene, finding.element);
+    case "neighbours":
+    case "labels":
+    case "references":
+      return isAtTop;
+  }
+}
+
+/** Whether a finding about colours rests on a ground or colour that no rule of the component gives. */
+function restsOnOuterColours({ facts, origins }: Finding): boolean {
+  const given = new Set(origins.map((origin) => origin.of));
+  return "background" in facts && !(given.has("background") && given.has("foreground"));
 }
 
 /** Roles of boxes, and of parts that need a container themselves. */
 const noContainers = new Set<Role | null>([null, "generic", "none", "rowgroup", "group", "row"]);
 
 /** Whether some element around it in the tree contains items by its role. */
-export const hasContainer = (scene: Scene, element: ElementNode): boolean =>
+const hasContainer = (scene: Scene, element: ElementNode): boolean =>
   firstOf(
     elementsAbove(scene.page.index, element),
     (up) => up.tag !== "body" && up.tag !== "html" && !noContainers.has(scene.role(up).role),
   ) !== null;
 
-export const holdsClasses = (scene: Scene, element: ElementNode): boolean =>
+const holdsClasses = (scene: Scene, element: ElementNode): boolean =>
   firstOf(elementsBelow(scene.page.index, element), ({ attributes }) => attributes.has("class")) !== null;

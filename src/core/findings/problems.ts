@@ -8,6 +8,16 @@ export type Result<T> =
   | { readonly ok: true; readonly value: T }
   | { readonly ok: false; readonly problem: Problem };
 
+/** Why something that was asked for cannot be done; of nothing in particular. */
+export const refusal = (message: string): { readonly ok: false; readonly problem: Problem } => ({
+  ok: false,
+  problem: { target: "", message },
+});
+
+/** A problem in one line. */
+export const problemText = ({ target, message }: Problem): string =>
+  target === "" ? message : `${target}: ${message}`;
+
 const problem = (target: string, message: string): Problem => ({ target, message });
 
 export const notFound = (target: string): Problem =>
@@ -78,6 +88,11 @@ export const scriptWithoutSpecimen = (
   );
 export const specimensNeedRunning = (target: string): Problem =>
   problem(target, "Specimens are shown by running them, and --engine read runs nothing. Leave it out.");
+export const specimensElsewhere = (target: string): Problem =>
+  problem(
+    target,
+    "Not run: it lies outside this project. To run its code all the same, say --engine render.",
+  );
 export const tooLarge = (target: string, megabytes: number, limit: number): Problem =>
   problem(
     target,

@@ -1,12 +1,15 @@
 import type { ElementNode, Span } from "../document/node.ts";
 import type { Repair } from "../repair/repair.ts";
 import type { CriterionNumber } from "../standards/criteria.ts";
+import type { Cause } from "./cause.ts";
 
 /** By what it does to a person: cannot complete the task; needs help or a workaround; is slower or confused. */
-export type Severity = "blocker" | "barrier" | "friction";
+export const severities = ["blocker", "barrier", "friction"] as const;
+export type Severity = (typeof severities)[number];
 
-/** The words of EARL. */
-export type Outcome = "passed" | "failed" | "cantTell" | "inapplicable" | "untested";
+/** The words of EARL, in the order in which they are told. */
+export const outcomesInOrder = ["failed", "cantTell", "passed", "untested", "inapplicable"] as const;
+export type Outcome = (typeof outcomesInOrder)[number];
 
 /** Values a reader may want to see, in the order they are shown. */
 export type Facts = Readonly<Record<string, string | number | boolean | null>>;
@@ -39,8 +42,8 @@ export interface Judged {
   readonly criteria?: readonly CriterionNumber[];
   /** Declarations that explain the finding, each with the word for what it gave. */
   readonly origins?: readonly Origin[];
-  /** A key that findings share which one change would mend; alone without one. */
-  readonly cause?: string;
+  /** What findings share which one change would mend; alone without one. */
+  readonly cause?: Cause;
 }
 
 /** Points at an element, or at an attribute of it, where its place is known. */
@@ -80,6 +83,6 @@ export interface Finding {
   readonly message: string;
   readonly repair: Repair | null;
   readonly facts: Facts;
-  readonly cause: string | null;
+  readonly cause: Cause | null;
   readonly origins: readonly Origin[];
 }

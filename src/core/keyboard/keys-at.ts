@@ -1,6 +1,7 @@
 import type { ElementNode } from "../document/node.ts";
 import type { FocusDocument } from "../focus/tab-sequence.ts";
 import { type DefaultAction, defaultAction } from "./default-action.ts";
+import { keyName } from "./named-keys.ts";
 import { patternOf } from "./patterns.ts";
 
 /** What one key does at a stop. */
@@ -14,13 +15,11 @@ export interface KeyAt {
 /** The keys worth trying at a stop, in the order they are told. */
 const tried = ["Enter", " ", "ArrowDown", "ArrowUp", "Home", "End", "Escape"] as const;
 
-const shownKey = (key: string): string => (key === " " ? "Space" : key);
-
 /** What keys do at a stop: the browser's own actions there, and those that the pattern of its role owes. */
 export function keysAt(document: FocusDocument, element: ElementNode, role: string | null): readonly KeyAt[] {
   const own = tried.flatMap((key): readonly KeyAt[] => {
     const does = told(defaultAction(document, element, { key }));
-    return does === null ? [] : [{ key: shownKey(key), does, native: true }];
+    return does === null ? [] : [{ key: keyName(key), does, native: true }];
   });
   const pattern = role === null ? null : patternOf(role);
   const known = new Set(own.map(({ key }) => key));

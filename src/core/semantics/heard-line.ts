@@ -57,6 +57,7 @@ export const spokenStates = (states: States): readonly string[] =>
     return spoken === null ? [] : [spoken];
   });
 
+/** What is told of an element, as a tree has it. */
 export interface Heard {
   readonly role: Role;
   readonly name: string;
@@ -65,25 +66,45 @@ export interface Heard {
   readonly element: ElementNode;
 }
 
-/**
- * What is heard when one arrives at an element: `"Book slip 4" button, expanded`. Name, role, value and states in the
- * order a screen reader speaks them; a wording of our own that follows no product.
- */
-export function heardLine({ role, name, states, value, element }: Heard): string {
-  const parts = [spokenRole(role, states, rolelessWord(element))];
-  if (value !== null && valued.has(role)) parts.push(`"${value}"`);
-  parts.push(...spokenStates(states));
-  const said = parts.filter((part) => part !== "").join(", ");
-  return name === "" ? said : `"${name}" ${said}`;
+/** What is heard at an element, part by part. */
+export interface HeardParts {
+  readonly name: string;
+  readonly role: Role;
+  /** The word for the role; empty where none is spoken. */
+  readonly spokenRole: string;
+  /** Null where it has none, or none that is spoken. */
+  readonly value: string | null;
+  /** The words of states, in the order spoken. */
+  readonly states: readonly string[];
 }
 
-/** The heard line of an element of a page. */
-export function heardLineOf(semantics: Semantics, element: ElementNode): string {
-  return heardLine({
+export const heardParts = ({ role, name, states, value, element }: Heard): HeardParts => ({
+  name,
+  role,
+  spokenRole: spokenRole(role, states, rolelessWord(element)),
+  value: valued.has(role) ? value : null,
+  states: spokenStates(states),
+});
+
+export const heardPartsOf = (semantics: Semantics, element: ElementNode): HeardParts =>
+  heardParts({
     role: semantics.role(element).role ?? "generic",
     name: semantics.name(element).text,
     states: semantics.states(element),
     value: spokenValue(semantics, element),
     element,
   });
+
+/**
+ * What is heard when one arrives at an element: `"Book slip 4" button, expanded`. Name, role, value and states in the
+ * order a screen reader speaks them; a wording of our own that follows no product.
+ */
+export function heardLine({ name, spokenRole: role, value, states }: HeardParts): string {
+  const parts = [role, ...(value === null ? [] : [`"${value}"`]), ...states];
+  const said = parts.filter((part) => part !== "").join(", ");
+  return name === "" ? said : `"${name}" ${said}`;
 }
+
+/** The heard line of an element of a page. */
+export const heardLineOf = (semantics: Semantics, element: ElementNode): string =>
+  heardLine(heardPartsOf(semantics, element));

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../document/node.ts";
 import { attributeText, hasAttribute } from "../document/written.ts";
-import { heardLine, spokenRole } from "./heard-line.ts";
+import { heardLine, heardParts, spokenRole } from "./heard-line.ts";
 import type { SpeechLine } from "./reading-order.ts";
 import type { Semantics } from "./semantics.ts";
 import { tableGrid } from "./table-headers.ts";
@@ -45,7 +45,7 @@ export function listByKind(
     case "controls":
       return nodes
         .filter((node) => controlRoles.has(node.role) || isRolelessControl(node))
-        .map((node) => line(heardLine(node), 0, node.element));
+        .map((node) => line(heardLine(heardParts(node)), 0, node.element));
     case "images":
       return images(nodes);
     case "tables":
@@ -104,7 +104,7 @@ function landmarks(root: ElementTreeNode): readonly SpeechLine[] {
     const { node, depth } = at;
     if (node.kind === "text") continue;
     const isLandmark = isLandmarkRole(node.role) && !(node.role === "form" && node.name === "");
-    if (isLandmark) found.push(line(heardLine(node), depth, node.element));
+    if (isLandmark) found.push(line(heardLine(heardParts(node)), depth, node.element));
     for (let i = node.children.length - 1; i >= 0; i--)
       stack.push({ node: node.children[i] as TreeNode, depth: depth + (isLandmark ? 1 : 0) });
   }
@@ -159,11 +159,11 @@ function images(nodes: readonly ElementTreeNode[]): readonly SpeechLine[] {
 }
 
 function tableText(semantics: Semantics, node: ElementTreeNode): string {
-  if (node.element.tag !== "table") return heardLine(node);
+  if (node.element.tag !== "table") return heardLine(heardParts(node));
   const grid = tableGrid(semantics.page.index, node.element);
   const headers = grid.cells
     .filter((cell) => cell.element.tag === "th" || hasAttribute(cell.element, "scope"))
     .map((cell) => semantics.name(cell.element).text)
     .filter((name) => name !== "");
-  return `${heardLine(node)}, ${grid.rows.length} rows, ${grid.columns} columns; ${headers.length === 0 ? "no headers" : `headers ${headers.slice(0, 8).join(", ")}${headers.length > 8 ? " …" : ""}`}`;
+  return `${heardLine(heardParts(node))}, ${grid.rows.length} rows, ${grid.columns} columns; ${headers.length === 0 ? "no headers" : `headers ${headers.slice(0, 8).join(", ")}${headers.length > 8 ? " …" : ""}`}`;
 }

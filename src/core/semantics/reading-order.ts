@@ -1,7 +1,7 @@
 import type { DocumentIndex } from "../document/document-index.ts";
 import type { ElementNode, Span } from "../document/node.ts";
 import { textContent } from "../document/text-content.ts";
-import { heardLine, spokenRole, spokenStates } from "./heard-line.ts";
+import { heardLine, heardParts, spokenRole, spokenStates } from "./heard-line.ts";
 import type { Semantics } from "./semantics.ts";
 import { headersOf, type TableGrid, tableGrid, tableOf } from "./table-headers.ts";
 import type { Role } from "./tables/roles.ts";
@@ -160,7 +160,7 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
     // The caption has been said already, as the name of its table.
     if (role === "caption") continue;
     if (role === "heading" || spokenWhole.has(role)) {
-      say(withDescription(heardLine(node), node), frame.depth, node.element);
+      say(withDescription(heardLine(heardParts(node)), node), frame.depth, node.element);
       const inside = role === "heading" ? actionsIn(node) : [];
       if (inside.length > 0) stack.push({ nodes: inside, at: 0, depth: frame.depth + 1, leaving: null });
       continue;
@@ -181,7 +181,7 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
     }
     if (items.has(role)) {
       lead = role === "treeitem" ? "" : "– ";
-      if (role === "treeitem") say(heardLine(node), frame.depth, node.element);
+      if (role === "treeitem") say(heardLine(heardParts(node)), frame.depth, node.element);
       stack.push({
         nodes: role === "treeitem" ? node.children.filter((c) => c.kind === "element") : node.children,
         at: 0,
@@ -206,7 +206,7 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
     }
     const word = rolelessWord(node.element);
     if (role === "generic" && word !== null)
-      say(withDescription(heardLine(node), node), frame.depth, node.element);
+      say(withDescription(heardLine(heardParts(node)), node), frame.depth, node.element);
     // A block of its own: what was said before ends here, and so does what is in it.
     stack.push({ nodes: node.children, at: 0, depth: frame.depth, leaving: null });
   }
@@ -243,7 +243,7 @@ function actionsIn(heading: ElementTreeNode): readonly TreeNode[] {
 }
 
 function entering(index: DocumentIndex, node: ElementTreeNode): string {
-  const base = heardLine(node);
+  const base = heardLine(heardParts(node));
   if (node.role === "list") {
     const count = countOf(node, "listitem");
     return `${base}, ${count} ${count === 1 ? "item" : "items"}`;

@@ -1,3 +1,5 @@
+import { namedKey, namedKeys } from "../keyboard/named-keys.ts";
+
 /** What is heard at an element, as far as a script says it: `"Book slip 4" button, expanded`. */
 export interface HeardPattern {
   /** Null where any name will do. */
@@ -37,22 +39,6 @@ export type ParsedWalkScript =
   | ({ readonly ok: true } & WalkScript)
   | { readonly ok: false; readonly line: number; readonly column: number; readonly message: string };
 
-const keys = [
-  "Tab",
-  "Enter",
-  "Space",
-  "Escape",
-  "ArrowUp",
-  "ArrowDown",
-  "ArrowLeft",
-  "ArrowRight",
-  "Home",
-  "End",
-  "PageUp",
-  "PageDown",
-  "Backspace",
-  "Delete",
-];
 const withKey = /^(?:(?:Shift|Alt|Ctrl|Meta)\+)*(.+)$/;
 
 interface Token {
@@ -229,8 +215,11 @@ function bodyOf(verb: string, line: Line, column: number): StepBody {
       const at = line.column;
       const key = line.word("a key");
       const name = withKey.exec(key)?.[1] ?? key;
-      if (name.length > 1 && !keys.includes(name))
-        throw new Unreadable(at, `there is no key "${name}"; keys are ${keys.join(", ")}, or one letter`);
+      if (name.length > 1 && namedKey(name) === undefined)
+        throw new Unreadable(
+          at,
+          `there is no key "${name}"; keys are ${Object.keys(namedKeys).join(", ")}, or one letter`,
+        );
       const count = line.take(...Array.from({ length: 99 }, (_, n) => String(n + 1)));
       if (count !== null && line.take("times", "time") === null)
         throw new Unreadable(line.column, "expected times");

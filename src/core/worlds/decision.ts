@@ -1,4 +1,5 @@
 import type { Span } from "../document/node.ts";
+import type { Condition } from "./condition.ts";
 
 /**
  * Something that source leaves open and on which the tree hangs: whether a condition holds, which of the values that a
@@ -7,8 +8,8 @@ import type { Span } from "../document/node.ts";
 export interface Decision {
   /** The same for the same question in one composed tree. */
   readonly id: string;
-  /** What holds in each arm, as the clause of a sentence: `label is not given`. */
-  readonly arms: readonly string[];
+  /** What holds in each arm. */
+  readonly arms: readonly Condition[];
   /**
    * Whether source names the arms: a type, a default or the first value of a state does. What fails in a named arm is a
    * fault; what fails in another is a question.

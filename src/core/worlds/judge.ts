@@ -1,5 +1,6 @@
 import type { ElementNode } from "../document/node.ts";
 import type { Finding } from "../findings/verdict.ts";
+import type { Condition } from "./condition.ts";
 import type { Decision } from "./decision.ts";
 import { type Filling, filled, fillings, hasHoles } from "./probe.ts";
 import type { ComposedTree, TreeElement, TreeNode } from "./tree.ts";
@@ -24,7 +25,7 @@ export interface JudgedFinding {
   readonly world: WorldDocument;
   readonly outcome: "failed" | "cantTell";
   /** What must hold for the fault to show; empty where it shows always. */
-  readonly when: readonly string[];
+  readonly when: readonly Condition[];
   /** Whether it shows only where a caller leaves something out. */
   readonly isLeftToCalls: boolean;
   /** Whether what source leaves out may take it away. */
@@ -104,7 +105,7 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
       const element = document.origins.get(finding.element);
       if (element === undefined) continue;
       const at = { finding, element, world: document };
-      const when: readonly string[] = [];
+      const when: readonly Condition[] = [];
       if (finding.outcome === "cantTell")
         judged.set(key, { ...at, outcome: "cantTell", when, isLeftToCalls: false, mayBeMended: false });
       else if (holesMayMend(one, finding))
@@ -171,7 +172,7 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
     return {
       outcome: isSure ? "failed" : "cantTell",
       isLeftToCalls: rescuing.some((decision) => decision.isLeftToCalls === true),
-      when: rescuing.map((decision) => decision.arms[armIn(world, decision)] ?? ""),
+      when: rescuing.flatMap((decision) => decision.arms[armIn(world, decision)] ?? []),
     };
   }
 

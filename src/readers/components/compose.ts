@@ -51,6 +51,8 @@ export interface Composed {
   readonly islands: readonly ComposedTree[];
   /** Definitions of all components that were rendered in it, itself included. */
   readonly rendered: ReadonlySet<string>;
+  /** Components that are used in it and not in source. */
+  readonly unknown: readonly UnknownComponent[];
 }
 
 export interface Composer {
@@ -58,8 +60,6 @@ export interface Composer {
   readonly componentsOf: (module: SourceModule) => readonly FoundComponent[];
   /** The tree of a component that nobody calls: what callers would give is open. */
   readonly compose: (found: FoundComponent) => Composed;
-  /** Uses of components that are not in source, so far, the most used first. */
-  readonly unknownComponents: () => readonly UnknownComponent[];
   /** A component by where it is defined, once it was rendered. */
   readonly definedAt: (source: Span) => FoundComponent | null;
 }
@@ -257,6 +257,7 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
       ids: new Map(),
     });
     rendered.clear();
+    unknown.clear();
     islands.length = 0;
     note(component);
     const children = component.render({
@@ -274,6 +275,7 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
       tree: inPage(module.file, children),
       islands: islands.map((nodes) => inPage(module.file, nodes)),
       rendered: new Set(rendered),
+      unknown: [...unknown].map(([name, uses]) => ({ name, uses })),
     };
   }
 
@@ -311,10 +313,6 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
     componentsOf,
     compose,
     definedAt: (source) => defined.get(placeKey(source)) ?? null,
-    unknownComponents: () =>
-      [...unknown]
-        .map(([name, uses]) => ({ name, uses }))
-        .sort((a, b) => b.uses.length - a.uses.length || (a.name < b.name ? -1 : 1)),
   };
 }
 

@@ -329,7 +329,7 @@ export function htmlNodes(html: Value, source: Span, instance: string): readonly
       kind: "either",
       decision: {
         id: `html ${source.file}:${source.start}@${instance}`,
-        arms: ["the HTML put in here holds words", "the HTML put in here holds no words"],
+        arms: [{ is: "words" }, { is: "no words" }],
         named: false,
         source,
       },

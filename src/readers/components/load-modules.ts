@@ -8,6 +8,7 @@ import {
   unreadable,
 } from "../../core/findings/problems.ts";
 import type { Files } from "../../host/host.ts";
+import { Workspace } from "../../host/workspace.ts";
 import { decodeText } from "../html/decode.ts";
 import { everyNode, parseScript, type ScriptError } from "../script/parse-script.ts";
 import { addressFrom } from "./component-name.ts";
@@ -58,7 +59,11 @@ const scriptEnding = /\.(?:[cm]?[jt]sx?)$/i;
 const styleEnding = /\.(?:css|scss|sass|less|styl|pcss|postcss)$/i;
 
 /** Reads files and all that they import within the project, each once. What cannot be read is told and left out. */
-export async function loadModules(request: ModuleRequest, files: Files): Promise<LoadedModules> {
+export async function loadModules(
+  request: ModuleRequest,
+  files: Files,
+  workspace: Workspace = new Workspace(),
+): Promise<LoadedModules> {
   const resolver = new ImportResolver(files, new Set(request.entries));
   const modules = new Map<string, SourceModule>();
   const problems: Problem[] = [];
@@ -66,7 +71,9 @@ export async function loadModules(request: ModuleRequest, files: Files): Promise
   const entries = new Set(request.entries);
   const met = new Set(request.entries);
   for (let wave = [...met]; wave.length > 0; ) {
-    const read = await Promise.all(wave.map((path) => readShallow(path, entries.has(path), request, files)));
+    const read = await Promise.all(
+      wave.map((path) => readShallow(path, entries.has(path), request, files, workspace)),
+    );
     const next: string[] = [];
     for (const [i, result] of read.entries()) {
       const path = wave[i] as string;
@@ -116,6 +123,7 @@ async function readModule(
   isEntry: boolean,
   request: ModuleRequest,
   files: Files,
+  workspace: Workspace,
 ): Promise<Read> {
   const file = request.shownName(path);
   const isText =
@@ -137,7 +145,9 @@ async function readModule(
   if (/\.json$/i.test(path)) return bare({ kind: "data", value: jsonOf(text) }, text);
   const isMarkup = /\.html?$/i.test(path);
   if (!isMarkup && isMachineMade(text)) return isEntry ? { note: generated(file) } : bare({ kind: "asset" });
-  const { content, errors, imports } = await parsedSource(path, file, text);
+  const { content, errors, imports } = await workspace.of("module", file, text, () =>
+    parsedSource(path, file, text),
+  );
   return { module: { path, file, text, content, errors }, imports };
 }
 

@@ -197,7 +197,10 @@ function contextById(machine: Machine, id: string, initial: Value, at: CallPlace
     kind: "either",
     decision: {
       id: `provided ${id}`,
-      arms: [`\`${at.text}\` is provided`, `\`${at.text}\` is not provided`],
+      arms: [
+        { of: at.text, is: "provided" },
+        { of: at.text, is: "not provided" },
+      ],
       named: false,
       source: at.source,
     },

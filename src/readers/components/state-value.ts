@@ -14,7 +14,10 @@ export function stateValue(machine: Machine, first: Value, at: CallPlace, shape:
       kind: "either",
       decision: {
         id: `there ${id}`,
-        arms: [`\`${name}\` is there`, `\`${name}\` is not there`],
+        arms: [
+          { of: name, is: "there" },
+          { of: name, is: "not there" },
+        ],
         named: false,
         source: at.source,
       },
@@ -28,7 +31,7 @@ export function stateValue(machine: Machine, first: Value, at: CallPlace, shape:
   if (typeof value === "boolean") {
     const decision: Decision = {
       id,
-      arms: [`\`${name}\` is ${value}`, `\`${name}\` is ${!value}`],
+      arms: [value, !value].map((one) => ({ of: name, is: "value" as const, value: String(one) })),
       named: true,
       source: at.source,
     };
@@ -38,7 +41,10 @@ export function stateValue(machine: Machine, first: Value, at: CallPlace, shape:
     kind: "either",
     decision: {
       id,
-      arms: [`\`${name}\` is there`, `\`${name}\` is not there`],
+      arms: [
+        { of: name, is: "there" },
+        { of: name, is: "not there" },
+      ],
       named: false,
       source: at.source,
     },

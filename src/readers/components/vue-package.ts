@@ -67,7 +67,10 @@ export const givenFromAround = (machine: Machine): Value =>
       kind: "either",
       decision: {
         id: key,
-        arms: [`\`${at.text}\` is provided`, `\`${at.text}\` is not provided`],
+        arms: [
+          { of: at.text, is: "provided" },
+          { of: at.text, is: "not provided" },
+        ],
         named: false,
         source: at.source,
       },

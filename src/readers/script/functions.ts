@@ -297,8 +297,12 @@ function runSwitch(
         id: `case ${keyOf(one)}`,
         arms: node.cases.map(({ test }) =>
           test == null
-            ? `\`${placeOf(node.discriminant, scope).text}\` is none of these`
-            : `\`${placeOf(node.discriminant, scope).text}\` is ${placeOf(test, scope).text}`,
+            ? ({ of: placeOf(node.discriminant, scope).text, is: "none of these" } as const)
+            : ({
+                of: placeOf(node.discriminant, scope).text,
+                is: "value",
+                value: placeOf(test, scope).text,
+              } as const),
         ),
         named: false,
         source: placeOf(node, scope).source,

@@ -83,7 +83,10 @@ export const truthDecision = (
   { text, source }: { readonly text: string; readonly source: Span },
 ): Decision => ({
   id: `so ${id}`,
-  arms: [`\`${text}\` is so`, `\`${text}\` is not so`],
+  arms: [
+    { of: text, is: "so" },
+    { of: text, is: "not so" },
+  ],
   named: false,
   source,
 });

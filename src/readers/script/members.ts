@@ -200,7 +200,9 @@ const openItem = (machine: Machine, list: ListValue, at: CallPlace): Value =>
         machine,
         {
           id: `item ${keyOf(list)} ${at.source.start}@${machine.state.instance}`,
-          arms: list.items.slice(0, LONGEST_LIST).map((_, i) => `it is item ${i + 1} of \`${at.text}\``),
+          arms: list.items
+            .slice(0, LONGEST_LIST)
+            .map((_, i) => ({ of: at.text, is: "item" as const, number: i + 1 })),
           named: false,
           source: at.source,
         },

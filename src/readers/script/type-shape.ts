@@ -308,7 +308,10 @@ export function openValue(shape: Shape, at: Opening, optional = false): Value {
     if (isContent(given)) return openValue(given, at);
     const decision: Decision = {
       id: `given ${at.id}`,
-      arms: [`\`${at.name}\` is given`, `\`${at.name}\` is not given`],
+      arms: [
+        { of: at.name, is: "given" },
+        { of: at.name, is: "not given" },
+      ],
       named: true,
       isLeftToCalls: true,
       source: at.source,
@@ -326,11 +329,15 @@ export function openValue(shape: Shape, at: Opening, optional = false): Value {
       const decision: Decision = {
         id: `is ${at.id}`,
         arms: [
-          ...(shape.others === null ? [] : [`\`${at.name}\` is given`]),
+          ...(shape.others === null ? [] : [{ of: at.name, is: "given" as const }]),
           ...shape.values.map((value) =>
             value === undefined
-              ? `\`${at.name}\` is not given`
-              : `\`${at.name}\` is ${typeof value === "string" ? JSON.stringify(value) : String(value)}`,
+              ? ({ of: at.name, is: "not given" } as const)
+              : ({
+                  of: at.name,
+                  is: "value",
+                  value: typeof value === "string" ? JSON.stringify(value) : String(value),
+                } as const),
           ),
         ],
         named: true,
@@ -362,7 +369,10 @@ export function openValue(shape: Shape, at: Opening, optional = false): Value {
             kind: "either",
             decision: {
               id: `there ${inner.id}`,
-              arms: [`\`${inner.name}\` is there`, `\`${inner.name}\` is not there`],
+              arms: [
+                { of: inner.name, is: "there" },
+                { of: inner.name, is: "not there" },
+              ],
               named: false,
               source: at.source,
             },

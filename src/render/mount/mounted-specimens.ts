@@ -1,15 +1,8 @@
 import { desktop } from "../../core/css/device.ts";
+import { type Exploration, type Explored, nothingTried } from "../../engine/explored.ts";
 import type { Specimen } from "../../specimen.ts";
 import { LivePage, type PageSource } from "../live-page.ts";
-import { nothingTried } from "../nothing-tried.ts";
-import type {
-  Bundle,
-  ListedSpecimen,
-  MountedResult,
-  RenderResult,
-  SpecimenList,
-  SpecimenRequest,
-} from "../protocol.ts";
+import type { Bundle, ListedSpecimen, MountedResult, SpecimenList, SpecimenRequest } from "../protocol.ts";
 import { Program } from "./program.ts";
 import { type Stage, specimenPage, specimensIn, toldError } from "./specimen-page.ts";
 import { STAGE } from "./window-code.ts";
@@ -46,12 +39,13 @@ export class MountedSpecimens {
     return { specimens, failure };
   }
 
-  /** Mounts one specimen and tries it. Nothing is told of one that shows nothing because it failed. */
+  /** Mounts one specimen and explores it. Nothing is told of one that shows nothing because it failed. */
   async mount(
-    { bundle, file, specimen, device, plan, presses, log }: MountRequest,
-    attempt: (page: PageSource, opened: LivePage) => Promise<RenderResult>,
+    { bundle, file, specimen, device, exploration }: MountRequest,
+    explored: (page: PageSource, exploration: Exploration, opened: LivePage) => Promise<Explored>,
   ): Promise<MountedResult> {
     const program = this.#program(bundle);
+    const plan = exploration?.plan ?? null;
     const colours = plan === null ? {} : { colours: plan.colours };
     const source = { ...specimenPage(program, file, specimen, device), ...colours };
     let page: LivePage | null = null;
@@ -59,14 +53,17 @@ export class MountedSpecimens {
       page = await LivePage.open(source);
       const { unset } = page.window[STAGE] as Stage;
       const [problem] = page.problems;
-      const shows = { document: page.scene.document, sheets: page.sheets, stylesKnown: program.stylesKnown };
-      const about = { page: log || !presses ? shows : null, unset: [...unset], asked: page.asked };
-      if (problem !== undefined && page.shown().length === 0)
+      const about = { page: null, unset: [...unset], asked: page.asked };
+      const { scene, sheets, shown } = page.moment();
+      if (problem !== undefined && shown().length === 0)
         return { ...nothingTried, ...about, failure: `${problem}${unsetText(page)}` };
-      if (!presses) return { ...nothingTried, ...about, problems: page.problems, failure: null };
+      if (exploration === null) {
+        const shows = { document: scene.document, sheets, stylesKnown: program.stylesKnown };
+        return { ...nothingTried, ...about, page: shows, problems: page.problems, failure: null };
+      }
       const opened = page;
       page = null;
-      return { ...(await attempt(source, opened)), ...about, failure: null };
+      return { ...(await explored(source, exploration, opened)), ...about, failure: null };
     } catch (error) {
       const failure = `${toldError(error, program)}${page === null ? "" : unsetText(page)}`;
       return { ...nothingTried, page: null, failure, unset: [], asked: 0 };

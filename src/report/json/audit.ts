@@ -1,19 +1,33 @@
 import type { AuditAnswer, FindingAnswer } from "../../answers/audit.ts";
+import type { OriginAnswer } from "../../answers/finding-answer.ts";
 import type { RepairAnswer } from "../../answers/repair-answer.ts";
+import { originsText } from "../origins-text.ts";
 import type { AuditDocument } from "./audit-schema.ts";
 
 /** A finding as every document writes it. */
 export const findingJson = ({
   heard: _,
   span: __,
+  selector: ___,
+  origins,
+  keys,
   ...finding
 }: FindingAnswer): AuditDocument["findings"][number] => ({
   ...finding,
   criteria: [...finding.criteria],
   components: finding.components.map((frame) => ({ ...frame })),
-  facts: { ...finding.facts },
+  facts: { ...finding.facts, ...(keys === null ? {} : { keys }), ...originFacts(origins) },
   repair: finding.repair === null ? null : repairJson(finding.repair),
 });
+
+/** Where facts come from, beside them: `foregroundFrom: "css/yard.css:7 --muted: #9aa8b0"`. */
+const originFacts = (origins: readonly OriginAnswer[]): Readonly<Record<string, string>> =>
+  Object.fromEntries(
+    [...new Set(origins.map(({ of }) => of))].map((fact) => [
+      `${fact}From`,
+      originsText(origins.filter(({ of }) => of === fact)),
+    ]),
+  );
 
 const repairJson = ({ confidence, summary, edits }: RepairAnswer) => ({
   confidence,
@@ -32,7 +46,10 @@ export function auditJson(answer: AuditAnswer, toolVersion: string): string {
     startedAt: answer.startedAt.toISOString(),
     elapsedMs: answer.elapsedMs,
     conformance: answer.conformance,
-    subjects: answer.subjects.map((subject) => ({ ...subject, outcomes: { ...subject.outcomes } })),
+    subjects: answer.subjects.map(({ results: _, ...subject }) => ({
+      ...subject,
+      outcomes: { ...subject.outcomes },
+    })),
     findings: answer.findings.map(findingJson),
     checks: answer.checks.map(({ id, outcome, targets, failed: bad, cantTell, passed }) => ({
       id,

@@ -1,6 +1,5 @@
 import type { AuditAnswer, FindingAnswer, Subject } from "../../answers/audit.ts";
-import { familyOf } from "../../core/checks/check.ts";
-import type { Severity } from "../../core/findings/verdict.ts";
+import { type Severity, severities } from "../../core/findings/verdict.ts";
 import { coverageText } from "./coverage.ts";
 import { type AuditView, counted, findingText } from "./finding.ts";
 import { printable } from "./printable.ts";
@@ -8,25 +7,24 @@ import { printable } from "./printable.ts";
 /** How many findings of one check on one page are shown in full. */
 const SHOWN_OF_A_KIND = 3;
 
-const severities: readonly Severity[] = ["blocker", "barrier", "friction"];
 const plurals: Readonly<Record<Severity, string>> = {
   blocker: "blockers",
   barrier: "barriers",
   friction: "frictions",
 };
 
+/** One line for each failure, nothing else. */
+export const auditLines = ({ findings }: AuditAnswer): string =>
+  findings
+    .filter(({ outcome }) => outcome === "failed")
+    .map(oneLine)
+    .join("");
+
 /** What people are shown: by page, the worst first, each with its place, who is hurt and how to mend it. */
 export function auditText(answer: AuditAnswer, view: AuditView): string {
-  if (view.quiet)
-    return answer.findings
-      .filter((finding) => finding.outcome === "failed")
-      .map(oneLine)
-      .join("");
   const parts: string[] = [];
   const { colours } = view.paint;
-  const shown = answer.findings.filter(
-    (finding) => finding.outcome !== "passed" && (view.families?.includes(familyOf(finding.check)) ?? true),
-  );
+  const shown = answer.findings.filter((finding) => finding.outcome !== "passed");
   const pagesOf = new Map<string, Set<string>>();
   for (const { cause, subject } of shown) {
     const pages = pagesOf.get(cause);
@@ -54,7 +52,7 @@ export function auditText(answer: AuditAnswer, view: AuditView): string {
   }
   if (view.coverage && answer.coverage.length > 0)
     parts.push(coverageText(answer.coverage, answer.conformance, view.paint, view.all));
-  parts.push(closing(answer, view, answer.findings.length - shown.length));
+  parts.push(closing(answer, view));
   return parts.join("\n");
 }
 
@@ -129,12 +127,12 @@ function unknownLine({ unknownComponents }: AuditAnswer): string | null {
     : `${counted(unknownComponents.length, "component is", "components are")} not in this source (${counted(uses, "use", "uses")}): keel audit --unknown-components lists them.`;
 }
 
-function closing(answer: AuditAnswer, view: AuditView, unshown: number): string {
+function closing(answer: AuditAnswer, view: AuditView): string {
   const { colours } = view.paint;
   const failed = answer.findings.filter((finding) => finding.outcome === "failed");
   const questions = answer.findings.filter((finding) => finding.outcome === "cantTell").length;
   const passed = answer.checks.filter((check) => check.outcome === "passed").length;
-  const bySeverity = (["blocker", "barrier", "friction"] as const).flatMap((severity) => {
+  const bySeverity = severities.flatMap((severity) => {
     const n = failed.filter((finding) => finding.severity === severity).length;
     return n === 0 ? [] : [counted(n, severity, plurals[severity])];
   });
@@ -152,7 +150,7 @@ function closing(answer: AuditAnswer, view: AuditView, unshown: number): string 
       : colours.bold(`${failed.length} to mend${pages}${by}: ${bySeverity.join(", ")}`),
     ...(questions > 0 ? [counted(questions, "question for a person", "questions for a person")] : []),
     ...(answer.accepted > 0 ? [`${answer.accepted} allowed in place`] : []),
-    ...(unshown > 0 ? [`${unshown} not shown (--all shows them)`] : []),
+    ...(answer.untold.length > 0 ? [`${answer.untold.length} not shown (--all shows them)`] : []),
     ...(passed > 0 ? [`${counted(passed, "check", "checks")} passed`] : []),
   ].join(" · ");
   const lines = [view.paint.paragraph("", summary, 0)];
@@ -161,15 +159,11 @@ function closing(answer: AuditAnswer, view: AuditView, unshown: number): string 
   const first = failed[0] ?? answer.findings[0];
   const hasEdits = failed.some(({ repair }) => (repair?.edits.length ?? 0) > 0);
   if (first !== undefined) {
-    const id = /\bid="([\w-]+)"/.exec(first.element.snippet)?.[1];
-    const named = /\bclass="([a-zA-Z][\w-]*)/.exec(first.element.snippet)?.[1];
-    const at =
-      id !== undefined ? `#${id}` : named !== undefined ? `${first.element.tag}.${named}` : first.element.tag;
     lines.push(
       view.paint.paragraph(
         colours.dim("next  "),
         colours.dim(
-          `keel tree ${shellWord(first.subject.replace(/#.*$/, ""))} --at ${shellWord(at)} shows what assistive technology is given there; ${hasEdits ? `keel mend --also likely prints the edits as a patch` : "mend, and run this again"}.`,
+          `keel tree ${shellWord(first.subject.replace(/#.*$/, ""))} --at ${shellWord(first.selector)} shows what assistive technology is given there; ${hasEdits ? `keel mend --also likely prints the edits as a patch` : "mend, and run this again"}.`,
         ),
         6,
       ),

@@ -5,7 +5,7 @@ import type {
   Explanation,
   FamilyExplanation,
 } from "../../answers/explain.ts";
-import type { CheckText } from "../../core/checks/check.ts";
+import type { Check } from "../../core/checks/check.ts";
 import type { Paint } from "./paint.ts";
 
 const LABEL = 10;
@@ -93,5 +93,5 @@ function criterionExplanation({ criterion, checks, remains }: CriterionExplanati
   return `${lines.join("\n")}\n`;
 }
 
-const checkLine = (check: CheckText, paint: Paint): string =>
+const checkLine = (check: Check, paint: Paint): string =>
   paint.paragraph(`  ${check.id}  `, paint.colours.dim(check.means), 4);

@@ -1,8 +1,9 @@
 import type { AuditAnswer, FindingAnswer } from "../../answers/audit.ts";
-import type { CheckText, Family } from "../../core/checks/check.ts";
+import type { Check } from "../../core/checks/check.ts";
 import type { Severity } from "../../core/findings/verdict.ts";
 import { byFile } from "../../core/repair/edit.ts";
 import { criteria } from "../../core/standards/criteria.ts";
+import { originsText } from "../origins-text.ts";
 import { changedLines } from "../patch/changed-lines.ts";
 import type { Paint } from "./paint.ts";
 import { printable } from "./printable.ts";
@@ -10,22 +11,18 @@ import { cut, sourceFrame } from "./source-frame.ts";
 
 export interface AuditView {
   readonly paint: Paint;
-  readonly checks: readonly CheckText[];
+  readonly checks: readonly Check[];
   /** Shows every finding instead of three of a kind, and every criterion in a line of its own. */
   readonly all: boolean;
-  /** One line a finding, nothing else. */
-  readonly quiet: boolean;
-  /** The families whose findings are shown; null for all. */
-  readonly families: readonly Family[] | null;
   /** Whether to say what holds of each criterion: of no use where only some checks were asked for. */
   readonly coverage: boolean;
 }
 
-/** Facts that tell where others come from, with the words for them. */
+/** Facts whose origins people are shown, with the words for them, in this order. */
 const provenance = [
-  ["foregroundFrom", "colour:"],
-  ["backgroundFrom", "ground:"],
-  ["outlineFrom", "outline:"],
+  ["foreground", "colour:"],
+  ["background", "ground:"],
+  ["outline", "outline:"],
 ] as const;
 
 /** How many findings that share a cause are named one by one. */
@@ -104,12 +101,11 @@ export function findingText(
     lines.push(paint.paragraph(`    ${colours.dim("mend")}  `, printable(finding.repair.summary), 10));
     lines.push(...editLines(finding, answer, view));
   }
-  const { keys } = finding.facts;
-  if (typeof keys === "string")
-    lines.push(paint.paragraph(`    ${colours.dim("keys")}  `, printable(keys), 10));
+  if (finding.keys !== null)
+    lines.push(paint.paragraph(`    ${colours.dim("keys")}  `, printable(finding.keys), 10));
   for (const [fact, words] of provenance) {
-    const from = finding.facts[fact];
-    if (typeof from === "string")
+    const from = originsText(finding.origins.filter(({ of }) => of === fact));
+    if (from !== "")
       lines.push(paint.paragraph(`    ${colours.dim("from")}  `, `${words} ${printable(from)}`, 10));
   }
   if (pages.length > 1)
@@ -167,9 +163,8 @@ const criterionText = (number: string): string => {
   return `WCAG ${number}${row === undefined ? "" : ` ${row.level}`}`;
 };
 
-/** What is heard there; of no interest where only the look is at fault. */
-const heardNote = ({ check, heard }: FindingAnswer): string =>
-  heard === null || /^(?:contrast|colour)\.|focus-shows$/.test(check) ? "" : `heard as: ${printable(heard)}`;
+const heardNote = ({ heard }: FindingAnswer): string =>
+  heard === null ? "" : `heard as: ${printable(heard)}`;
 
 /** How many lines of an edit are shown. */
 const MOST_LINES = 8;

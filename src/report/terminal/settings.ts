@@ -1,12 +1,6 @@
+import type { InForce } from "../../settings/in-force.ts";
 import type { Paint } from "./paint.ts";
 import { printable } from "./printable.ts";
-
-/** One thing that is in force, and where it comes from: an option, the configuration, or nothing but what is usual. */
-export interface InForce {
-  readonly name: string;
-  readonly value: string;
-  readonly from: string;
-}
 
 /** What is in force, a line each, with where it comes from. */
 export function settingsText(settings: readonly InForce[], paint: Paint): string {

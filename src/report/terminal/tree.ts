@@ -1,7 +1,7 @@
 import type { SourceAnswer } from "../../answers/element-answer.ts";
 import type { Inspection } from "../../answers/inspect.ts";
 import type { PageTree } from "../../answers/tree.ts";
-import { heardLine } from "../../core/semantics/heard-line.ts";
+import { heardLine, heardParts } from "../../core/semantics/heard-line.ts";
 import { roleRow } from "../../core/semantics/tables/roles.ts";
 import type { ElementTreeNode, TreeNode } from "../../core/semantics/tree.ts";
 import type { Paint } from "./paint.ts";
@@ -49,7 +49,7 @@ export function* treeText(page: PageTree, view: TreeView): Iterable<string> {
 function nodeLine(page: PageTree, node: ElementTreeNode, view: TreeView, room: number): string {
   const { colours } = view.paint;
   const place = page.texts.place(node.element.source);
-  const heard = printable(heardLine(node));
+  const heard = printable(heardLine(heardParts(node)));
   const description =
     node.description === "" || node.description === node.name ? "" : `; ${printable(node.description)}`;
   const missing =

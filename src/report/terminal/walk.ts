@@ -1,4 +1,4 @@
-import type { StepAnswer } from "../../answers/rendered.ts";
+import type { StepAnswer } from "../../answers/seen-answer.ts";
 import type { KeyCount, PageWalk, StopAnswer, UnreachedAnswer } from "../../answers/walk.ts";
 import type { Paint } from "./paint.ts";
 import { placeText } from "./place-text.ts";

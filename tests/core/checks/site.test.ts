@@ -1,25 +1,7 @@
-import { describe, expect, test } from "vitest";
-import { siteCatalogue } from "../../../src/core/checks/site/catalogue.ts";
+import { expect, test } from "vitest";
 import { digestOf } from "../../../src/core/checks/site/digest.ts";
-import type { SiteCheck } from "../../../src/core/checks/site/site-check.ts";
+import { navigationOrder } from "../../../src/core/checks/structure/navigation-order.ts";
 import { sceneOf } from "../../page.ts";
-
-const outcomesOf = (check: SiteCheck, pages: readonly string[]) =>
-  check
-    .judgePages(pages.map((html, at) => digestOf(`pages/${at}.html`, sceneOf(html))))
-    .findings.map(({ verdict }) => verdict.outcome);
-
-describe.each(siteCatalogue.map((check) => [check.id, check] as const))("%s", (_, check) => {
-  test.each(check.examples.kept.map((pages) => [pages] as const))("is kept by %j", (pages) => {
-    expect(outcomesOf(check, pages)).toEqual([]);
-  });
-  test.each(check.examples.broken.map((pages) => [pages] as const))("is broken by %j", (pages) => {
-    expect(outcomesOf(check, pages)).toContain("failed");
-  });
-  test.each((check.examples.asked ?? []).map((pages) => [pages] as const))("asks about %j", (pages) => {
-    expect(outcomesOf(check, pages)).toEqual(["cantTell"]);
-  });
-});
 
 test("addresses are the same from every folder", () => {
   const nav = (href: string) => `<!doctype html><title>t</title><nav><a href="${href}">Tides</a></nav>`;
@@ -34,11 +16,12 @@ test("addresses are the same from every folder", () => {
 test("two navigations of one name on a page are compared with nothing", () => {
   const nav = (...names: readonly string[]) =>
     `<nav>${names.map((name) => `<a href="${name}">${name}</a>`).join("")}</nav>`;
-  const check = siteCatalogue.find(({ id }) => id === "structure.navigation-order") as SiteCheck;
   expect(
-    outcomesOf(check, [
-      `<!doctype html><title>a</title>${nav("a", "b", "c")}`,
-      `<!doctype html><title>b</title>${nav("c", "b", "a")}${nav("a", "b", "c")}`,
-    ]),
+    navigationOrder.judgePages(
+      [
+        `<!doctype html><title>a</title>${nav("a", "b", "c")}`,
+        `<!doctype html><title>b</title>${nav("c", "b", "a")}${nav("a", "b", "c")}`,
+      ].map((html, place) => digestOf(`pages/${place}.html`, sceneOf(html))),
+    ).findings,
   ).toEqual([]);
 });

@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import type { HeardParts } from "../../../src/core/semantics/heard-line.ts";
 import { isHeardAs } from "../../../src/core/walk-script/match.ts";
 import { nearestFirst } from "../../../src/core/walk-script/nearest.ts";
 import { type HeardPattern, parseWalkScript } from "../../../src/core/walk-script/parse.ts";
@@ -63,14 +64,27 @@ describe("a walk script", () => {
 });
 
 describe("what is heard", () => {
-  const field = { name: "Boat", role: "textbox", line: `"Boat" text box, "Petrel", required` };
-  const toggle = { name: "Fees", role: "button", line: `"Fees" button, expanded` };
+  const field: HeardParts = {
+    name: "Boat",
+    role: "textbox",
+    spokenRole: "text box",
+    value: "Petrel",
+    states: ["required"],
+  };
+  const toggle: HeardParts = {
+    name: "Fees",
+    role: "button",
+    spokenRole: "button",
+    value: null,
+    states: ["expanded"],
+  };
   test.each([
     [field, `"Boat" text box`, true],
     [field, `"Boat" textbox`, true],
     [field, `"Boat" text box, required`, true],
     [field, `"Boat" text box, invalid`, false],
     [field, `text box`, true],
+    [field, `"Boat" text box, required, expanded`, false],
     [field, `"Boat"`, true],
     [field, `"boat" text box`, false],
     [toggle, `"Fees" button, expanded`, true],

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import type { Finding } from "../../../src/core/findings/verdict.ts";
+import { conditionText } from "../../../src/core/worlds/condition.ts";
 import type { Decision } from "../../../src/core/worlds/decision.ts";
 import { judgeTree } from "../../../src/core/worlds/judge.ts";
 import { inPage, type TreeElement, type TreeNode, type TreeValue } from "../../../src/core/worlds/tree.ts";
@@ -8,7 +9,10 @@ import type { WorldDocument } from "../../../src/core/worlds/world.ts";
 const source = { file: "App.tsx", start: 0, end: 1 };
 const decision = (id: string, named: boolean): Decision => ({
   id,
-  arms: [`${id} holds`, `${id} does not hold`],
+  arms: [
+    { of: id, is: "so" },
+    { of: id, is: "not so" },
+  ],
   named,
   source,
 });
@@ -79,7 +83,7 @@ const finding = (of: Finding["element"]): Finding => ({
 const judged = (...nodes: TreeNode[]) =>
   judgeTree(inPage("App.tsx", nodes), audit).map(({ outcome, when, mayBeMended }) => [
     outcome,
-    when,
+    when.map(conditionText),
     mayBeMended,
   ]);
 
@@ -97,14 +101,14 @@ describe("judging a tree with decisions open", () => {
   test("what fails in an arm that source names is failed when that holds", () => {
     const label = decision("label", true);
     expect(judged(element("button", { title: either<TreeValue>(label, "Book", null) }))).toEqual([
-      ["failed", ["label does not hold"], false],
+      ["failed", ["`label` is not so"], false],
     ]);
   });
 
   test("what fails in an arm that nothing names is a question", () => {
     const count = decision("count", false);
     expect(judged(element("button", {}, [either(count, [words], [])]))).toEqual([
-      ["cantTell", ["count does not hold"], false],
+      ["cantTell", ["`count` is not so"], false],
     ]);
   });
 
@@ -121,7 +125,7 @@ describe("judging a tree with decisions open", () => {
     const [a, b] = [decision("a", true), decision("b", true)];
     expect(
       judged(element("button", { title: either<TreeValue>(a, "Book", null) }, [either(b, [words], [])])),
-    ).toEqual([["failed", ["a does not hold", "b does not hold"], false]]);
+    ).toEqual([["failed", ["`a` is not so", "`b` is not so"], false]]);
   });
 
   test("what is in one arm alone is judged there", () => {

@@ -1,12 +1,21 @@
 import { expect, test } from "vitest";
 import type { ElementNode, Node } from "../../../src/core/document/node.ts";
+import type { Decision } from "../../../src/core/worlds/decision.ts";
 import { filled, hasHoles } from "../../../src/core/worlds/probe.ts";
 import { inPage, type TreeElement, type TreeNode, type TreeValue } from "../../../src/core/worlds/tree.ts";
 import { decisionsIn, documentIn, firstArms, lastArms } from "../../../src/core/worlds/world.ts";
 
 const source = { file: "App.tsx", start: 0, end: 1 };
 const hole = (text: string, key: string) => ({ hole: text, source, mayBeEmpty: false, key });
-const open = { id: "open", arms: ["open", "shut"], named: true, source };
+const open: Decision = {
+  id: "open",
+  arms: [
+    { of: "open", is: "so" },
+    { of: "open", is: "not so" },
+  ],
+  named: true,
+  source,
+};
 
 const element = (
   tag: string,

@@ -12,7 +12,7 @@ import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { SchemeView } from "../../scene/schemes.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { originsOf } from "../contrast/suggest-colour.ts";
 
 /** Link and text must differ by this where nothing else tells them apart. WCAG technique G183. */
@@ -131,7 +131,7 @@ function judgeIn(view: SchemeView, link: ElementNode, around: ElementNode): Verd
       {
         facts,
         origins: originsOf("foreground", own.foreground),
-        cause: `link ${toHex(mine.text)} ${toHex(theirs.text)}`,
+        cause: { kind: "link colour", of: [toHex(mine.text), toHex(theirs.text)] },
       },
     );
   }
@@ -145,7 +145,7 @@ function judgeIn(view: SchemeView, link: ElementNode, around: ElementNode): Verd
       return cantTell(
         "Only its colour tells this link from the text around it. Does something beside colour change when it is hovered and focused?",
         ask("Underline it at least under the pointer and while focused."),
-        { facts, cause: "links without another cue" },
+        { facts, cause: { kind: "links without another cue", of: [] } },
       );
   }
   return { outcome: "passed", facts };
@@ -177,6 +177,9 @@ function isDecorated(
 
 export const linksStandOut = {
   id: "colour.links-stand-out",
+  kind: "page",
+  isHeard: false,
+  surroundings: "colours",
   criteria: ["1.4.1"],
   severity: "barrier",
   means:
@@ -185,18 +188,39 @@ export const linksStandOut = {
   mend: "Underline links in running text.",
   looksAt: linksInText,
   judge,
-  examples: {
-    kept: [
-      `<p>Ask the <a href="x">yard office</a> before you launch.</p>`,
-      `<style>a { text-decoration: none; font-weight: bold; color: #06c }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
-      `<style>p { color: #000 } a { text-decoration: none; color: #c00 } a:hover, a:focus { text-decoration: underline }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
-      `<style>a { text-decoration: none; color: #036 }</style><ul><li><a href="x">Slips</a></li></ul>`,
-    ],
-    broken: [
-      `<style>p { color: #333 } a { text-decoration: none; color: #036 }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
-    ],
-    asked: [
-      `<style>p { color: #000 } a { text-decoration: none; color: #c00 }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<p>Ask the <a href="x">yard office</a> before you launch.</p>`, finds: [] },
+    {
+      html: `<style>a { text-decoration: none; font-weight: bold; color: #06c }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+      finds: [],
+    },
+    {
+      html: `<style>p { color: #000 } a { text-decoration: none; color: #c00 } a:hover, a:focus { text-decoration: underline }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+      finds: [],
+    },
+    {
+      html: `<style>a { text-decoration: none; color: #036 }</style><ul><li><a href="x">Slips</a></li></ul>`,
+      finds: [],
+    },
+    {
+      html: `<style>p { color: #333 } a { text-decoration: none; color: #036 }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x">`,
+          "Only its colour tells this link from the text around it, and the two differ by 1.00:1, #003366 beside #333333.",
+        ],
+      ],
+    },
+    {
+      html: `<style>p { color: #000 } a { text-decoration: none; color: #c00 }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+      finds: [
+        [
+          "cantTell",
+          `<a href="x">`,
+          "Only its colour tells this link from the text around it. Does something beside colour change when it is hovered and focused?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -4,7 +4,7 @@ import { textContent } from "../../document/text-content.ts";
 import { cantTell, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 
 const colours = "red|green|blue|yellow|orange|grey|gray|purple|pink|amber";
@@ -38,6 +38,9 @@ function judge(element: ElementNode): Verdict {
 
 export const colourNotAlone = {
   id: "colour.not-alone",
+  kind: "page",
+  isHeard: false,
+  surroundings: "colours",
   criteria: ["1.4.1"],
   severity: "barrier",
   means: "What a colour means is told by a word, a sign or a shape too.",
@@ -45,9 +48,28 @@ export const colourNotAlone = {
   mend: "Add a word or a sign.",
   looksAt: explanations,
   judge,
-  examples: {
-    kept: [`<p>Free slips carry a star.</p>`, `<p>The red buoy marks the channel.</p>`],
-    broken: [],
-    asked: [`<p>Required fields are marked in red.</p>`, `<p>Green means free.</p>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<p>Free slips carry a star.</p>`, finds: [] },
+    { html: `<p>The red buoy marks the channel.</p>`, finds: [] },
+    {
+      html: `<p>Required fields are marked in red.</p>`,
+      finds: [
+        [
+          "cantTell",
+          "<p>",
+          `"Required fields are marked in red.": is what the colour means told another way too, by a word or a sign?`,
+        ],
+      ],
+    },
+    {
+      html: `<p>Green means free.</p>`,
+      finds: [
+        [
+          "cantTell",
+          "<p>",
+          `"Green means free.": is what the colour means told another way too, by a word or a sign?`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -4,12 +4,13 @@ import { NO } from "../../css/certainty.ts";
 import type { CascadedValue } from "../../css/computed.ts";
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
+import { declaredAt } from "../../findings/cause.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { groundAround } from "../../rendering/ground.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { SchemeView } from "../../scene/schemes.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isInactive } from "./judge-text.ts";
 import { originsOf, suggestColour } from "./suggest-colour.ts";
 
@@ -115,13 +116,19 @@ function judgeIn(view: SchemeView, field: ElementNode, scene: Scene): Verdict {
         scheme: view.scheme,
       },
       origins: originsOf("foreground", firstEdge.value),
-      cause: `edge ${toHex(shown)} ${toHex(ground)} ${firstEdge.value.declared?.source.start ?? ""}`,
+      cause: {
+        kind: "edge",
+        of: [toHex(shown), toHex(ground), declaredAt(firstEdge.value.declared?.source)],
+      },
     },
   );
 }
 
 export const contrastControlEdge = {
   id: "contrast.control-edge",
+  kind: "page",
+  isHeard: false,
+  surroundings: "colours",
   criteria: ["1.4.11"],
   severity: "barrier",
   means: "The edge or ground of a field stands out from what is around it by at least 3:1.",
@@ -129,18 +136,41 @@ export const contrastControlEdge = {
   mend: "Give the field a darker border.",
   looksAt: fields,
   judge,
-  examples: {
-    kept: [
-      `<input aria-label="Beam">`,
-      `<input aria-label="Beam" style="border: 1px solid #767676">`,
-      `<input aria-label="Beam" style="border: 1px solid #eee; background: #555">`,
-      `<input aria-label="Beam" style="border: 0; border-bottom: 2px solid #333">`,
-      `<input aria-label="Beam" disabled style="border: 1px solid #eee">`,
-    ],
-    broken: [
-      `<input aria-label="Beam" style="border: 1px solid #ddd">`,
-      `<style>select { border: 1px solid #ccc; background: #fff }</style><select aria-label="Kind"><option>a</select>`,
-    ],
-    asked: [`<input aria-label="Beam" style="border: none; background: #fff">`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<input aria-label="Beam">`, finds: [] },
+    { html: `<input aria-label="Beam" style="border: 1px solid #767676">`, finds: [] },
+    { html: `<input aria-label="Beam" style="border: 1px solid #eee; background: #555">`, finds: [] },
+    { html: `<input aria-label="Beam" style="border: 0; border-bottom: 2px solid #333">`, finds: [] },
+    { html: `<input aria-label="Beam" disabled style="border: 1px solid #eee">`, finds: [] },
+    {
+      html: `<input aria-label="Beam" style="border: 1px solid #ddd">`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="Beam" style="border: 1px solid #ddd">`,
+          "The edge of this field stands out by 1.35:1, #dddddd on #ffffff; it needs 3:1.",
+        ],
+      ],
+    },
+    {
+      html: `<style>select { border: 1px solid #ccc; background: #fff }</style><select aria-label="Kind"><option>a</select>`,
+      finds: [
+        [
+          "failed",
+          `<select aria-label="Kind">`,
+          "The edge of this field stands out by 1.60:1, #cccccc on #ffffff; it needs 3:1.",
+        ],
+      ],
+    },
+    {
+      html: `<input aria-label="Beam" style="border: none; background: #fff">`,
+      finds: [
+        [
+          "cantTell",
+          `<input aria-label="Beam" style="border: none; background: #fff">`,
+          "This field has no edge that stands out by 3:1. Does something around it show where it is?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

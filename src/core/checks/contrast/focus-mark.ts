@@ -1,10 +1,11 @@
 import { contrastRatio, shownRatio } from "../../colour/contrast.ts";
 import { onScreen, over, toHex } from "../../colour/rgba.ts";
 import type { ElementNode } from "../../document/node.ts";
+import { declaredAt } from "../../findings/cause.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { groundAround } from "../../rendering/ground.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { focusMarkOf, markedStops } from "../keys/focus-mark-of.ts";
 import { originsOf, suggestColour } from "./suggest-colour.ts";
 
@@ -43,13 +44,19 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
         interaction: "focus",
       },
       origins: originsOf("foreground", value),
-      cause: `mark ${toHex(lowest.shown)} ${toHex(lowest.ground)} ${value?.declared?.source.start ?? ""}`,
+      cause: {
+        kind: "mark",
+        of: [toHex(lowest.shown), toHex(lowest.ground), declaredAt(value?.declared?.source)],
+      },
     },
   );
 }
 
 export const contrastFocusMark = {
   id: "contrast.focus-mark",
+  kind: "page",
+  isHeard: false,
+  surroundings: "colours",
   criteria: ["1.4.11", "2.4.7"],
   severity: "barrier",
   means: "The mark of focus stands out from what is beside it by at least 3:1.",
@@ -57,12 +64,22 @@ export const contrastFocusMark = {
   mend: "Give the outline a stronger colour.",
   looksAt: markedStops,
   judge,
-  examples: {
-    kept: [
-      `<button>Haul out</button>`,
-      `<style>:focus { outline: 2px solid #06c }</style><a href="x">Slips</a>`,
-      `<style>a:focus { outline: 2px solid #eee; background: #000; color: #fff }</style><a href="x">Slips</a>`,
-    ],
-    broken: [`<style>:focus { outline: 2px solid #ddd }</style><a href="x">Slips</a>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<button>Haul out</button>`, finds: [] },
+    { html: `<style>:focus { outline: 2px solid #06c }</style><a href="x">Slips</a>`, finds: [] },
+    {
+      html: `<style>a:focus { outline: 2px solid #eee; background: #000; color: #fff }</style><a href="x">Slips</a>`,
+      finds: [],
+    },
+    {
+      html: `<style>:focus { outline: 2px solid #ddd }</style><a href="x">Slips</a>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x">`,
+          "The mark of focus stands out by 1.35:1, #dddddd on #ffffff; it needs 3:1.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

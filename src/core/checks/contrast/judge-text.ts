@@ -6,6 +6,7 @@ import { isDisabled } from "../../document/disabled.ts";
 import { inputType, textTypes } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken, attributeTokens, writtenText } from "../../document/written.ts";
+import { declaredAt } from "../../findings/cause.ts";
 import { cantTell, type Facts, failed, inapplicable, type Verdict } from "../../findings/verdict.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -93,13 +94,13 @@ export function judgeText(
     return cantTell(
       `A stylesheet of this page could not be read. Does ${what} reach ${worst.needed}:1?`,
       null,
-      { facts, cause: "unread stylesheet" },
+      { facts, cause: { kind: "stylesheets that were not read", of: [] } },
     );
   if (worst.outcome === "cantTell")
     return cantTell(
       `Does ${what} reach ${worst.needed}:1${circumstances(worst)}? Source cannot tell: ${worst.reason}.`,
       null,
-      { facts, cause: `ground ${worst.reason}` },
+      { facts, cause: { kind: "ground that is not known", of: [worst.reason] } },
     );
   const { text, ground, ratio, painted } = worst;
   if (text === null || ground === null || ratio === null) return inapplicable;
@@ -107,7 +108,7 @@ export function judgeText(
     return cantTell(
       `Is this text part of a logotype? If not, its contrast of ${shownRatio(ratio)} is too low: it needs ${worst.needed}:1.`,
       null,
-      { facts, cause: "logotype" },
+      { facts, cause: { kind: "logotype", of: [] } },
     );
   }
   const [layer] = painted.layers;
@@ -127,7 +128,10 @@ export function judgeText(
         ...originsOf("foreground", painted.foreground),
         ...originsOf("background", layer?.value ?? null),
       ],
-      cause: `colours ${toHex(text)} ${toHex(ground)} ${painted.foreground?.declared?.source.file ?? ""} ${painted.foreground?.declared?.source.start ?? ""}`,
+      cause: {
+        kind: "colours",
+        of: [toHex(text), toHex(ground), declaredAt(painted.foreground?.declared?.source)],
+      },
     },
   );
 }

@@ -2,11 +2,14 @@ import { NO } from "../../css/certainty.ts";
 import { inputType, textTypes } from "../../document/form-controls.ts";
 import { attributeText } from "../../document/written.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { judgeText } from "./judge-text.ts";
 
 export const contrastPlaceholder = {
   id: "contrast.placeholder",
+  kind: "page",
+  isHeard: false,
+  surroundings: "colours",
   criteria: ["1.4.3"],
   severity: "barrier",
   means: "Placeholder text stands out from its field by at least 4.5:1.",
@@ -22,11 +25,21 @@ export const contrastPlaceholder = {
     ),
   judge: (element, scene: Scene) =>
     judgeText(scene, element, { large: 3, small: 4.5 }, { what: "this placeholder", pseudo: "placeholder" }),
-  examples: {
-    kept: [
-      `<input aria-label="Boat" placeholder="Petrel">`,
-      `<input aria-label="Boat" value="Petrel" placeholder="Petrel"><style>::placeholder { color: #ccc }</style>`,
-    ],
-    broken: [`<input aria-label="Boat" placeholder="Petrel"><style>::placeholder { color: #bbb }</style>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<input aria-label="Boat" placeholder="Petrel">`, finds: [] },
+    {
+      html: `<input aria-label="Boat" value="Petrel" placeholder="Petrel"><style>::placeholder { color: #ccc }</style>`,
+      finds: [],
+    },
+    {
+      html: `<input aria-label="Boat" placeholder="Petrel"><style>::placeholder { color: #bbb }</style>`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="Boat" placeholder="Petrel">`,
+          "This placeholder has a contrast of 1.91:1, #bbbbbb on #ffffff; it needs 4.5:1.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -1,9 +1,12 @@
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { judgeText, textElements } from "./judge-text.ts";
 
 export const contrastText = {
   id: "contrast.text",
+  kind: "page",
+  isHeard: false,
+  surroundings: "colours",
   criteria: ["1.4.3"],
   severity: "barrier",
   means: "Text stands out from its ground by at least 4.5:1, large text by 3:1, in every colour scheme.",
@@ -11,28 +14,91 @@ export const contrastText = {
   mend: "Darken the text or lighten its ground; the nearest colour that passes is named with each finding.",
   looksAt: textElements,
   judge: (element, scene: Scene) => judgeText(scene, element, { large: 3, small: 4.5 }),
-  examples: {
-    kept: [
-      `<p>Slip 4</p>`,
-      `<p style="color: #767676">Slip 4</p>`,
-      `<h1 style="color: #949494; font-size: 24px">Slip 4</h1>`,
-      `<button disabled style="color: #ccc; background: #fff">Slip 4</button>`,
-      `<p style="color: #eee; background: #333">Slip 4</p>`,
-      `<style>.x { color: #ccc } .x { color: #333 }</style><p class="x">Slip 4</p>`,
-      `<div style="background: linear-gradient(#000, #333)"><p style="color: #fff">Slip 4</p></div>`,
-      `<p style="color: #ddd; position: absolute; clip-path: inset(50%)">Slip 4</p>`,
-    ],
-    broken: [
-      `<p style="color: #999">Slip 4</p>`,
-      `<p style="opacity: .5">Slip 4</p><style>p { color: #333 }</style>`,
-      `<style>:root { --m: #aaa } p { color: var(--m) }</style><p>Slip 4</p>`,
-      `<div style="background: linear-gradient(#888, #999)"><p style="color: #fff">Slip 4</p></div>`,
-      `<style>:root { color-scheme: light dark } p { color: light-dark(#333, #444) }</style><p>Slip 4</p>`,
-    ],
-    asked: [
-      `<div style="background: url(yard.jpg)"><p style="color: #999">Slip 4</p></div>`,
-      `<div style="background: linear-gradient(#000, #fff)"><p style="color: #000">Slip 4</p></div>`,
-      `<p style="color: #999; text-shadow: 0 0 3px #000">Slip 4</p>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<p>Slip 4</p>`, finds: [] },
+    { html: `<p style="color: #767676">Slip 4</p>`, finds: [] },
+    { html: `<h1 style="color: #949494; font-size: 24px">Slip 4</h1>`, finds: [] },
+    { html: `<button disabled style="color: #ccc; background: #fff">Slip 4</button>`, finds: [] },
+    { html: `<p style="color: #eee; background: #333">Slip 4</p>`, finds: [] },
+    { html: `<style>.x { color: #ccc } .x { color: #333 }</style><p class="x">Slip 4</p>`, finds: [] },
+    {
+      html: `<div style="background: linear-gradient(#000, #333)"><p style="color: #fff">Slip 4</p></div>`,
+      finds: [],
+    },
+    { html: `<p style="color: #ddd; position: absolute; clip-path: inset(50%)">Slip 4</p>`, finds: [] },
+    {
+      html: `<p style="color: #999">Slip 4</p>`,
+      finds: [
+        [
+          "failed",
+          `<p style="color: #999">`,
+          "This text has a contrast of 2.84:1, #999999 on #ffffff; it needs 4.5:1.",
+        ],
+      ],
+    },
+    {
+      html: `<p style="opacity: .5">Slip 4</p><style>p { color: #333 }</style>`,
+      finds: [
+        [
+          "failed",
+          `<p style="opacity: .5">`,
+          "This text has a contrast of 2.84:1, #999999 on #ffffff; it needs 4.5:1.",
+        ],
+      ],
+    },
+    {
+      html: `<style>:root { --m: #aaa } p { color: var(--m) }</style><p>Slip 4</p>`,
+      finds: [["failed", "<p>", "This text has a contrast of 2.32:1, #aaaaaa on #ffffff; it needs 4.5:1."]],
+    },
+    {
+      html: `<div style="background: linear-gradient(#888, #999)"><p style="color: #fff">Slip 4</p></div>`,
+      finds: [
+        [
+          "failed",
+          `<p style="color: #fff">`,
+          "This text has a contrast of 2.84:1, #ffffff on #999999; it needs 4.5:1.",
+        ],
+      ],
+    },
+    {
+      html: `<style>:root { color-scheme: light dark } p { color: light-dark(#333, #444) }</style><p>Slip 4</p>`,
+      finds: [
+        [
+          "failed",
+          "<p>",
+          "This text has a contrast of 1.92:1 in the dark scheme, #444444 on #121212; it needs 4.5:1.",
+        ],
+      ],
+    },
+    {
+      html: `<div style="background: url(yard.jpg)"><p style="color: #999">Slip 4</p></div>`,
+      finds: [
+        [
+          "cantTell",
+          `<p style="color: #999">`,
+          "Does this text reach 4.5:1? Source cannot tell: a picture lies behind it.",
+        ],
+      ],
+    },
+    {
+      html: `<div style="background: linear-gradient(#000, #fff)"><p style="color: #000">Slip 4</p></div>`,
+      finds: [
+        [
+          "cantTell",
+          `<p style="color: #000">`,
+          "Does this text reach 4.5:1? Source cannot tell: it lies on several colours, and is too pale on some of them.",
+        ],
+      ],
+    },
+    {
+      html: `<p style="color: #999; text-shadow: 0 0 3px #000">Slip 4</p>`,
+      finds: [
+        [
+          "cantTell",
+          `<p style="color: #999; text-shadow: 0 0 3px #000">`,
+          "Does this text reach 4.5:1? Source cannot tell: a shadow around the letters may help or harm.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -7,7 +7,7 @@ import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.t
 import { setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsInside, exposedWithAria, isShown } from "../exposed.ts";
 import { idOf } from "../names/label-edits.ts";
 
@@ -77,6 +77,7 @@ function messageNear(scene: Scene, field: ElementNode): ElementNode | null {
 
 export const errorConnected = {
   id: "forms.error-connected",
+  kind: "page",
   criteria: ["3.3.1", "1.3.1"],
   severity: "barrier",
   means: "A field that is invalid points to the message that says why.",
@@ -84,14 +85,31 @@ export const errorConnected = {
   mend: "Give the message an id and name it in aria-describedby of the field.",
   looksAt: invalid,
   judge,
-  examples: {
-    kept: [
-      `<input aria-label="Beam" aria-invalid="true" aria-describedby="e"><p id="e" class="error">Write a number.</p>`,
-      `<input aria-label="Beam" aria-invalid="false">`,
-    ],
-    broken: [
-      `<div><input aria-label="Beam" aria-invalid="true"><p id="e" class="error">Write a number.</p></div>`,
-    ],
-    asked: [`<div><input aria-label="Beam" aria-invalid="true"></div>`],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<input aria-label="Beam" aria-invalid="true" aria-describedby="e"><p id="e" class="error">Write a number.</p>`,
+      finds: [],
+    },
+    { html: `<input aria-label="Beam" aria-invalid="false">`, finds: [] },
+    {
+      html: `<div><input aria-label="Beam" aria-invalid="true"><p id="e" class="error">Write a number.</p></div>`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="Beam" aria-invalid="true">`,
+          `The message "Write a number." is not connected to its field.`,
+        ],
+      ],
+    },
+    {
+      html: `<div><input aria-label="Beam" aria-invalid="true"></div>`,
+      finds: [
+        [
+          "cantTell",
+          `<input aria-label="Beam" aria-invalid="true">`,
+          `"Beam" is marked invalid. Is it said in text, with the field or above the form, what is wrong?`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -5,7 +5,7 @@ import { hasAttribute } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedByTag } from "../exposed.ts";
 
 /** An option that is written as the heading of those after it. */
@@ -29,6 +29,7 @@ function judge(select: ElementNode, scene: Scene): Verdict {
 
 export const optionsGrouped = {
   id: "forms.options-grouped",
+  kind: "page",
   criteria: [],
   severity: "friction",
   means: "Options that belong together are in a group with a name.",
@@ -36,13 +37,24 @@ export const optionsGrouped = {
   mend: "Use <optgroup> with a label.",
   looksAt: (scene: Scene) => exposedByTag(scene, "select"),
   judge,
-  examples: {
-    kept: [
-      `<select aria-label="Berth"><optgroup label="North"><option>1</option></optgroup></select>`,
-      `<select aria-label="Berth"><option disabled>-- choose --</option><option>1</option></select>`,
-    ],
-    broken: [
-      `<select aria-label="Berth"><option>Any</option><option disabled>--- North ---</option><option>1</option></select>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<select aria-label="Berth"><optgroup label="North"><option>1</option></optgroup></select>`,
+      finds: [],
+    },
+    {
+      html: `<select aria-label="Berth"><option disabled>-- choose --</option><option>1</option></select>`,
+      finds: [],
+    },
+    {
+      html: `<select aria-label="Berth"><option>Any</option><option disabled>--- North ---</option><option>1</option></select>`,
+      finds: [
+        [
+          "failed",
+          `<select aria-label="Berth">`,
+          `The option "--- North ---" is drawn as the heading of others, and told as one of them.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -8,7 +8,7 @@ import { setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { autofillNames, wrongAutofillToken } from "../../standards/autofill.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isInactive } from "../contrast/judge-text.ts";
 
 const fields = (scene: Scene): readonly ElementNode[] =>
@@ -56,6 +56,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
 
 export const purposeTold = {
   id: "forms.purpose-told",
+  kind: "page",
   criteria: ["1.3.5"],
   severity: "barrier",
   means: "What autocomplete says of a field is a purpose that browsers know.",
@@ -63,17 +64,40 @@ export const purposeTold = {
   mend: "Write one of the purposes of the HTML standard.",
   looksAt: fields,
   judge,
-  examples: {
-    kept: [
-      `<input aria-label="Name" autocomplete="name">`,
-      `<input aria-label="Phone" autocomplete="section-a billing home tel">`,
-      `<input aria-label="x" autocomplete="off">`,
-      `<input aria-label="x" autocomplete="">`,
-    ],
-    broken: [
-      `<input aria-label="Name" autocomplete="billing, name">`,
-      `<input aria-label="Mail" autocomplete="e-mail">`,
-      `<input aria-label="Name" autocomplete="home name">`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<input aria-label="Name" autocomplete="name">`, finds: [] },
+    { html: `<input aria-label="Phone" autocomplete="section-a billing home tel">`, finds: [] },
+    { html: `<input aria-label="x" autocomplete="off">`, finds: [] },
+    { html: `<input aria-label="x" autocomplete="">`, finds: [] },
+    {
+      html: `<input aria-label="Name" autocomplete="billing, name">`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="Name" autocomplete="billing, name">`,
+          `"billing," says nothing in autocomplete here: no browser can tell what belongs in the field.`,
+        ],
+      ],
+    },
+    {
+      html: `<input aria-label="Mail" autocomplete="e-mail">`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="Mail" autocomplete="e-mail">`,
+          `"e-mail" says nothing in autocomplete here: no browser can tell what belongs in the field.`,
+        ],
+      ],
+    },
+    {
+      html: `<input aria-label="Name" autocomplete="home name">`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="Name" autocomplete="home name">`,
+          `"name" says nothing in autocomplete here: no browser can tell what belongs in the field.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -7,7 +7,7 @@ import { setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, isExposed } from "../exposed.ts";
 import { speakable } from "../shown-name.ts";
 
@@ -61,12 +61,13 @@ function judge(field: ElementNode, scene: Scene): Verdict {
   return cantTell(
     `${name === "" ? "This field" : `"${name}"`} must be filled in. Does one see that before sending the form?`,
     ask('Say so in the label: "(required)", or a star that is explained above the form.'),
-    { ...source, cause: "required fields that do not say so" },
+    { ...source, cause: { kind: "required fields that do not say so", of: [] } },
   );
 }
 
 export const requiredTold = {
   id: "forms.required-told",
+  kind: "page",
   criteria: ["3.3.2"],
   severity: "barrier",
   means: "Fields that must be filled in say so, in words and in their state.",
@@ -74,17 +75,29 @@ export const requiredTold = {
   mend: 'Write "(required)" into the label and required on the field.',
   looksAt: fields,
   judge,
-  examples: {
-    kept: [
-      `<label>Boat (required) <input required></label>`,
-      `<label>Boat <input></label>`,
-      `<form><p>All fields are required.</p><label>A <input required></label><label>B <input required></label><label>C <input required></label></form>`,
-      `<form><input type="search" aria-label="Search" required></form>`,
-    ],
-    broken: [],
-    asked: [
-      `<label>Boat * <input></label>`,
-      `<form><label>A <input required></label><label>B <input></label><label>C <input></label></form>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<label>Boat (required) <input required></label>`, finds: [] },
+    { html: `<label>Boat <input></label>`, finds: [] },
+    {
+      html: `<form><p>All fields are required.</p><label>A <input required></label><label>B <input required></label><label>C <input required></label></form>`,
+      finds: [],
+    },
+    { html: `<form><input type="search" aria-label="Search" required></form>`, finds: [] },
+    {
+      html: `<label>Boat * <input></label>`,
+      finds: [
+        [
+          "cantTell",
+          "<input>",
+          `The label "Boat *" carries a star. If that means required, does anything but the star say so?`,
+        ],
+      ],
+    },
+    {
+      html: `<form><label>A <input required></label><label>B <input></label><label>C <input></label></form>`,
+      finds: [
+        ["cantTell", "<input required>", `"A" must be filled in. Does one see that before sending the form?`],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -5,7 +5,7 @@ import { removeAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 
 const holders = keptForScene((scene): ReadonlyMap<string, readonly ElementNode[]> => {
@@ -42,6 +42,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const accessKeys = {
   id: "keys.access-keys",
+  kind: "page",
+  isAboutKeys: true,
   criteria: [],
   severity: "friction",
   means: "No two elements share an access key.",
@@ -49,8 +51,17 @@ export const accessKeys = {
   mend: "Give each its own key, or none.",
   looksAt: (scene: Scene) => [...holders(scene).values()].flat(),
   judge,
-  examples: {
-    kept: [`<a href="x" accesskey="s">Slips</a> <a href="y" accesskey="t">Tides</a>`],
-    broken: [`<a href="x" accesskey="s">Slips</a> <a href="y" accesskey="S">Search</a>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<a href="x" accesskey="s">Slips</a> <a href="y" accesskey="t">Tides</a>`, finds: [] },
+    {
+      html: `<a href="x" accesskey="s">Slips</a> <a href="y" accesskey="S">Search</a>`,
+      finds: [
+        [
+          "failed",
+          `<a href="y" accesskey="S">`,
+          `The access key "s" belongs to "Slips" already: which of them it reaches is chance.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

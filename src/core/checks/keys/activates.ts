@@ -6,7 +6,7 @@ import { focusCause, isTabbable } from "../../rendering/focusable.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { asButton } from "../as-button.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround } from "../exposed.ts";
 import { scriptsMay } from "../scripts.ts";
 import { withHandlers } from "./handlers.ts";
@@ -61,6 +61,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const activates = {
   id: "keys.activates",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["2.1.1"],
   severity: "blocker",
   means: "Enter and Space do what a click does.",
@@ -68,18 +70,46 @@ export const activates = {
   mend: "Use a <button>; it answers both keys by itself.",
   looksAt: withHandlers,
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><button onclick="go()">Go</button>`,
-      `<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()" onkeydown="keys(event)">Go</div>`,
-      `<!doctype html><title>t</title><a href="x" onclick="go()">Go</a>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()">Go</div>`,
-      `<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()" onkeydown="if (event.key === 'Escape') shut()">Go</div>`,
-    ],
-    asked: [
-      `<!doctype html><title>t</title><script src="yard.js"></script><div tabindex="0" role="button" onclick="go()">Go</div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<!doctype html><title>t</title><button onclick="go()">Go</button>`, finds: [], others: 2 },
+    {
+      html: `<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()" onkeydown="keys(event)">Go</div>`,
+      finds: [],
+      others: 3,
+    },
+    { html: `<!doctype html><title>t</title><a href="x" onclick="go()">Go</a>`, finds: [], others: 2 },
+    {
+      html: `<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()">Go</div>`,
+      finds: [
+        [
+          "failed",
+          `<div tabindex="0" role="button" onclick="go()">`,
+          "Tab stops here and a click does something, but no key does.",
+        ],
+      ],
+      others: 3,
+    },
+    {
+      html: `<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()" onkeydown="if (event.key === 'Escape') shut()">Go</div>`,
+      finds: [
+        [
+          "failed",
+          `<div tabindex="0" role="button" onclick="go()" onkeydown="if (event.key === 'Escape') shut()">`,
+          "A click does something here, and a key handler is there, but it never looks at Enter or Space.",
+        ],
+      ],
+      others: 3,
+    },
+    {
+      html: `<!doctype html><title>t</title><script src="yard.js"></script><div tabindex="0" role="button" onclick="go()">Go</div>`,
+      finds: [
+        [
+          "cantTell",
+          `<div tabindex="0" role="button" onclick="go()">`,
+          "A click does something here. Do Enter and Space do the same?",
+        ],
+      ],
+      others: 3,
+    },
+  ],
+} as const satisfies PageCheck;

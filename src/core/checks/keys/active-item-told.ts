@@ -5,7 +5,7 @@ import { isFocusable } from "../../rendering/focusable.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
 
 function judge(element: ElementNode, scene: Scene): Verdict {
@@ -22,6 +22,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const activeItemTold = {
   id: "keys.active-item-told",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["4.1.2"],
   severity: "barrier",
   means: "What names its active item with aria-activedescendant takes focus itself.",
@@ -29,13 +31,24 @@ export const activeItemTold = {
   mend: 'Put aria-activedescendant on the element that has focus, or give that element tabindex="0".',
   looksAt: exposedWithAria,
   judge,
-  examples: {
-    kept: [
-      `<ul role="listbox" aria-label="Boats" tabindex="0" aria-activedescendant="a"><li role="option" id="a" aria-selected="true">Petrel</li></ul>`,
-      `<input role="combobox" aria-label="Boat" aria-expanded="false" aria-activedescendant="">`,
-    ],
-    broken: [
-      `<ul role="listbox" aria-label="Boats" aria-activedescendant="a"><li role="option" id="a" aria-selected="true">Petrel</li></ul>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<ul role="listbox" aria-label="Boats" tabindex="0" aria-activedescendant="a"><li role="option" id="a" aria-selected="true">Petrel</li></ul>`,
+      finds: [],
+    },
+    {
+      html: `<input role="combobox" aria-label="Boat" aria-expanded="false" aria-activedescendant="">`,
+      finds: [],
+    },
+    {
+      html: `<ul role="listbox" aria-label="Boats" aria-activedescendant="a"><li role="option" id="a" aria-selected="true">Petrel</li></ul>`,
+      finds: [
+        [
+          "failed",
+          `<ul role="listbox" aria-label="Boats" aria-activedescendant="a">`,
+          "This says which of its items is the active one, but takes no focus itself: nobody is told.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

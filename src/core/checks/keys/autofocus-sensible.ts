@@ -6,7 +6,7 @@ import { removeAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, exposedByRole, isShown } from "../exposed.ts";
 
 /** What asks for focus as the page loads: not in dialogs and popovers, where it is asked for when they open. */
@@ -48,6 +48,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const autofocusSensible = {
   id: "keys.autofocus-sensible",
+  kind: "page",
+  isAboutKeys: true,
   criteria: [],
   severity: "friction",
   means: "A page puts focus at its start, or where everybody wants to go first.",
@@ -55,12 +57,32 @@ export const autofocusSensible = {
   mend: "Leave autofocus out; use it in dialogs, where focus must go somewhere.",
   looksAt: asking,
   judge,
-  examples: {
-    kept: [
-      `<input type="search" aria-label="Search" autofocus><h1>Parts</h1>`,
-      `<h1>Parts</h1><dialog open><button autofocus>Close</button></dialog>`,
-    ],
-    broken: [`<p autofocus>Parts</p>`, `<input aria-label="a" autofocus><input aria-label="b" autofocus>`],
-    asked: [`<h1>Parts</h1><p>Read this.</p><input aria-label="Part" autofocus>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<input type="search" aria-label="Search" autofocus><h1>Parts</h1>`, finds: [] },
+    { html: `<h1>Parts</h1><dialog open><button autofocus>Close</button></dialog>`, finds: [], others: 1 },
+    {
+      html: `<p autofocus>Parts</p>`,
+      finds: [["failed", "<p autofocus>", "This asks for focus as the page loads, and cannot take it."]],
+    },
+    {
+      html: `<input aria-label="a" autofocus><input aria-label="b" autofocus>`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="b" autofocus>`,
+          "Another element asks for focus first: this one is never asked.",
+        ],
+      ],
+    },
+    {
+      html: `<h1>Parts</h1><p>Read this.</p><input aria-label="Part" autofocus>`,
+      finds: [
+        [
+          "cantTell",
+          `<input aria-label="Part" autofocus>`,
+          "The page begins here, past a heading: is nothing before it that one should hear first?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -6,7 +6,7 @@ import { setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { knownRole, roleTokens } from "../../semantics/role.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsInside, isExposed } from "../exposed.ts";
 import { isAlive, scriptsMay } from "../scripts.ts";
 import { holdsUnknownContent } from "../shown-name.ts";
@@ -45,6 +45,8 @@ function judge(dialog: ElementNode, scene: Scene): Verdict {
 
 export const dialogTakesFocus = {
   id: "keys.dialog-takes-focus",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["2.4.3"],
   severity: "blocker",
   means: "A dialog can take focus, as a whole or in something it holds.",
@@ -52,18 +54,40 @@ export const dialogTakesFocus = {
   mend: 'Use <dialog>, or give it tabindex="-1" and a button; and move focus into it when it opens.',
   looksAt: dialogs,
   judge,
-  examples: {
-    kept: [
-      `<div role="dialog" aria-label="Book"><button>Close</button></div>`,
-      `<div role="dialog" aria-label="Book" tabindex="-1">Really?</div>`,
-      `<dialog open>Really?</dialog>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><button onclick="book()">Book</button><div role="dialog" aria-label="Book"><p>Slip 4 is booked.</p></div>`,
-    ],
-    asked: [
-      `<div role="dialog" aria-label="Book"><p>Slip 4 is booked.</p></div>`,
-      `<div role="dialog" aria-label="Book" hidden><p>Slip 4 is booked.</p></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<div role="dialog" aria-label="Book"><button>Close</button></div>`, finds: [] },
+    { html: `<div role="dialog" aria-label="Book" tabindex="-1">Really?</div>`, finds: [] },
+    { html: `<dialog open>Really?</dialog>`, finds: [], others: 1 },
+    {
+      html: `<!doctype html><title>t</title><button onclick="book()">Book</button><div role="dialog" aria-label="Book"><p>Slip 4 is booked.</p></div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="dialog" aria-label="Book">`,
+          "Nothing in this dialog can take focus, and neither can the dialog itself.",
+        ],
+      ],
+      others: 2,
+    },
+    {
+      html: `<div role="dialog" aria-label="Book"><p>Slip 4 is booked.</p></div>`,
+      finds: [
+        [
+          "cantTell",
+          `<div role="dialog" aria-label="Book">`,
+          "Nothing in this dialog can take focus, and neither can the dialog itself. Does a script see to that before it opens?",
+        ],
+      ],
+    },
+    {
+      html: `<div role="dialog" aria-label="Book" hidden><p>Slip 4 is booked.</p></div>`,
+      finds: [
+        [
+          "cantTell",
+          `<div role="dialog" aria-label="Book" hidden>`,
+          "Nothing in this dialog can take focus, and neither can the dialog itself. Does a script see to that before it opens?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

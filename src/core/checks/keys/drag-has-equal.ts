@@ -3,7 +3,7 @@ import { attributeToken } from "../../document/written.ts";
 import { cantTell, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isShown } from "../exposed.ts";
 
 const draggable = (scene: Scene): readonly ElementNode[] =>
@@ -19,11 +19,13 @@ const judge = (_: ElementNode, __: Scene): Verdict =>
   cantTell(
     "This can be dragged. Can the same be done without dragging, with single clicks and with keys?",
     ask('Add buttons that do it, such as "Move up" and "Move down".'),
-    { cause: "dragging" },
+    { cause: { kind: "dragging", of: [] } },
   );
 
 export const dragHasEqual = {
   id: "keys.drag-has-equal",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["2.5.7"],
   severity: "barrier",
   means: "What is done by dragging can be done another way.",
@@ -31,9 +33,18 @@ export const dragHasEqual = {
   mend: "Add buttons, or a menu, that do the same.",
   looksAt: draggable,
   judge,
-  examples: {
-    kept: [`<li>Petrel</li>`, `<img src="a.jpg" alt="Petrel" draggable="false">`],
-    broken: [],
-    asked: [`<li draggable="true">Petrel</li>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<li>Petrel</li>`, finds: [] },
+    { html: `<img src="a.jpg" alt="Petrel" draggable="false">`, finds: [] },
+    {
+      html: `<li draggable="true">Petrel</li>`,
+      finds: [
+        [
+          "cantTell",
+          `<li draggable="true">`,
+          "This can be dragged. Can the same be done without dragging, with single clicks and with keys?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -1,9 +1,10 @@
 import type { ElementNode } from "../../document/node.ts";
+import { declaredAt } from "../../findings/cause.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeDeclaration } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { originsOf } from "../contrast/suggest-colour.ts";
 import { focusMarkOf, markedStops } from "./focus-mark-of.ts";
 
@@ -20,13 +21,17 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
       : withChanges("likely", summary, [removeDeclaration(outline.declared.source)]),
     {
       origins: originsOf("outline", outline),
-      cause: `outline ${outline?.declared?.source.file ?? ""} ${outline?.declared?.source.start ?? ""}`,
+      cause: { kind: "outline", of: [declaredAt(outline?.declared?.source)] },
     },
   );
 }
 
 export const focusShows = {
   id: "keys.focus-shows",
+  kind: "page",
+  restsOnStop: true,
+  isAboutKeys: true,
+  isHeard: false,
   criteria: ["2.4.7"],
   severity: "barrier",
   means: "What has focus looks different from what has not.",
@@ -34,20 +39,55 @@ export const focusShows = {
   mend: "Do not take the outline away without giving another mark.",
   looksAt: markedStops,
   judge,
-  examples: {
-    kept: [
-      `<button>Haul out</button>`,
-      `<style>a { outline: none } a:focus { background: #036; color: #fff }</style><a href="x">Slips</a>`,
-      `<style>a:focus { outline: none; box-shadow: 0 0 0 2px #036 }</style><a href="x">Slips</a>`,
-      `<style>a:focus:not(:focus-visible) { outline: none }</style><a href="x">Slips</a>`,
-      `<style>* { outline: none } .w:focus-within { border: 2px solid #036 }</style><div class="w"><a href="x">Slips</a></div>`,
-      `<style>input { outline: none; appearance: none } input:focus + i { border: 1px solid }</style><input type="checkbox" aria-label="x"><i>x</i>`,
-      `<p style="outline: none">Slip 4</p>`,
-    ],
-    broken: [
-      `<a href="x" style="outline: none">Slips</a>`,
-      `<style>:focus { outline: 0 }</style><button>Haul out</button>`,
-      `<style>a { outline: 2px solid transparent }</style><a href="x">Slips</a>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<button>Haul out</button>`, finds: [] },
+    {
+      html: `<style>a { outline: none } a:focus { background: #036; color: #fff }</style><a href="x">Slips</a>`,
+      finds: [],
+    },
+    {
+      html: `<style>a:focus { outline: none; box-shadow: 0 0 0 2px #036 }</style><a href="x">Slips</a>`,
+      finds: [],
+    },
+    { html: `<style>a:focus:not(:focus-visible) { outline: none }</style><a href="x">Slips</a>`, finds: [] },
+    {
+      html: `<style>* { outline: none } .w:focus-within { border: 2px solid #036 }</style><div class="w"><a href="x">Slips</a></div>`,
+      finds: [],
+    },
+    {
+      html: `<style>input { outline: none; appearance: none } input:focus + i { border: 1px solid }</style><input type="checkbox" aria-label="x"><i>x</i>`,
+      finds: [],
+    },
+    { html: `<p style="outline: none">Slip 4</p>`, finds: [] },
+    {
+      html: `<a href="x" style="outline: none">Slips</a>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x" style="outline: none">`,
+          "Nothing shows when this has focus: its outline is taken away and nothing takes its place.",
+        ],
+      ],
+    },
+    {
+      html: `<style>:focus { outline: 0 }</style><button>Haul out</button>`,
+      finds: [
+        [
+          "failed",
+          "<button>",
+          "Nothing shows when this has focus: its outline is taken away and nothing takes its place.",
+        ],
+      ],
+    },
+    {
+      html: `<style>a { outline: 2px solid transparent }</style><a href="x">Slips</a>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x">`,
+          "Nothing shows when this has focus: its outline is taken away and nothing takes its place.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -3,12 +3,13 @@ import type { Interaction } from "../../css/match.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { shortened } from "../../document/shortened.ts";
 import { textContent } from "../../document/text-content.ts";
+import { declaredAt } from "../../findings/cause.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, tabindexOf } from "../../rendering/focusable.ts";
 import { ask } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, elementsInside, sureStops } from "../exposed.ts";
 import { scriptsMay } from "../scripts.ts";
 
@@ -98,7 +99,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     ...(declared == null
       ? {}
       : { origins: [{ of: "hover", source: declared.source, text: `${property[0]}: ${declared.text}` }] }),
-    cause: `hover ${declared?.source.file ?? ""} ${declared?.source.start ?? scene.page.index.record(element).order}`,
+    cause: {
+      kind: "hover" as const,
+      of: [declaredAt(declared?.source) ?? scene.page.index.record(element).order],
+    },
   };
   // Words that stand elsewhere on the page too are not lost; a script may show what styles do not.
   const isElsewhere = actions.length === 0 && occursTwice(scene, textContent(element));
@@ -115,6 +119,9 @@ function occursTwice(scene: Scene, text: string): boolean {
 
 export const hoverHasEqual = {
   id: "keys.hover-has-equal",
+  kind: "page",
+  isAboutKeys: true,
+  outOfReach: "shown only under the pointer",
   criteria: ["2.1.1", "1.4.13"],
   severity: "barrier",
   means: "What the pointer shows, focus shows too.",
@@ -122,17 +129,33 @@ export const hoverHasEqual = {
   mend: "Add :focus-within to the rule for :hover, or let a button open it.",
   looksAt: (scene: Scene) => revealed(scene).keys(),
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><style>.m ul { display: none } .m:hover ul, .m:focus-within ul { display: block }</style><div class="m"><a href="y">Yard</a><ul><li><a href="x">Slips</a></li></ul></div>`,
-      `<!doctype html><title>t</title><style>.m { display: none }</style><div><div class="m"><a href="x">Slips</a></div></div>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><style>.m ul { display: none } .m:hover ul { display: block }</style><div class="m">Yard<ul><li><a href="x">Slips</a></li></ul></div>`,
-      `<!doctype html><title>t</title><style>.h + div { visibility: hidden } .h:hover + div { visibility: visible }</style><p class="h">Yard</p><div><button>Book</button></div>`,
-    ],
-    asked: [
-      `<!doctype html><title>t</title><script src="yard.js"></script><style>.m span { display: none } .m:hover span { display: inline }</style><div class="m">Draught <span>in metres</span></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<!doctype html><title>t</title><style>.m ul { display: none } .m:hover ul, .m:focus-within ul { display: block }</style><div class="m"><a href="y">Yard</a><ul><li><a href="x">Slips</a></li></ul></div>`,
+      finds: [],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><style>.m { display: none }</style><div><div class="m"><a href="x">Slips</a></div></div>`,
+      finds: [],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><style>.m ul { display: none } .m:hover ul { display: block }</style><div class="m">Yard<ul><li><a href="x">Slips</a></li></ul></div>`,
+      finds: [["failed", "<ul>", `Only the pointer shows 1 link or control ("Slips"): no key does.`]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><style>.h + div { visibility: hidden } .h:hover + div { visibility: visible }</style><p class="h">Yard</p><div><button>Book</button></div>`,
+      finds: [["failed", "<div>", `Only the pointer shows 1 link or control ("Book"): no key does.`]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><script src="yard.js"></script><style>.m span { display: none } .m:hover span { display: inline }</style><div class="m">Draught <span>in metres</span></div>`,
+      finds: [
+        ["cantTell", "<span>", `Only the pointer shows "in metres". Is there another way to it by keyboard?`],
+      ],
+      others: 1,
+    },
+  ],
+} as const satisfies PageCheck;

@@ -4,7 +4,7 @@ import { isFocusable } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { changesContext, handlerText, isConditional, withHandlers } from "./handlers.ts";
 
 function judge(element: ElementNode, scene: Scene): Verdict {
@@ -37,6 +37,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const noSurpriseOnFocus = {
   id: "keys.no-surprise-on-focus",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["3.2.1"],
   severity: "barrier",
   means: "Focus alone changes no context.",
@@ -44,13 +46,48 @@ export const noSurpriseOnFocus = {
   mend: "Wait until the element is activated.",
   looksAt: withHandlers,
   judge,
-  examples: {
-    kept: [`<a href="x" onfocus="show('hint')">Fees</a>`, `<a href="x" onclick="location = 'y'">Fees</a>`],
-    broken: [
-      `<a href="x" onfocus="location.href = 'fees.html'">Fees</a>`,
-      `<button onfocus="this.blur()">Fees</button>`,
-      `<input aria-label="Boat" onfocus="window.open('boats.html')">`,
-    ],
-    asked: [`<a href="x" onfocus="if (ready) location.href = 'fees.html'">Fees</a>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<a href="x" onfocus="show('hint')">Fees</a>`, finds: [] },
+    { html: `<a href="x" onclick="location = 'y'">Fees</a>`, finds: [] },
+    {
+      html: `<a href="x" onfocus="location.href = 'fees.html'">Fees</a>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x" onfocus="location.href = 'fees.html'">`,
+          "Only coming here leaves the page or sends the form, before anything is pressed.",
+        ],
+      ],
+    },
+    {
+      html: `<button onfocus="this.blur()">Fees</button>`,
+      finds: [
+        [
+          "failed",
+          `<button onfocus="this.blur()">`,
+          "This gives focus away as soon as it has it: no key can use it.",
+        ],
+      ],
+    },
+    {
+      html: `<input aria-label="Boat" onfocus="window.open('boats.html')">`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="Boat" onfocus="window.open('boats.html')">`,
+          "Only coming here leaves the page or sends the form, before anything is pressed.",
+        ],
+      ],
+    },
+    {
+      html: `<a href="x" onfocus="if (ready) location.href = 'fees.html'">Fees</a>`,
+      finds: [
+        [
+          "cantTell",
+          `<a href="x" onfocus="if (ready) location.href = 'fees.html'">`,
+          "Coming here may leave the page or send the form. Does it, before anything is pressed?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

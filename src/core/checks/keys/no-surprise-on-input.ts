@@ -4,7 +4,7 @@ import { textContent } from "../../document/text-content.ts";
 import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround } from "../exposed.ts";
 import { speakable } from "../shown-name.ts";
 import { changesContext, handlerText, isConditional, withHandlers } from "./handlers.ts";
@@ -28,7 +28,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     if (code === null || !changesContext.test(code)) continue;
     const details = {
       facts: { handler: code },
-      cause: `on${event} ${code}`,
+      cause: { kind: "handler" as const, of: [event, code] },
       ...at(element, `on${event}`),
     };
     const repair = ask("Add a button that does it, or say before the field what changing it does.");
@@ -65,6 +65,8 @@ export function isToldBefore(scene: Scene, control: ElementNode): boolean {
 
 export const noSurpriseOnInput = {
   id: "keys.no-surprise-on-input",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["3.2.2"],
   severity: "barrier",
   means: "Changing a setting alone changes no context, unless people are told before.",
@@ -72,18 +74,42 @@ export const noSurpriseOnInput = {
   mend: "Add a button, or say beforehand what happens.",
   looksAt: withHandlers,
   judge,
-  examples: {
-    kept: [
-      `<select aria-label="Berth" onchange="show(this.value)"><option>A</option></select>`,
-      `<form><p>Choosing a berth opens its page.</p><select aria-label="Berth" onchange="location = this.value"><option>A</option></select></form>`,
-      `<input type="submit" value="Go" onclick="location = 'x'">`,
-    ],
-    broken: [
-      `<select aria-label="Berth" onchange="this.form.submit()"><option>A</option></select>`,
-      `<input type="radio" aria-label="Euro" onclick="location.href = 'eur.html'">`,
-    ],
-    asked: [
-      `<select aria-label="Berth" onchange="if (this.value) location = this.value"><option>A</option></select>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<select aria-label="Berth" onchange="show(this.value)"><option>A</option></select>`, finds: [] },
+    {
+      html: `<form><p>Choosing a berth opens its page.</p><select aria-label="Berth" onchange="location = this.value"><option>A</option></select></form>`,
+      finds: [],
+    },
+    { html: `<input type="submit" value="Go" onclick="location = 'x'">`, finds: [] },
+    {
+      html: `<select aria-label="Berth" onchange="this.form.submit()"><option>A</option></select>`,
+      finds: [
+        [
+          "failed",
+          `<select aria-label="Berth" onchange="this.form.submit()">`,
+          "Changing this leaves the page or sends the form at once, and nothing says so before.",
+        ],
+      ],
+    },
+    {
+      html: `<input type="radio" aria-label="Euro" onclick="location.href = 'eur.html'">`,
+      finds: [
+        [
+          "failed",
+          `<input type="radio" aria-label="Euro" onclick="location.href = 'eur.html'">`,
+          "Changing this leaves the page or sends the form at once, and nothing says so before.",
+        ],
+      ],
+    },
+    {
+      html: `<select aria-label="Berth" onchange="if (this.value) location = this.value"><option>A</option></select>`,
+      finds: [
+        [
+          "cantTell",
+          `<select aria-label="Berth" onchange="if (this.value) location = this.value">`,
+          "Changing this may leave the page or send the form. Are people told before?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

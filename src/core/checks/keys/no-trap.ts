@@ -4,7 +4,7 @@ import { isTabbable } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { handlerText, isConditional, withHandlers } from "./handlers.ts";
 
 const takesFocusBack = /\bthis\.(?:focus|select)\s*\(|\.focus\s*\(/;
@@ -52,6 +52,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const noTrap = {
   id: "keys.no-trap",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["2.1.2"],
   severity: "blocker",
   means: "Focus can leave again by keyboard.",
@@ -59,16 +61,39 @@ export const noTrap = {
   mend: "Do not move focus back when it leaves, and let Tab pass.",
   looksAt: withHandlers,
   judge,
-  examples: {
-    kept: [
-      `<input aria-label="Berth" onblur="check(this)">`,
-      `<input aria-label="Berth" onkeydown="if (event.key === 'Enter') return false">`,
-      `<p onblur="this.focus()">Slip 4</p>`,
-    ],
-    broken: [
-      `<input aria-label="Berth" onblur="this.focus()">`,
-      `<button onkeydown="return false">Book</button>`,
-    ],
-    asked: [`<input aria-label="Berth" onblur="if (!valid(this)) this.focus()">`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<input aria-label="Berth" onblur="check(this)">`, finds: [] },
+    { html: `<input aria-label="Berth" onkeydown="if (event.key === 'Enter') return false">`, finds: [] },
+    { html: `<p onblur="this.focus()">Slip 4</p>`, finds: [] },
+    {
+      html: `<input aria-label="Berth" onblur="this.focus()">`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="Berth" onblur="this.focus()">`,
+          "Leaving this brings focus straight back to it: there is no way out by keyboard.",
+        ],
+      ],
+    },
+    {
+      html: `<button onkeydown="return false">Book</button>`,
+      finds: [
+        [
+          "failed",
+          `<button onkeydown="return false">`,
+          "Every key is swallowed here, Tab too: there is no way out by keyboard.",
+        ],
+      ],
+    },
+    {
+      html: `<input aria-label="Berth" onblur="if (!valid(this)) this.focus()">`,
+      finds: [
+        [
+          "cantTell",
+          `<input aria-label="Berth" onblur="if (!valid(this)) this.focus()">`,
+          "Leaving this may move focus back. Can people get out by keyboard in every case?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -1,11 +1,11 @@
 import type { ElementNode } from "../../document/node.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { type Facts, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isTabbable } from "../../rendering/focusable.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsInside, exposedByRole } from "../exposed.ts";
 
 /** Widgets through which the arrow keys move, and what they move to. ARIA Authoring Practices, "keyboard navigation inside components". */
@@ -44,6 +44,10 @@ function judge(widget: ElementNode, scene: Scene): Verdict {
 
 export const oneStopPerWidget = {
   id: "keys.one-stop-per-widget",
+  kind: "page",
+  restsOnStop: true,
+  oddAtStops: ({ role, stops }: Facts) => `one of ${stops} stops in one ${role}`,
+  isAboutKeys: true,
   criteria: [],
   severity: "friction",
   means: "A widget with items is one stop; the arrow keys move inside.",
@@ -51,13 +55,24 @@ export const oneStopPerWidget = {
   mend: 'Keep tabindex="0" on one item only, and move it with the arrow keys.',
   looksAt: (scene: Scene) => exposedByRole(scene, ...(Object.keys(itemsOf) as Composite[])),
   judge,
-  examples: {
-    kept: [
-      `<div role="tablist"><button role="tab" aria-selected="true">Fees</button><button role="tab" aria-selected="false" tabindex="-1">Slips</button></div>`,
-      `<fieldset role="radiogroup" aria-label="Side"><input type="radio" name="s" aria-label="Port"><input type="radio" name="s" aria-label="Starboard"></fieldset>`,
-    ],
-    broken: [
-      `<div role="tablist"><button role="tab" aria-selected="true">Fees</button><button role="tab" aria-selected="false">Slips</button></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<div role="tablist"><button role="tab" aria-selected="true">Fees</button><button role="tab" aria-selected="false" tabindex="-1">Slips</button></div>`,
+      finds: [],
+    },
+    {
+      html: `<fieldset role="radiogroup" aria-label="Side"><input type="radio" name="s" aria-label="Port"><input type="radio" name="s" aria-label="Starboard"></fieldset>`,
+      finds: [],
+    },
+    {
+      html: `<div role="tablist"><button role="tab" aria-selected="true">Fees</button><button role="tab" aria-selected="false">Slips</button></div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="tablist">`,
+          "This tab list is 2 stops: Tab should reach it once, and the arrow keys move inside.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

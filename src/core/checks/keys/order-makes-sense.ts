@@ -1,13 +1,13 @@
 import type { ElementNode } from "../../document/node.ts";
 import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { formOwner, tabSequence } from "../../focus/tab-sequence.ts";
+import { type FocusDocument, formOwner, type Stop, tabSequence } from "../../focus/tab-sequence.ts";
 import { jumpsIn } from "../../focus/walk-notes.ts";
 import { tabindexOf } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { sureStops } from "../exposed.ts";
 
 const isPositive = (element: ElementNode): boolean => (tabindexOf(element) ?? 0) > 0;
@@ -27,7 +27,7 @@ interface TabOrder {
 
 const tabOrderOf = keptForScene((scene): TabOrder => {
   const { index } = scene.page;
-  const stops = tabSequence(scene).filter(({ document }) => document === scene);
+  const stops = stopsOfPage(scene);
   const jumps = jumpsIn(stops);
   const inPage = stops
     .map(({ element }) => element)
@@ -40,6 +40,30 @@ const tabOrderOf = keptForScene((scene): TabOrder => {
     forms: new Map(inPage.map((element) => [element, formOwner(scene, element)])),
   };
 });
+
+/** The stops in the order of Tab; what is in a frame is one stop, at the frame. */
+function stopsOfPage(scene: Scene): readonly Stop[] {
+  const frames = new Map<FocusDocument, ElementNode>();
+  const place = (inner: Scene, frame: ElementNode): void => {
+    frames.set(inner, frame);
+    for (const deeper of inner.page.index.byTag("iframe")) {
+      const shown = inner.frame(deeper);
+      if (shown !== null) place(shown, frame);
+    }
+  };
+  for (const frame of scene.page.index.byTag("iframe")) {
+    const shown = scene.frame(frame);
+    if (shown !== null) place(shown, frame);
+  }
+  const met = new Set<ElementNode>();
+  return tabSequence(scene).flatMap((stop) => {
+    const frame = frames.get(stop.document);
+    if (frame === undefined) return stop.document === scene ? [stop] : [];
+    if (met.has(frame)) return [];
+    met.add(frame);
+    return [{ ...stop, element: frame, document: scene, tabindex: tabindexOf(frame) }];
+  });
+}
 
 /** How far back in the page fields of the same form are looked for. */
 const NEAR = 60;
@@ -97,6 +121,8 @@ const isButton = (scene: Scene, element: ElementNode): boolean => scene.role(ele
 
 export const orderMakesSense = {
   id: "keys.order-makes-sense",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["2.4.3"],
   severity: "barrier",
   means: "Tab goes through the page in the order in which it is read and used.",
@@ -104,15 +130,41 @@ export const orderMakesSense = {
   mend: "Leave positive tabindex out; the order of the source is the order of Tab.",
   looksAt: positiveStops,
   judge,
-  examples: {
-    kept: [
-      `<form><input aria-label="Boat" tabindex="1"><button tabindex="2">Book</button></form>`,
-      `<form><input aria-label="Boat"><button tabindex="0">Book</button></form>`,
-    ],
-    broken: [
-      `<form><input aria-label="Boat"><button tabindex="1">Book</button></form>`,
-      `<form><input aria-label="Boat" tabindex="2"><input aria-label="Berth" tabindex="1"></form>`,
-    ],
-    asked: [`<a href="x">Home</a><form><input aria-label="Boat" tabindex="1"></form>`],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<form><input aria-label="Boat" tabindex="1"><button tabindex="2">Book</button></form>`,
+      finds: [],
+    },
+    { html: `<form><input aria-label="Boat"><button tabindex="0">Book</button></form>`, finds: [] },
+    {
+      html: `<form><input aria-label="Boat"><button tabindex="1">Book</button></form>`,
+      finds: [
+        [
+          "failed",
+          `<button tabindex="1">`,
+          `Tab comes to "Book" before the field "Boat" of its form that stands before it.`,
+        ],
+      ],
+    },
+    {
+      html: `<form><input aria-label="Boat" tabindex="2"><input aria-label="Berth" tabindex="1"></form>`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="Berth" tabindex="1">`,
+          `Tab comes here before "Boat", which stands before it in the same form.`,
+        ],
+      ],
+    },
+    {
+      html: `<a href="x">Home</a><form><input aria-label="Boat" tabindex="1"></form>`,
+      finds: [
+        [
+          "cantTell",
+          `<input aria-label="Boat" tabindex="1">`,
+          "Tab comes here before a stop that stands before it. Does that order make sense?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

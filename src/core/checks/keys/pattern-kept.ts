@@ -5,7 +5,7 @@ import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, elementsInside, exposedByRole } from "../exposed.ts";
 import { isAlive, scriptsMay } from "../scripts.ts";
 import { listensForKeys } from "./activates.ts";
@@ -45,12 +45,14 @@ function judge(widget: ElementNode, scene: Scene): Verdict {
     ask(
       'Let the arrow keys move focus among the items; until they do, take tabindex="-1" away so that Tab reaches them.',
     ),
-    { facts: { items: out.length }, cause: `keys of ${index.record(widget).order}` },
+    { facts: { items: out.length }, cause: { kind: "keys of a widget", of: [index.record(widget).order] } },
   );
 }
 
 export const patternKept = {
   id: "keys.pattern-kept",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["2.1.1"],
   severity: "blocker",
   means: "What a widget takes out of the order of Tab, its arrow keys reach.",
@@ -58,15 +60,37 @@ export const patternKept = {
   mend: "Answer the keys of the widget's pattern, or leave every item in the order of Tab.",
   looksAt: (scene: Scene) => exposedByRole(scene, ...composites),
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><div role="toolbar" aria-label="Text" onkeydown="move(event)"><button>B</button><button tabindex="-1">I</button></div>`,
-      `<!doctype html><title>t</title><div role="toolbar" aria-label="Text"><button>B</button><button>I</button></div>`,
-      `<!doctype html><title>t</title><div role="toolbar" aria-label="Text"><button>B</button><button tabindex="-1">I</button></div>`,
-      `<!doctype html><title>t</title><script src="yard.js"></script><div role="toolbar" aria-label="Text"><button>B</button><button tabindex="-1">I</button></div>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><div role="toolbar" aria-label="Text"><button onclick="bold()">B</button><button onclick="slant()" tabindex="-1">I</button></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<!doctype html><title>t</title><div role="toolbar" aria-label="Text" onkeydown="move(event)"><button>B</button><button tabindex="-1">I</button></div>`,
+      finds: [],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><div role="toolbar" aria-label="Text"><button>B</button><button>I</button></div>`,
+      finds: [],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><div role="toolbar" aria-label="Text"><button>B</button><button tabindex="-1">I</button></div>`,
+      finds: [],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><script src="yard.js"></script><div role="toolbar" aria-label="Text"><button>B</button><button tabindex="-1">I</button></div>`,
+      finds: [],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><div role="toolbar" aria-label="Text"><button onclick="bold()">B</button><button onclick="slant()" tabindex="-1">I</button></div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="toolbar" aria-label="Text">`,
+          "I of this toolbar is out of the order of Tab, and no arrow key leads there: nothing here listens for keys.",
+        ],
+      ],
+      others: 2,
+    },
+  ],
+} as const satisfies PageCheck;

@@ -9,7 +9,7 @@ import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import { asButton } from "../as-button.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { withHandlers } from "./handlers.ts";
 
 /** Widgets that move focus among their items themselves: an item out of the Tab order is as it should be. */
@@ -101,7 +101,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       element,
       'Make it a <button type="button">: it takes focus and answers Enter and Space by itself.',
     ),
-    { facts: { handler }, cause: `no focus ${index.record(element).order}` },
+    { facts: { handler }, cause: { kind: "element without focus", of: [index.record(element).order] } },
   );
 }
 
@@ -131,6 +131,8 @@ const describe = (element: ElementNode): string => `the <${element.tag}>`;
 
 export const reachable = {
   id: "keys.reachable",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["2.1.1"],
   severity: "blocker",
   means: "Everything that a pointer can use takes focus.",
@@ -138,22 +140,55 @@ export const reachable = {
   mend: "Use a <button> or a link with an address; they take focus and answer the keys by themselves.",
   looksAt: withPointerHandlers,
   judge,
-  examples: {
-    kept: [
-      `<button type="button" onclick="openGate()">Open</button>`,
-      `<div role="button" tabindex="0" onclick="openGate()" onkeydown="keys(event)">Open</div>`,
-      `<a href="hire.html" onclick="log()">Hire</a>`,
-      `<div onclick="event.stopPropagation()">Slip 4</div>`,
-      `<button onclick="shut()">Close</button><div class="veil" onclick="shut()"></div>`,
-      `<button onclick="go()"><span onclick="go2()">Go</span></button>`,
-      `<div role="tablist"><button role="tab" tabindex="-1" onclick="show(2)">Rates</button></div>`,
-      `<button disabled tabindex="-1" onclick="go()">Go</button>`,
-    ],
-    broken: [
-      `<div onclick="openGate()">Open the gate</div>`,
-      `<a onclick="hire('pump')">Hire this pump</a>`,
-      `<button tabindex="-1" onclick="send()">Send</button>`,
-    ],
-    asked: [`<li onclick="openSlip(4)"><a href="slip-4.html">Slip 4</a> free until noon</li>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<button type="button" onclick="openGate()">Open</button>`, finds: [] },
+    {
+      html: `<div role="button" tabindex="0" onclick="openGate()" onkeydown="keys(event)">Open</div>`,
+      finds: [],
+      others: 1,
+    },
+    { html: `<a href="hire.html" onclick="log()">Hire</a>`, finds: [] },
+    { html: `<div onclick="event.stopPropagation()">Slip 4</div>`, finds: [] },
+    { html: `<button onclick="shut()">Close</button><div class="veil" onclick="shut()"></div>`, finds: [] },
+    { html: `<button onclick="go()"><span onclick="go2()">Go</span></button>`, finds: [] },
+    {
+      html: `<div role="tablist"><button role="tab" tabindex="-1" onclick="show(2)">Rates</button></div>`,
+      finds: [],
+    },
+    { html: `<button disabled tabindex="-1" onclick="go()">Go</button>`, finds: [] },
+    {
+      html: `<div onclick="openGate()">Open the gate</div>`,
+      finds: [["failed", `<div onclick="openGate()">`, "This <div> can be clicked, but takes no focus."]],
+    },
+    {
+      html: `<a onclick="hire('pump')">Hire this pump</a>`,
+      finds: [
+        [
+          "failed",
+          `<a onclick="hire('pump')">`,
+          "This link has no address: it can be clicked, but Tab passes it by.",
+        ],
+      ],
+    },
+    {
+      html: `<button tabindex="-1" onclick="send()">Send</button>`,
+      finds: [
+        [
+          "failed",
+          `<button tabindex="-1" onclick="send()">`,
+          "This can be clicked, but Tab never stops at it: tabindex takes it out of the order.",
+        ],
+      ],
+    },
+    {
+      html: `<li onclick="openSlip(4)"><a href="slip-4.html">Slip 4</a> free until noon</li>`,
+      finds: [
+        [
+          "cantTell",
+          `<li onclick="openSlip(4)">`,
+          "A click anywhere on this <li> does something. Does the <a> inside it do the same from the keyboard?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

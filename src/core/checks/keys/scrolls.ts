@@ -5,7 +5,7 @@ import { isTabbable } from "../../rendering/focusable.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsInside, isExposed } from "../exposed.ts";
 
 /** Elements whose styles make them scroll within a height of their own. */
@@ -46,6 +46,9 @@ function judge(area: ElementNode, scene: Scene): Verdict {
 
 export const scrolls = {
   id: "keys.scrolls",
+  kind: "page",
+  isAboutKeys: true,
+  outOfReach: "scrolls, and nothing in it takes focus",
   criteria: ["2.1.1"],
   severity: "barrier",
   means: "An area that scrolls can be scrolled by keyboard.",
@@ -53,13 +56,25 @@ export const scrolls = {
   mend: 'Let it take focus: tabindex="0" with role="region" and a name.',
   looksAt: scrollAreas,
   judge,
-  examples: {
-    kept: [
-      `<div style="height: 100px; overflow: auto" tabindex="0" role="region" aria-label="Terms">${"Haul out. ".repeat(300)}</div>`,
-      `<div style="height: 100px; overflow: auto"><a href="x">Terms</a>${"Haul out. ".repeat(300)}</div>`,
-      `<div style="height: 100px; overflow: auto">Terms</div>`,
-    ],
-    broken: [],
-    asked: [`<div style="height: 100px; overflow: auto">${"Haul out. ".repeat(300)}</div>`],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<div style="height: 100px; overflow: auto" tabindex="0" role="region" aria-label="Terms">${"Haul out. ".repeat(300)}</div>`,
+      finds: [],
+    },
+    {
+      html: `<div style="height: 100px; overflow: auto"><a href="x">Terms</a>${"Haul out. ".repeat(300)}</div>`,
+      finds: [],
+    },
+    { html: `<div style="height: 100px; overflow: auto">Terms</div>`, finds: [] },
+    {
+      html: `<div style="height: 100px; overflow: auto">${"Haul out. ".repeat(300)}</div>`,
+      finds: [
+        [
+          "cantTell",
+          `<div style="height: 100px; overflow: auto">`,
+          "This area scrolls (100px high, 2999 letters), and nothing in it takes focus. Can it be scrolled by keyboard in every browser you support?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -5,7 +5,7 @@ import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdi
 import { setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";
 import { freshId } from "../fresh-id.ts";
 import { idOf } from "../names/label-edits.ts";
@@ -87,6 +87,9 @@ function pointedAtMain(scene: Scene, link: ElementNode): Repair {
 
 export const skipArrives = {
   id: "keys.skip-arrives",
+  kind: "page",
+  isAboutKeys: true,
+  surroundings: "page",
   criteria: ["2.4.1"],
   severity: "barrier",
   means: "A skip link leads to content that is there.",
@@ -94,17 +97,46 @@ export const skipArrives = {
   mend: "Give the content the id that the link names.",
   looksAt: skipLinks,
   judge,
-  examples: {
-    kept: [
-      `<a href="#content">Skip to content</a><main id="content">x</main>`,
-      `<a href="#top">Skip to top</a>`,
-      `<a href="#here"></a>`,
-    ],
-    broken: [
-      `<a href="#content">Skip to content</a><main id="main">x</main>`,
-      `<!doctype html><title>t</title><a href="#">Skip navigation</a>`,
-      `<a href="#content">Skip to content</a><main>x</main>`,
-    ],
-    asked: [`<a href="#m">Skip to content</a><main id="m" hidden>x</main>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<a href="#content">Skip to content</a><main id="content">x</main>`, finds: [] },
+    { html: `<a href="#top">Skip to top</a>`, finds: [] },
+    { html: `<a href="#here"></a>`, finds: [], others: 1 },
+    {
+      html: `<a href="#content">Skip to content</a><main id="main">x</main>`,
+      finds: [
+        [
+          "failed",
+          `<a href="#content">`,
+          `The skip link leads to "content", and nothing here has that id: it does nothing.`,
+        ],
+      ],
+    },
+    {
+      html: `<!doctype html><title>t</title><a href="#">Skip navigation</a>`,
+      finds: [
+        ["failed", `<a href="#">`, "This skip link leads to the top of the page, where one is already."],
+      ],
+      others: 2,
+    },
+    {
+      html: `<a href="#content">Skip to content</a><main>x</main>`,
+      finds: [
+        [
+          "failed",
+          `<a href="#content">`,
+          `The skip link leads to "content", and nothing here has that id: it does nothing.`,
+        ],
+      ],
+    },
+    {
+      html: `<a href="#m">Skip to content</a><main id="m" hidden>x</main>`,
+      finds: [
+        [
+          "cantTell",
+          `<a href="#m">`,
+          `The skip link leads to "m", which is hidden. Is it shown when one gets there?`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

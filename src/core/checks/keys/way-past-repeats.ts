@@ -3,7 +3,7 @@ import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, elementsInside, exposedByRole, sureStops } from "../exposed.ts";
 import { mainMarked } from "../structure/main-part.ts";
 import { fragmentTarget, skipLinks } from "./skip-link.ts";
@@ -80,6 +80,8 @@ function hasMoreAfter(scene: Scene, element: ElementNode): boolean {
 
 export const wayPastRepeats = {
   id: "keys.way-past-repeats",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["2.4.1"],
   severity: "barrier",
   means: "A skip link, a landmark or a heading leads past what stands on every page.",
@@ -88,17 +90,43 @@ export const wayPastRepeats = {
   pageOnly: true,
   looksAt: judgedAt,
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><div class="menu"><a href="a">A</a><a href="b">B</a><a href="c">C</a><a href="d">D</a><a href="e">E</a></div><main>x</main>`,
-      `<!doctype html><title>t</title><div class="menu"><a href="a">A</a><a href="b">B</a></div><p>x</p>`,
-      `<!doctype html><title>t</title><a href="#c">Skip</a><div class="menu"><a href="a">A</a><a href="b">B</a><a href="c">C</a><a href="d">D</a><a href="e">E</a></div><p id="c">x</p>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><div class="menu"><a href="a">A</a><a href="b">B</a><a href="c">C</a><a href="d">D</a><a href="e">E</a></div><p>x</p>`,
-    ],
-    asked: [
-      `<!doctype html><title>t</title><p><a href="a">A</a><a href="b">B</a><a href="c">C</a><a href="d">D</a><a href="e">E</a></p><p>x</p>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<!doctype html><title>t</title><div class="menu"><a href="a">A</a><a href="b">B</a><a href="c">C</a><a href="d">D</a><a href="e">E</a></div><main>x</main>`,
+      finds: [],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><div class="menu"><a href="a">A</a><a href="b">B</a></div><p>x</p>`,
+      finds: [],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><a href="#c">Skip</a><div class="menu"><a href="a">A</a><a href="b">B</a><a href="c">C</a><a href="d">D</a><a href="e">E</a></div><p id="c">x</p>`,
+      finds: [],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><div class="menu"><a href="a">A</a><a href="b">B</a><a href="c">C</a><a href="d">D</a><a href="e">E</a></div><p>x</p>`,
+      finds: [
+        [
+          "failed",
+          "<body>",
+          "Nothing leads past the 5 links at the top: no skip link that arrives, no heading, no landmark.",
+        ],
+      ],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><p><a href="a">A</a><a href="b">B</a><a href="c">C</a><a href="d">D</a><a href="e">E</a></p><p>x</p>`,
+      finds: [
+        [
+          "cantTell",
+          "<body>",
+          "Do the 5 links at the top stand on other pages too? Nothing leads past them: no skip link, no heading, no landmark.",
+        ],
+      ],
+      others: 2,
+    },
+  ],
+} as const satisfies PageCheck;

@@ -3,7 +3,7 @@ import { attributeToken, hasAttribute } from "../../document/written.ts";
 import { cantTell, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isShown } from "../exposed.ts";
 
 const media = (scene: Scene): readonly ElementNode[] =>
@@ -45,6 +45,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const captions = {
   id: "media.captions",
+  kind: "page",
   criteria: ["1.2.1", "1.2.2"],
   severity: "blocker",
   means: "Films have captions, and what is only heard can be read.",
@@ -52,13 +53,33 @@ export const captions = {
   mend: "Add a captions track to films, and a transcript beside sounds.",
   looksAt: media,
   judge,
-  examples: {
-    kept: [`<video src="slip.mp4" controls><track kind="captions" src="slip.vtt"></video>`],
-    broken: [],
-    asked: [
-      `<video src="slip.mp4" controls></video>`,
-      `<audio src="horn.mp3" controls></audio>`,
-      `<video src="slip.mp4" muted autoplay></video>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<video src="slip.mp4" controls><track kind="captions" src="slip.vtt"></video>`, finds: [] },
+    {
+      html: `<video src="slip.mp4" controls></video>`,
+      finds: [
+        [
+          "cantTell",
+          `<video src="slip.mp4" controls>`,
+          "Does this film have captions, in the picture or in its player? It has no captions track.",
+        ],
+      ],
+    },
+    {
+      html: `<audio src="horn.mp3" controls></audio>`,
+      finds: [
+        ["cantTell", `<audio src="horn.mp3" controls>`, "Is what this sound says to be read somewhere too?"],
+      ],
+    },
+    {
+      html: `<video src="slip.mp4" muted autoplay></video>`,
+      finds: [
+        [
+          "cantTell",
+          `<video src="slip.mp4" muted autoplay>`,
+          "Does this silent film tell anything that the text does not?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -5,7 +5,7 @@ import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.t
 import { removeAttribute, setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 
 const media = (scene: Scene): readonly ElementNode[] =>
   ["audio", "video"]
@@ -42,6 +42,7 @@ function judge(element: ElementNode): Verdict {
 
 export const noAutoplay = {
   id: "media.no-autoplay",
+  kind: "page",
   criteria: ["1.4.2"],
   severity: "barrier",
   means: "Nothing sounds by itself for more than three seconds unless it can be stopped.",
@@ -49,9 +50,38 @@ export const noAutoplay = {
   mend: "Let people start it.",
   looksAt: media,
   judge,
-  examples: {
-    kept: [`<video autoplay muted loop src="slip.mp4"></video>`, `<audio controls src="horn.mp3"></audio>`],
-    broken: [`<audio autoplay loop src="horn.mp3"></audio>`],
-    asked: [`<audio autoplay controls src="horn.mp3"></audio>`, `<video autoplay src="slip.mp4"></video>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<video autoplay muted loop src="slip.mp4"></video>`, finds: [] },
+    { html: `<audio controls src="horn.mp3"></audio>`, finds: [] },
+    {
+      html: `<audio autoplay loop src="horn.mp3"></audio>`,
+      finds: [
+        [
+          "failed",
+          `<audio autoplay loop src="horn.mp3">`,
+          "This sound plays by itself, over and over, and nothing stops it.",
+        ],
+      ],
+    },
+    {
+      html: `<audio autoplay controls src="horn.mp3"></audio>`,
+      finds: [
+        [
+          "cantTell",
+          `<audio autoplay controls src="horn.mp3">`,
+          "This plays by itself. Is its sound over within three seconds, or is the way to stop it the first thing on the page?",
+        ],
+      ],
+    },
+    {
+      html: `<video autoplay src="slip.mp4"></video>`,
+      finds: [
+        [
+          "cantTell",
+          `<video autoplay src="slip.mp4">`,
+          "This plays by itself and has no controls. Does it sound for more than three seconds?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

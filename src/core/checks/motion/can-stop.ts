@@ -4,7 +4,7 @@ import { cantTell, failed, inapplicable, passed, type Verdict } from "../../find
 import { renameElement } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, exposedByTag, isShown } from "../exposed.ts";
 import { endlessAnimations } from "./animations.ts";
 
@@ -30,7 +30,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     ask(
       "Let it run once, or add a button that stops it; and stop it under @media (prefers-reduced-motion: reduce).",
     ),
-    { facts: { animation: animation.name }, cause: `animation ${animation.name}` },
+    { facts: { animation: animation.name }, cause: { kind: "animation", of: [animation.name] } },
   );
 }
 
@@ -58,6 +58,7 @@ function judgeVideo(video: ElementNode): Verdict {
 
 export const canStop = {
   id: "motion.can-stop",
+  kind: "page",
   criteria: ["2.2.2"],
   severity: "barrier",
   means: "What moves by itself for more than five seconds can be stopped.",
@@ -65,16 +66,33 @@ export const canStop = {
   mend: "Let it run once, or give people a way to stop it.",
   looksAt: moving,
   judge,
-  examples: {
-    kept: [
-      `<video src="slip.mp4" controls></video>`,
-      `<style>p { animation: glide 1s }</style><p>High water</p>`,
-      `<style>p { animation: spin 1s infinite }</style><p role="status">Loading</p>`,
-    ],
-    broken: [`<marquee>Closed on Sunday</marquee>`],
-    asked: [
-      `<style>@keyframes glide { to { left: 9px } } p { animation: glide 1s infinite }</style><p>High water</p>`,
-      `<video src="slip.mp4" autoplay muted loop></video>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<video src="slip.mp4" controls></video>`, finds: [] },
+    { html: `<style>p { animation: glide 1s }</style><p>High water</p>`, finds: [] },
+    { html: `<style>p { animation: spin 1s infinite }</style><p role="status">Loading</p>`, finds: [] },
+    {
+      html: `<marquee>Closed on Sunday</marquee>`,
+      finds: [["failed", "<marquee>", "This text runs across the page without end, and nothing stops it."]],
+    },
+    {
+      html: `<style>@keyframes glide { to { left: 9px } } p { animation: glide 1s infinite }</style><p>High water</p>`,
+      finds: [
+        [
+          "cantTell",
+          "<p>",
+          `The animation "glide" runs here without end. Does something beside it move for more than five seconds, and can people stop it?`,
+        ],
+      ],
+    },
+    {
+      html: `<video src="slip.mp4" autoplay muted loop></video>`,
+      finds: [
+        [
+          "cantTell",
+          `<video src="slip.mp4" autoplay muted loop>`,
+          "This film plays by itself and has no controls. Is it over within five seconds, or can people stop it?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

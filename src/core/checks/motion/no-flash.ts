@@ -3,7 +3,7 @@ import type { ElementNode } from "../../document/node.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { type EndlessAnimation, endlessAnimations } from "./animations.ts";
 
 /** WCAG 2.3.1 and its definition of a general flash. */
@@ -71,6 +71,7 @@ function areaOf(scene: Scene, element: ElementNode): number | null {
 
 export const noFlash = {
   id: "motion.no-flash",
+  kind: "page",
   criteria: ["2.3.1"],
   severity: "blocker",
   means: "Nothing flashes more than three times a second.",
@@ -78,16 +79,26 @@ export const noFlash = {
   mend: "Let it change slowly, or not at all.",
   looksAt: (scene: Scene) => endlessAnimations(scene).keys(),
   judge,
-  examples: {
-    kept: [
-      `<style>@keyframes glow { from { background: #000 } to { background: #fff } } body { animation: glow 2s infinite }</style>x`,
-      `<style>@keyframes b { from { background: #000 } to { background: #fff } } i { display: block; width: 20px; height: 20px; animation: b .2s infinite }</style><i>x</i>`,
-    ],
-    broken: [
-      `<style>@keyframes bolt { 0%, 49% { background: #000 } 50%, 100% { background: #fff } } body { animation: bolt .2s steps(1) infinite }</style>x`,
-    ],
-    asked: [
-      `<style>@keyframes b { from { background: #000 } to { background: #fff } } p { animation: b .2s infinite }</style><p>x</p>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<style>@keyframes glow { from { background: #000 } to { background: #fff } } body { animation: glow 2s infinite }</style>x`,
+      finds: [],
+    },
+    {
+      html: `<style>@keyframes b { from { background: #000 } to { background: #fff } } i { display: block; width: 20px; height: 20px; animation: b .2s infinite }</style><i>x</i>`,
+      finds: [],
+    },
+    {
+      html: `<style>@keyframes bolt { 0%, 49% { background: #000 } 50%, 100% { background: #fff } } body { animation: bolt .2s steps(1) infinite }</style>x`,
+      finds: [
+        ["failed", "<body>", "This flashes 5 times a second over a large area: that can bring on a seizure."],
+      ],
+    },
+    {
+      html: `<style>@keyframes b { from { background: #000 } to { background: #fff } } p { animation: b .2s infinite }</style><p>x</p>`,
+      finds: [
+        ["cantTell", "<p>", "This flashes 5 times a second. Is it larger than about 150 by 150 pixels?"],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -10,7 +10,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { CriterionNumber } from "../../standards/criteria.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 import { holdsUnknownContent, isUnnamed } from "../shown-name.ts";
 import { wordsFrom } from "../words-from.ts";
@@ -149,6 +149,7 @@ function judge(action: ElementNode, scene: Scene): Verdict {
 
 export const actionNamed = {
   id: "names.action-named",
+  kind: "page",
   criteria: ["4.1.2", "2.4.4"],
   severity: "blocker",
   means: "Everything that can be activated has a name.",
@@ -156,24 +157,44 @@ export const actionNamed = {
   mend: "Give it text, or an aria-label where there is only an icon.",
   looksAt: namedActions,
   judge,
-  examples: {
-    kept: [
-      `<button>Haul out</button>`,
-      `<a href="slips.html"><img src="boat.png" alt="Slips"></a>`,
-      `<button aria-label="Close"><svg></svg></button>`,
-      `<a id="top"></a>`,
-      `<input type="submit">`,
-      `<details><summary>Fees</summary>By the metre.</details>`,
-      `<select><option></option></select>`,
-    ],
-    broken: [
-      `<button></button>`,
-      `<a href="slips.html"><img src="boat.png" alt=""></a>`,
-      `<button><svg viewBox="0 0 9 9"><path d="M0 0h9"/></svg></button>`,
-      `<a href="tel:1"><span style="display: none">Call</span></a>`,
-      `<input type="button">`,
-      `<a href="x.html"><i class="f"></i></a><style>.f::before { content: "\\f015" }</style>`,
-    ],
-    asked: [`<button><yard-icon></yard-icon></button>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<button>Haul out</button>`, finds: [] },
+    { html: `<a href="slips.html"><img src="boat.png" alt="Slips"></a>`, finds: [] },
+    { html: `<button aria-label="Close"><svg></svg></button>`, finds: [] },
+    { html: `<a id="top"></a>`, finds: [] },
+    { html: `<input type="submit">`, finds: [] },
+    { html: `<details><summary>Fees</summary>By the metre.</details>`, finds: [] },
+    { html: `<select><option></option></select>`, finds: [], others: 1 },
+    { html: `<button></button>`, finds: [["failed", "<button>", "This button has no name."]] },
+    {
+      html: `<a href="slips.html"><img src="boat.png" alt=""></a>`,
+      finds: [["failed", `<a href="slips.html">`, "This link has no name."]],
+    },
+    {
+      html: `<button><svg viewBox="0 0 9 9"><path d="M0 0h9"/></svg></button>`,
+      finds: [["failed", "<button>", "This button has no name."]],
+    },
+    {
+      html: `<a href="tel:1"><span style="display: none">Call</span></a>`,
+      finds: [["failed", `<a href="tel:1">`, "This link has no name."]],
+    },
+    {
+      html: `<input type="button">`,
+      finds: [["failed", `<input type="button">`, "This button has no name."]],
+    },
+    {
+      html: `<a href="x.html"><i class="f"></i></a><style>.f::before { content: "\\f015" }</style>`,
+      finds: [["failed", `<a href="x.html">`, "This link has no name."]],
+    },
+    {
+      html: `<button><yard-icon></yard-icon></button>`,
+      finds: [
+        [
+          "cantTell",
+          "<button>",
+          "Does <yard-icon> bring text of its own? Without it this button has no name.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

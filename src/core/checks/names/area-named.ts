@@ -6,7 +6,7 @@ import { ask, askWords, BLANK, type Repair, withChanges } from "../../repair/rep
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import { type Role, roleRow } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsInside, exposedByRole, isExposed } from "../exposed.ts";
 import { freshId } from "../fresh-id.ts";
 import { isUnnamed } from "../shown-name.ts";
@@ -110,6 +110,7 @@ function judgeFrame(frame: ElementNode, scene: Scene): Verdict {
 
 export const areaNamed = {
   id: "names.area-named",
+  kind: "page",
   criteria: ["4.1.2"],
   severity: "barrier",
   means: "Dialogs, frames, tab panels, trees, grids and gauges have the name their role needs.",
@@ -117,21 +118,35 @@ export const areaNamed = {
   mend: "Name it by its heading with aria-labelledby, or with aria-label; a frame with title.",
   looksAt: namedAreas,
   judge,
-  examples: {
-    kept: [
-      `<dialog open aria-labelledby="h"><h2 id="h">Book slip 4</h2></dialog>`,
-      `<iframe src="map.html" title="Tide map"></iframe>`,
-      `<iframe src="count.html" width="1" height="1"></iframe>`,
-      `<div role="progressbar" aria-label="Haul-out" aria-valuenow="3"></div>`,
-      `<label>Fuel <meter value="0.4"></meter></label>`,
-    ],
-    broken: [
-      `<dialog open><h2 id="h">Book slip 4</h2></dialog>`,
-      `<div role="dialog"><p>Really?</p></div>`,
-      `<iframe src="map.html"></iframe>`,
-      `<div role="progressbar" aria-valuenow="3"></div>`,
-      `<div role="tablist"><button role="tab" id="t" aria-controls="p" aria-selected="true">Fees</button></div><div role="tabpanel" id="p">By the metre.</div>`,
-    ],
-    asked: [`<iframe></iframe>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<dialog open aria-labelledby="h"><h2 id="h">Book slip 4</h2></dialog>`, finds: [] },
+    { html: `<iframe src="map.html" title="Tide map"></iframe>`, finds: [] },
+    { html: `<iframe src="count.html" width="1" height="1"></iframe>`, finds: [] },
+    { html: `<div role="progressbar" aria-label="Haul-out" aria-valuenow="3"></div>`, finds: [] },
+    { html: `<label>Fuel <meter value="0.4"></meter></label>`, finds: [] },
+    {
+      html: `<dialog open><h2 id="h">Book slip 4</h2></dialog>`,
+      finds: [["failed", "<dialog open>", "This dialog has no name."]],
+    },
+    {
+      html: `<div role="dialog"><p>Really?</p></div>`,
+      finds: [["failed", `<div role="dialog">`, "This dialog has no name."]],
+    },
+    {
+      html: `<iframe src="map.html"></iframe>`,
+      finds: [["failed", `<iframe src="map.html">`, "This frame has no name."]],
+    },
+    {
+      html: `<div role="progressbar" aria-valuenow="3"></div>`,
+      finds: [["failed", `<div role="progressbar" aria-valuenow="3">`, "This progress bar has no name."]],
+    },
+    {
+      html: `<div role="tablist"><button role="tab" id="t" aria-controls="p" aria-selected="true">Fees</button></div><div role="tabpanel" id="p">By the metre.</div>`,
+      finds: [["failed", `<div role="tabpanel" id="p">`, "This tab panel has no name."]],
+    },
+    {
+      html: `<iframe></iframe>`,
+      finds: [["cantTell", "<iframe>", "Will this frame hold anything for people? Then it needs a title."]],
+    },
+  ],
+} as const satisfies PageCheck;

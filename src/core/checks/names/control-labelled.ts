@@ -9,7 +9,7 @@ import { ask, askWords, BLANK, type Repair, withChanges } from "../../repair/rep
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 import { freshId } from "../fresh-id.ts";
 import { isUnnamed, speakable } from "../shown-name.ts";
@@ -204,6 +204,8 @@ function looseLabelBeside(scene: Scene, control: ElementNode): ElementNode | nul
 
 export const controlLabelled = {
   id: "names.control-labelled",
+  kind: "page",
+  surroundings: "labels",
   criteria: ["4.1.2", "1.3.1"],
   severity: "blocker",
   means: "Every form control has a name that says what belongs in it.",
@@ -211,26 +213,70 @@ export const controlLabelled = {
   mend: 'Connect a visible label: <label for="length">Length in metres</label> <input id="length">.',
   looksAt: controls,
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><label for="len">Length</label> <input id="len">`,
-      `<label>Beam <input></label>`,
-      `<input aria-label="Search the parts store" type="search">`,
-      `<input type="submit">`,
-      `<input type="hidden" name="token">`,
-      `<span role="checkbox" aria-checked="false" tabindex="0">Winch needed</span>`,
-      `<div style="display: none"><input></div>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><p>Length <input name="length"></p>`,
-      `<p>Berths</p><select multiple><option>A1</option></select>`,
-      `<input aria-labeled="len-label"><span id="len-label">Length</span>`,
-      `<label for="b">*</label><input id="b">`,
-      `<div role="textbox" tabindex="0" contenteditable></div>`,
-    ],
-    asked: [
-      `<input id="draught">`,
-      `<!doctype html><title>t</title><label for="b" hidden>Beam</label><input id="b">`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<!doctype html><title>t</title><label for="len">Length</label> <input id="len">`,
+      finds: [],
+      others: 1,
+    },
+    { html: `<label>Beam <input></label>`, finds: [] },
+    { html: `<input aria-label="Search the parts store" type="search">`, finds: [] },
+    { html: `<input type="submit">`, finds: [] },
+    { html: `<input type="hidden" name="token">`, finds: [] },
+    {
+      html: `<span role="checkbox" aria-checked="false" tabindex="0">Winch needed</span>`,
+      finds: [],
+      others: 1,
+    },
+    { html: `<div style="display: none"><input></div>`, finds: [] },
+    {
+      html: `<!doctype html><title>t</title><p>Length <input name="length"></p>`,
+      finds: [["failed", `<input name="length">`, "This field has no name."]],
+      others: 1,
+    },
+    {
+      html: `<p>Berths</p><select multiple><option>A1</option></select>`,
+      finds: [["failed", "<select multiple>", "This choice has no name."]],
+    },
+    {
+      html: `<input aria-labeled="len-label"><span id="len-label">Length</span>`,
+      finds: [
+        [
+          "failed",
+          `<input aria-labeled="len-label">`,
+          `This field has no name. "aria-labeled" is no attribute.`,
+        ],
+      ],
+      others: 1,
+    },
+    {
+      html: `<label for="b">*</label><input id="b">`,
+      finds: [["failed", `<input id="b">`, `This field is called only "*".`]],
+    },
+    {
+      html: `<div role="textbox" tabindex="0" contenteditable></div>`,
+      finds: [["failed", `<div role="textbox" tabindex="0" contenteditable>`, "This field has no name."]],
+    },
+    {
+      html: `<input id="draught">`,
+      finds: [
+        [
+          "cantTell",
+          `<input id="draught">`,
+          `This field has no name. Does the page this piece goes into have a label for "draught"?`,
+        ],
+      ],
+    },
+    {
+      html: `<!doctype html><title>t</title><label for="b" hidden>Beam</label><input id="b">`,
+      finds: [
+        [
+          "cantTell",
+          `<input id="b">`,
+          `The label "Beam" is hidden, and browsers differ on whether it still names this field. Is the field shown together with it?`,
+        ],
+      ],
+      others: 1,
+    },
+  ],
+} as const satisfies PageCheck;

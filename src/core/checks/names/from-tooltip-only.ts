@@ -3,7 +3,7 @@ import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { renameAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";
 
 function judge(action: ElementNode, scene: Scene): Verdict {
@@ -20,6 +20,7 @@ function judge(action: ElementNode, scene: Scene): Verdict {
 
 export const fromTooltipOnly = {
   id: "names.from-tooltip-only",
+  kind: "page",
   criteria: [],
   severity: "friction",
   means: "The name of something to press does not rest on its title attribute alone.",
@@ -27,12 +28,29 @@ export const fromTooltipOnly = {
   mend: "Use text, or aria-label where there is only an icon.",
   looksAt: (scene: Scene) => exposedByRole(scene, "link", "button", "tab", "menuitem"),
   judge,
-  examples: {
-    kept: [
-      `<button aria-label="Close" title="Close this">×</button>`,
-      `<button title="Shuts the gate">Close</button>`,
-      `<iframe title="Tide map" src="map.html"></iframe>`,
-    ],
-    broken: [`<button title="Close"><svg></svg></button>`, `<a href="x" title="Tides"><i></i></a>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<button aria-label="Close" title="Close this">×</button>`, finds: [] },
+    { html: `<button title="Shuts the gate">Close</button>`, finds: [] },
+    { html: `<iframe title="Tide map" src="map.html"></iframe>`, finds: [] },
+    {
+      html: `<button title="Close"><svg></svg></button>`,
+      finds: [
+        [
+          "failed",
+          `<button title="Close">`,
+          `"Close" is said only by a tooltip, which needs a mouse to be seen.`,
+        ],
+      ],
+    },
+    {
+      html: `<a href="x" title="Tides"><i></i></a>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x" title="Tides">`,
+          `"Tides" is said only by a tooltip, which needs a mouse to be seen.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

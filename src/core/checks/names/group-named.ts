@@ -7,7 +7,7 @@ import { renameElement, setAttribute, wrap } from "../../repair/change.ts";
 import { ask, askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, elementsInside, exposedByRole, isExposed, isShown } from "../exposed.ts";
 import { isUnnamed, speakable } from "../shown-name.ts";
 import { idOf } from "./label-edits.ts";
@@ -189,6 +189,7 @@ function questionBefore(scene: Scene, set: readonly ElementNode[]): Question | n
 
 export const groupNamed = {
   id: "names.group-named",
+  kind: "page",
   criteria: ["1.3.1"],
   severity: "barrier",
   means: "Radio buttons and checkboxes that answer one question are in a group that is called by it.",
@@ -196,18 +197,40 @@ export const groupNamed = {
   mend: 'Put them into a <fieldset> with the question in its <legend>, or a role="radiogroup" that is named by it.',
   looksAt: groups,
   judge,
-  examples: {
-    kept: [
-      `<fieldset><legend>Shore power?</legend><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label></fieldset>`,
-      `<div role="radiogroup" aria-label="Shore power"><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label></div>`,
-      `<p>Shore power?</p><label><input type="checkbox" name="a"> Yes</label>`,
-    ],
-    broken: [
-      `<p>Shore power?</p><div><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label></div>`,
-      `<div role="radiogroup"><div role="radio" aria-checked="true" tabindex="0">Yes</div></div>`,
-    ],
-    asked: [
-      `<h2>Shore power</h2><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<fieldset><legend>Shore power?</legend><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label></fieldset>`,
+      finds: [],
+    },
+    {
+      html: `<div role="radiogroup" aria-label="Shore power"><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label></div>`,
+      finds: [],
+    },
+    { html: `<p>Shore power?</p><label><input type="checkbox" name="a"> Yes</label>`, finds: [] },
+    {
+      html: `<p>Shore power?</p><div><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label></div>`,
+      finds: [
+        [
+          "failed",
+          `<input type="radio" name="p">`,
+          `"Shore power?" is not tied to its 2 radio buttons: they are heard without the question.`,
+        ],
+      ],
+    },
+    {
+      html: `<div role="radiogroup"><div role="radio" aria-checked="true" tabindex="0">Yes</div></div>`,
+      finds: [["failed", `<div role="radiogroup">`, "This group of choices has no name."]],
+      others: 1,
+    },
+    {
+      html: `<h2>Shore power</h2><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label>`,
+      finds: [
+        [
+          "cantTell",
+          `<input type="radio" name="p">`,
+          "Is there a question that these radio buttons answer (Yes, No)? Nothing ties one to them.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -7,7 +7,7 @@ import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.t
 import type { Scene } from "../../scene/scene.ts";
 import { attributeAlternativeText } from "../../semantics/text-alternative.ts";
 import { isTold } from "../../semantics/tree.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 import { isUnnamed } from "../shown-name.ts";
 import { wordsFrom } from "../words-from.ts";
@@ -128,6 +128,7 @@ function judgeInput(input: ElementNode): Verdict {
 
 export const imageDescribed = {
   id: "names.image-described",
+  kind: "page",
   criteria: ["1.1.1"],
   severity: "blocker",
   means: "Every image has a text alternative, or is marked as decoration.",
@@ -135,24 +136,61 @@ export const imageDescribed = {
   mend: 'Write in alt what the picture tells the reader where it stands. If it tells nothing that the text beside it does not, write alt="".',
   looksAt: images,
   judge,
-  examples: {
-    kept: [
-      `<img src="hull-07.jpg" alt="Hull 07 on slip 4, port side scraped">`,
-      `<img src="wave.svg" alt="">`,
-      `<img src="rope.png" aria-label="Coiled mooring rope">`,
-      `<img src="dot.gif" role="presentation">`,
-      `<div hidden><img src="later.jpg"></div>`,
-      `<svg role="img"><title>Slip open</title><path d="M0 0h9v6z"/></svg>`,
-      `<input type="image" src="go.png" alt="Book the slip">`,
-    ],
-    broken: [
-      `<img src="hull-07.jpg">`,
-      `<img src="hull-07.jpg" aria-label="">`,
-      `<div role="img" style="background: url(yard.jpg)"></div>`,
-      `<svg role="img"><path d="M0 0h9v6z"/></svg>`,
-      `<input type="image" src="go.png">`,
-      `<img src="plan.png" alt="Plan of the yard" usemap="#plan"><map name="plan"><area href="slips.html" coords="0,0,9,9"></map>`,
-    ],
-    asked: [`<img id="preview">`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<img src="hull-07.jpg" alt="Hull 07 on slip 4, port side scraped">`, finds: [] },
+    { html: `<img src="wave.svg" alt="">`, finds: [] },
+    { html: `<img src="rope.png" aria-label="Coiled mooring rope">`, finds: [] },
+    { html: `<img src="dot.gif" role="presentation">`, finds: [] },
+    { html: `<div hidden><img src="later.jpg"></div>`, finds: [] },
+    { html: `<svg role="img"><title>Slip open</title><path d="M0 0h9v6z"/></svg>`, finds: [] },
+    { html: `<input type="image" src="go.png" alt="Book the slip">`, finds: [] },
+    {
+      html: `<img src="hull-07.jpg">`,
+      finds: [["failed", `<img src="hull-07.jpg">`, "This image has no text alternative."]],
+    },
+    {
+      html: `<img src="hull-07.jpg" aria-label="">`,
+      finds: [["failed", `<img src="hull-07.jpg" aria-label="">`, "This image has no text alternative."]],
+    },
+    {
+      html: `<div role="img" style="background: url(yard.jpg)"></div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="img" style="background: url(yard.jpg)">`,
+          "This element is told as an image but has no text alternative.",
+        ],
+      ],
+    },
+    {
+      html: `<svg role="img"><path d="M0 0h9v6z"/></svg>`,
+      finds: [
+        ["failed", `<svg role="img">`, "This element is told as an image but has no text alternative."],
+      ],
+    },
+    {
+      html: `<input type="image" src="go.png">`,
+      finds: [["failed", `<input type="image" src="go.png">`, "This image button has no text alternative."]],
+    },
+    {
+      html: `<img src="plan.png" alt="Plan of the yard" usemap="#plan"><map name="plan"><area href="slips.html" coords="0,0,9,9"></map>`,
+      finds: [
+        [
+          "failed",
+          `<area href="slips.html" coords="0,0,9,9">`,
+          "This part of an image map has no text alternative.",
+        ],
+      ],
+    },
+    {
+      html: `<img id="preview">`,
+      finds: [
+        [
+          "cantTell",
+          `<img id="preview">`,
+          "This image has neither an address nor a text alternative yet. When a script shows a picture here, does it set alt too?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -5,7 +5,7 @@ import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../
 import { setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { freshId } from "../fresh-id.ts";
 import { fieldMeantBy, missedLabelCause } from "./meant-label.ts";
 
@@ -81,6 +81,8 @@ function judge(label: ElementNode, scene: Scene): Verdict {
 
 export const labelConnected = {
   id: "names.label-connected",
+  kind: "page",
+  surroundings: "labels",
   criteria: ["1.3.1", "4.1.2"],
   severity: "barrier",
   means: "Every label with `for` points at a field, and at the field it stands beside.",
@@ -89,17 +91,50 @@ export const labelConnected = {
   looksAt: (scene: Scene) =>
     scene.page.index.byTag("label").filter((label) => scene.presence.of(label).rendered !== 0),
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><label for="beam">Beam</label><input id="beam">`,
-      `<!doctype html><title>t</title><label for="a">Berth</label> <label for="a">in metres</label> <input id="a">`,
-      `<label>Draught <input></label>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><label for="baem">Beam</label><input id="beam">`,
-      `<!doctype html><title>t</title><label for="box">Beam</label><div id="box"><input></div>`,
-      `<!doctype html><title>t</title><label for="len">Length</label><input id="len"><label for="len">Beam</label><input id="beam">`,
-    ],
-    asked: [`<label for="elsewhere">Beam</label>`],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<!doctype html><title>t</title><label for="beam">Beam</label><input id="beam">`,
+      finds: [],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><label for="a">Berth</label> <label for="a">in metres</label> <input id="a">`,
+      finds: [],
+      others: 1,
+    },
+    { html: `<label>Draught <input></label>`, finds: [] },
+    {
+      html: `<!doctype html><title>t</title><label for="baem">Beam</label><input id="beam">`,
+      finds: [["failed", `<label for="baem">`, `This label is for "baem", but nothing here has that id.`]],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><label for="box">Beam</label><div id="box"><input></div>`,
+      finds: [
+        ["failed", `<label for="box">`, `This label is for "box", which is a <div> and cannot take a label.`],
+      ],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><label for="len">Length</label><input id="len"><label for="len">Beam</label><input id="beam">`,
+      finds: [
+        [
+          "failed",
+          `<label for="len">`,
+          `This label belongs to "len", which has a label already, while the field after it has none.`,
+        ],
+      ],
+      others: 2,
+    },
+    {
+      html: `<label for="elsewhere">Beam</label>`,
+      finds: [
+        [
+          "cantTell",
+          `<label for="elsewhere">`,
+          `This label is for "elsewhere". Is there such a field where this piece is used?`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

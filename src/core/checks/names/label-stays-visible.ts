@@ -6,7 +6,7 @@ import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdi
 import { insert } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedByRole, isShown } from "../exposed.ts";
 import { idOf } from "./label-edits.ts";
 import { textBeside } from "./text-beside.ts";
@@ -68,6 +68,7 @@ function standsAlone(scene: Scene, field: ElementNode): boolean {
 
 export const labelStaysVisible = {
   id: "names.label-stays-visible",
+  kind: "page",
   criteria: ["3.3.2"],
   severity: "barrier",
   means: "What belongs in a field can be read beside it, also once something is typed.",
@@ -76,13 +77,32 @@ export const labelStaysVisible = {
   looksAt: (scene: Scene) =>
     exposedByRole(scene, "textbox", "searchbox", "combobox", "spinbutton", "listbox").filter(isField),
   judge,
-  examples: {
-    kept: [
-      `<label>Beam <input placeholder="3.2"></label>`,
-      `<form><input type="search" placeholder="Search the parts store"><button>Search</button></form>`,
-      `<p>Beam: <input title="Beam in metres"></p>`,
-    ],
-    broken: [`<div><input placeholder="Beam in metres"></div>`],
-    asked: [`<div><input title="Beam in metres"></div>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<label>Beam <input placeholder="3.2"></label>`, finds: [] },
+    {
+      html: `<form><input type="search" placeholder="Search the parts store"><button>Search</button></form>`,
+      finds: [],
+    },
+    { html: `<p>Beam: <input title="Beam in metres"></p>`, finds: [] },
+    {
+      html: `<div><input placeholder="Beam in metres"></div>`,
+      finds: [
+        [
+          "failed",
+          `<input placeholder="Beam in metres">`,
+          `"Beam in metres" is written only inside the field, and is gone as soon as one types.`,
+        ],
+      ],
+    },
+    {
+      html: `<div><input title="Beam in metres"></div>`,
+      finds: [
+        [
+          "cantTell",
+          `<input title="Beam in metres">`,
+          `Does anything beside this field say "Beam in metres" to those who see it? Its only name is a tooltip.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

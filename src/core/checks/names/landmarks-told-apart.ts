@@ -7,7 +7,7 @@ import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsInside, exposedByRole } from "../exposed.ts";
 import { idOf } from "./label-edits.ts";
 
@@ -84,6 +84,7 @@ const sameContent = (scene: Scene, a: ElementNode, b: ElementNode): boolean =>
 
 export const landmarksToldApart = {
   id: "names.landmarks-told-apart",
+  kind: "page",
   criteria: [],
   severity: "friction",
   means: "Landmarks of one role have different names, unless they hold the same.",
@@ -91,15 +92,24 @@ export const landmarksToldApart = {
   mend: "Name each with aria-label, or by its heading with aria-labelledby.",
   looksAt: severalOfARole,
   judge,
-  examples: {
-    kept: [
-      `<nav aria-label="Yard"><a href="a">Slips</a></nav><nav aria-label="Page"><a href="b">Fees</a></nav>`,
-      `<nav><a href="a">Slips</a></nav><nav><a href="a">Slips</a></nav>`,
-      `<nav><a href="a">Slips</a></nav>`,
-    ],
-    broken: [
-      `<nav><a href="a">Slips</a></nav><nav><a href="b">Fees</a></nav>`,
-      `<section aria-label="Tides">1</section><section aria-label="Tides">2</section>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<nav aria-label="Yard"><a href="a">Slips</a></nav><nav aria-label="Page"><a href="b">Fees</a></nav>`,
+      finds: [],
+    },
+    { html: `<nav><a href="a">Slips</a></nav><nav><a href="a">Slips</a></nav>`, finds: [] },
+    { html: `<nav><a href="a">Slips</a></nav>`, finds: [] },
+    {
+      html: `<nav><a href="a">Slips</a></nav><nav><a href="b">Fees</a></nav>`,
+      finds: [
+        ["failed", "<nav>", "There are several navigation landmark landmarks, and this one has no name."],
+      ],
+    },
+    {
+      html: `<section aria-label="Tides">1</section><section aria-label="Tides">2</section>`,
+      finds: [
+        ["failed", `<section aria-label="Tides">`, `Another region landmark landmark is called "Tides" too.`],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -5,7 +5,7 @@ import { cantTell, passed, type Verdict } from "../../findings/verdict.ts";
 import { setWords } from "../../repair/change.ts";
 import { askWords, BLANK } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check, CheckSettings } from "../check.ts";
+import type { CheckSettings, PageCheck } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";
 import { speakable } from "../shown-name.ts";
 import { wordsFrom } from "../words-from.ts";
@@ -76,6 +76,7 @@ function judge(link: ElementNode, scene: Scene, { words }: CheckSettings): Verdi
 
 export const linkPurpose = {
   id: "names.link-purpose",
+  kind: "page",
   criteria: ["2.4.4"],
   severity: "barrier",
   means: 'A link says where it leads, in more than "click here", "more" or an address.',
@@ -84,17 +85,39 @@ export const linkPurpose = {
   takesWords: "further names that say nothing, such as those of other languages",
   looksAt: (scene: Scene) => exposedByRole(scene, "link"),
   judge,
-  examples: {
-    kept: [
-      `<a href="tides.html">Tide table for May</a>`,
-      `<a href="tides.html" aria-label="More about tides">More</a>`,
-      `<a href="x">boat.example</a>`,
-    ],
-    broken: [],
-    asked: [
-      `<p>Tides for May are out. <a href="tides.html">Read more…</a></p>`,
-      `<div><a href="tides.html">Click here</a></div>`,
-      `<a href="x">https://boatyard.example/tides/may</a>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<a href="tides.html">Tide table for May</a>`, finds: [] },
+    { html: `<a href="tides.html" aria-label="More about tides">More</a>`, finds: [] },
+    { html: `<a href="x">boat.example</a>`, finds: [] },
+    {
+      html: `<p>Tides for May are out. <a href="tides.html">Read more…</a></p>`,
+      finds: [
+        [
+          "cantTell",
+          `<a href="tides.html">`,
+          `Is it plain where "Read more…" leads? Around it stands only: "Tides for May are out. Read more…".`,
+        ],
+      ],
+    },
+    {
+      html: `<div><a href="tides.html">Click here</a></div>`,
+      finds: [
+        [
+          "cantTell",
+          `<a href="tides.html">`,
+          `Do people know where "Click here" leads? Nothing around it says so.`,
+        ],
+      ],
+    },
+    {
+      html: `<a href="x">https://boatyard.example/tides/may</a>`,
+      finds: [
+        [
+          "cantTell",
+          `<a href="x">`,
+          `Is the address "https://boatyard.example/tides/may" what people should hear here?`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -6,7 +6,7 @@ import { setAttribute } from "../../repair/change.ts";
 import { askWords, BLANK } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, exposedByRole } from "../exposed.ts";
 import { speakable } from "../shown-name.ts";
 import { wordsFrom } from "../words-from.ts";
@@ -95,7 +95,7 @@ function judge(link: ElementNode, scene: Scene): Verdict {
   const href = (of: ElementNode) => attributeText(of, "href") ?? "";
   const details = {
     facts: { name, places: links.slice(0, 4).map(href).join(" ") },
-    cause: `links called ${name.toLowerCase()}`,
+    cause: { kind: "links of one name" as const, of: [name.toLowerCase()] },
   };
   if (areBare)
     return failed(
@@ -138,6 +138,7 @@ function standBare(scene: Scene, links: readonly ElementNode[]): boolean {
 
 export const linksToldApart = {
   id: "names.links-told-apart",
+  kind: "page",
   criteria: ["2.4.4"],
   severity: "friction",
   means: "Links of one name lead to one place, or what stands beside them tells them apart.",
@@ -145,17 +146,50 @@ export const linksToldApart = {
   mend: "Say in each what sets it apart.",
   looksAt: (scene: Scene) => sameNames(scene).keys(),
   judge,
-  examples: {
-    kept: [
-      `<a href="a.pdf">Plan</a> <a href="a.pdf">Plan</a>`,
-      `<ul><li>Crane: <a href="a.pdf">Plan</a></li><li>Fire: <a href="b.pdf">Plan</a></li></ul>`,
-      `<table><tr><th>Crane</th><td><a href="a">Plan</a></td></tr><tr><th>Fire</th><td><a href="b">Plan</a></td></tr></table>`,
-      `<h2>Crane</h2><h2>Fire <a href="b">Plan</a></h2><h2>Ice <a href="c">Plan</a></h2>`,
-      `<div><h3>Crane</h3><a href="a.pdf">Plan</a></div><div><h3>Fire</h3><a href="b.pdf">Plan</a></div>`,
-    ],
-    broken: [`<div><div><a href="a.pdf">Plan</a></div><div><a href="b.pdf">Plan</a></div></div>`],
-    asked: [
-      `<p>There is a <a href="a.pdf">plan</a> of the crane, and a <a href="b.pdf">plan</a> for fires.</p>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<a href="a.pdf">Plan</a> <a href="a.pdf">Plan</a>`, finds: [] },
+    {
+      html: `<ul><li>Crane: <a href="a.pdf">Plan</a></li><li>Fire: <a href="b.pdf">Plan</a></li></ul>`,
+      finds: [],
+    },
+    {
+      html: `<table><tr><th>Crane</th><td><a href="a">Plan</a></td></tr><tr><th>Fire</th><td><a href="b">Plan</a></td></tr></table>`,
+      finds: [],
+    },
+    { html: `<h2>Crane</h2><h2>Fire <a href="b">Plan</a></h2><h2>Ice <a href="c">Plan</a></h2>`, finds: [] },
+    {
+      html: `<div><h3>Crane</h3><a href="a.pdf">Plan</a></div><div><h3>Fire</h3><a href="b.pdf">Plan</a></div>`,
+      finds: [],
+    },
+    {
+      html: `<div><div><a href="a.pdf">Plan</a></div><div><a href="b.pdf">Plan</a></div></div>`,
+      finds: [
+        [
+          "failed",
+          `<a href="a.pdf">`,
+          `2 links are called "Plan", lead to different places, and nothing beside them tells which is which.`,
+        ],
+        [
+          "failed",
+          `<a href="b.pdf">`,
+          `2 links are called "Plan", lead to different places, and nothing beside them tells which is which.`,
+        ],
+      ],
+    },
+    {
+      html: `<p>There is a <a href="a.pdf">plan</a> of the crane, and a <a href="b.pdf">plan</a> for fires.</p>`,
+      finds: [
+        [
+          "cantTell",
+          `<a href="a.pdf">`,
+          `Can people tell this "plan" from the other one, which leads elsewhere (b.pdf)?`,
+        ],
+        [
+          "cantTell",
+          `<a href="b.pdf">`,
+          `Can people tell this "plan" from the other one, which leads elsewhere (a.pdf)?`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

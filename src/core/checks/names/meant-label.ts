@@ -2,6 +2,7 @@ import { isLabelable } from "../../document/document-index.ts";
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
+import type { Cause } from "../../findings/cause.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { isUnnamed } from "../shown-name.ts";
@@ -49,5 +50,7 @@ export const labelsThatMiss = keptForScene((scene: Scene): ReadonlyMap<ElementNo
 });
 
 /** What a label and the field it misses share: one change mends both. */
-export const missedLabelCause = (scene: Scene, label: ElementNode): string =>
-  `label ${scene.page.index.record(label).order}`;
+export const missedLabelCause = (scene: Scene, label: ElementNode): Cause => ({
+  kind: "label that misses",
+  of: [scene.page.index.record(label).order],
+});

@@ -4,7 +4,7 @@ import { at, failed, inapplicable, passed, type Verdict } from "../../findings/v
 import { setAttribute } from "../../repair/change.ts";
 import { askWords, BLANK } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check, CheckSettings } from "../check.ts";
+import type { CheckSettings, PageCheck } from "../check.ts";
 import { exposedByTag } from "../exposed.ts";
 
 /** Words that say only that there is a picture. */
@@ -56,6 +56,7 @@ function judge(image: ElementNode, scene: Scene, { words }: CheckSettings): Verd
 
 export const noFileName = {
   id: "names.no-file-name",
+  kind: "page",
   criteria: ["1.1.1"],
   severity: "barrier",
   means: 'A text alternative is not a file name, a bare "image" or left-over placeholder text.',
@@ -67,19 +68,35 @@ export const noFileName = {
       (image) => attributeText(image, "alt") !== "" && scene.role(image).role !== "none",
     ),
   judge,
-  examples: {
-    kept: [
-      `<img src="hull-07.jpg" alt="Hull 07">`,
-      `<img src="petrel.jpg" alt="petrel">`,
-      `<img src="logo.svg" alt="Brackwater Boatyard">`,
-      `<img src="icon.svg" alt="">`,
-      `<img src="plan.png" alt="Picture of the yard from the air, 1931">`,
-    ],
-    broken: [
-      `<img src="hull-07.jpg" alt="hull-07.jpg">`,
-      `<img src="a.jpg" alt="image">`,
-      `<img src="a.jpg" alt="IMG_2041">`,
-      `<img src="a.jpg" alt="Alt text">`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<img src="hull-07.jpg" alt="Hull 07">`, finds: [] },
+    { html: `<img src="petrel.jpg" alt="petrel">`, finds: [] },
+    { html: `<img src="logo.svg" alt="Brackwater Boatyard">`, finds: [] },
+    { html: `<img src="icon.svg" alt="">`, finds: [] },
+    { html: `<img src="plan.png" alt="Picture of the yard from the air, 1931">`, finds: [], others: 1 },
+    {
+      html: `<img src="hull-07.jpg" alt="hull-07.jpg">`,
+      finds: [
+        [
+          "failed",
+          `<img src="hull-07.jpg" alt="hull-07.jpg">`,
+          `The text alternative is a file name: "hull-07.jpg".`,
+        ],
+      ],
+    },
+    {
+      html: `<img src="a.jpg" alt="image">`,
+      finds: [["failed", `<img src="a.jpg" alt="image">`, `The text alternative says only "image".`]],
+    },
+    {
+      html: `<img src="a.jpg" alt="IMG_2041">`,
+      finds: [
+        ["failed", `<img src="a.jpg" alt="IMG_2041">`, `The text alternative is a file name: "IMG_2041".`],
+      ],
+    },
+    {
+      html: `<img src="a.jpg" alt="Alt text">`,
+      finds: [["failed", `<img src="a.jpg" alt="Alt text">`, `The text alternative says only "Alt text".`]],
+    },
+  ],
+} as const satisfies PageCheck;

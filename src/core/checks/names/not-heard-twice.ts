@@ -6,7 +6,7 @@ import { removeAttribute, setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, exposedByRole } from "../exposed.ts";
 
 /** What is heard in one breath: a picture in it and its words are one after the other. */
@@ -63,6 +63,7 @@ function* picturesAndTooltips(scene: Scene): Iterable<ElementNode> {
 
 export const notHeardTwice = {
   id: "names.not-heard-twice",
+  kind: "page",
   criteria: [],
   severity: "friction",
   means: "A picture or a tooltip does not repeat the text beside it.",
@@ -70,17 +71,36 @@ export const notHeardTwice = {
   mend: 'Give the picture alt="" where the text beside it says the same; leave out a title that adds nothing.',
   looksAt: picturesAndTooltips,
   judge,
-  examples: {
-    kept: [
-      `<a href="x"><img src="a.jpg" alt="Petrel"> Book a haul-out</a>`,
-      `<a href="x"><img src="a.jpg" alt="Petrel"></a> Petrel`,
-      `<a href="x" title="Opens the tide table">Tides</a>`,
-      `<a href="x" title="Tides"><svg></svg></a>`,
-    ],
-    broken: [
-      `<a href="x"><img src="a.jpg" alt="Tide table"> Tide table</a>`,
-      `<a href="x" title="Tides">Tides</a>`,
-      `<figure><img src="a.jpg" alt="Petrel, 2031"><figcaption>Petrel, 2031</figcaption></figure>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<a href="x"><img src="a.jpg" alt="Petrel"> Book a haul-out</a>`, finds: [] },
+    { html: `<a href="x"><img src="a.jpg" alt="Petrel"></a> Petrel`, finds: [] },
+    { html: `<a href="x" title="Opens the tide table">Tides</a>`, finds: [] },
+    { html: `<a href="x" title="Tides"><svg></svg></a>`, finds: [], others: 1 },
+    {
+      html: `<a href="x"><img src="a.jpg" alt="Tide table"> Tide table</a>`,
+      finds: [
+        [
+          "failed",
+          `<img src="a.jpg" alt="Tide table">`,
+          `"Tide table" is heard twice: as the picture, and as the text beside it.`,
+        ],
+      ],
+    },
+    {
+      html: `<a href="x" title="Tides">Tides</a>`,
+      finds: [
+        ["failed", `<a href="x" title="Tides">`, `The tooltip repeats the text "Tides": some hear it twice.`],
+      ],
+    },
+    {
+      html: `<figure><img src="a.jpg" alt="Petrel, 2031"><figcaption>Petrel, 2031</figcaption></figure>`,
+      finds: [
+        [
+          "failed",
+          `<img src="a.jpg" alt="Petrel, 2031">`,
+          `"Petrel, 2031" is heard twice: as the picture, and as the text beside it.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

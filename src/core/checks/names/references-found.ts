@@ -5,7 +5,7 @@ import { setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 
 /** What is lost when the element that an attribute names is not there. `for` and `headers` have checks of their own. */
@@ -121,6 +121,8 @@ function isSlip(a: string, b: string): boolean {
 
 export const referencesFound = {
   id: "names.references-found",
+  kind: "page",
+  surroundings: "references",
   criteria: ["1.3.1", "4.1.2"],
   severity: "barrier",
   means: "What an attribute names by id is there.",
@@ -128,18 +130,70 @@ export const referencesFound = {
   mend: "Write the id of the element that is meant, and keep both when one of them changes.",
   looksAt: referring,
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><h2 id="h">Fees</h2><section aria-labelledby="h">x</section>`,
-      `<!doctype html><title>t</title><button aria-controls="later" aria-expanded="false">Fees</button>`,
-      `<!doctype html><title>t</title><input aria-label="Beam" aria-errormessage="later">`,
-      `<!doctype html><title>t</title><p hidden id="hint">In metres</p><input aria-label="Beam" aria-describedby="hint">`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><h2 id="fees">Fees</h2><section aria-labelledby="feess">x</section>`,
-      `<!doctype html><title>t</title><p id="beam-hint">In metres</p><input aria-label="Beam" aria-describedby="baem-hint">`,
-      `<!doctype html><title>t</title><button aria-labelledby="gone">Haul</button>`,
-    ],
-    asked: [`<!doctype html><title>t</title><input aria-label="Beam" aria-describedby="beam-error">`],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<!doctype html><title>t</title><h2 id="h">Fees</h2><section aria-labelledby="h">x</section>`,
+      finds: [],
+      others: 3,
+    },
+    {
+      html: `<!doctype html><title>t</title><button aria-controls="later" aria-expanded="false">Fees</button>`,
+      finds: [],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><input aria-label="Beam" aria-errormessage="later">`,
+      finds: [],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><p hidden id="hint">In metres</p><input aria-label="Beam" aria-describedby="hint">`,
+      finds: [],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><h2 id="fees">Fees</h2><section aria-labelledby="feess">x</section>`,
+      finds: [
+        [
+          "failed",
+          `<section aria-labelledby="feess">`,
+          `aria-labelledby names "feess", and nothing here has that id: its name is lost.`,
+        ],
+      ],
+      others: 3,
+    },
+    {
+      html: `<!doctype html><title>t</title><p id="beam-hint">In metres</p><input aria-label="Beam" aria-describedby="baem-hint">`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="Beam" aria-describedby="baem-hint">`,
+          `aria-describedby names "baem-hint", and nothing here has that id: its description is lost.`,
+        ],
+      ],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><button aria-labelledby="gone">Haul</button>`,
+      finds: [
+        [
+          "failed",
+          `<button aria-labelledby="gone">`,
+          `aria-labelledby names "gone", and nothing here has that id: its name is lost.`,
+        ],
+      ],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><input aria-label="Beam" aria-describedby="beam-error">`,
+      finds: [
+        [
+          "cantTell",
+          `<input aria-label="Beam" aria-describedby="beam-error">`,
+          `aria-describedby names "beam-error", which is not here. Is it there when its description is needed?`,
+        ],
+      ],
+      others: 1,
+    },
+  ],
+} as const satisfies PageCheck;

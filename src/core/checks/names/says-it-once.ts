@@ -5,7 +5,7 @@ import { setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";
 
 /** How a name repeats the word that is heard with it anyway, and what is left without it. */
@@ -43,6 +43,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const saysItOnce = {
   id: "names.says-it-once",
+  kind: "page",
   criteria: [],
   severity: "friction",
   means: "A name does not repeat the role that is heard with it.",
@@ -50,18 +51,41 @@ export const saysItOnce = {
   mend: "Leave the word for the role out of the name.",
   looksAt: (scene: Scene) => exposedByRole(scene, "button", "link", "image", "navigation", "heading"),
   judge,
-  examples: {
-    kept: [
-      `<button aria-label="Close">×</button>`,
-      `<button>Close button</button>`,
-      `<button aria-label="Radio button">Kinds</button>`,
-      `<img src="a.jpg" alt="Petrel on the cradle">`,
-      `<nav aria-label="Yard"></nav>`,
-    ],
-    broken: [
-      `<button aria-label="Close button">×</button>`,
-      `<img src="a.jpg" alt="Image of the slipway">`,
-      `<nav aria-label="Main navigation"></nav>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<button aria-label="Close">×</button>`, finds: [] },
+    { html: `<button>Close button</button>`, finds: [] },
+    { html: `<button aria-label="Radio button">Kinds</button>`, finds: [], others: 1 },
+    { html: `<img src="a.jpg" alt="Petrel on the cradle">`, finds: [] },
+    { html: `<nav aria-label="Yard"></nav>`, finds: [] },
+    {
+      html: `<button aria-label="Close button">×</button>`,
+      finds: [
+        [
+          "failed",
+          `<button aria-label="Close button">`,
+          `The name says "button", and so does the role: both are heard.`,
+        ],
+      ],
+    },
+    {
+      html: `<img src="a.jpg" alt="Image of the slipway">`,
+      finds: [
+        [
+          "failed",
+          `<img src="a.jpg" alt="Image of the slipway">`,
+          `The name says "image", and so does the role: both are heard.`,
+        ],
+      ],
+    },
+    {
+      html: `<nav aria-label="Main navigation"></nav>`,
+      finds: [
+        [
+          "failed",
+          `<nav aria-label="Main navigation">`,
+          `The name says "navigation", and so does the role: both are heard.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

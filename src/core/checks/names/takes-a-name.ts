@@ -6,7 +6,7 @@ import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { isNamingProhibited } from "../../semantics/role.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
 import { visibleText } from "../visible-text.ts";
 
@@ -40,6 +40,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const takesAName = {
   id: "names.takes-a-name",
+  kind: "page",
   criteria: ["4.1.2"],
   severity: "barrier",
   means: "A name is given only to an element whose role takes one.",
@@ -47,18 +48,32 @@ export const takesAName = {
   mend: "Give the element a role that takes a name, or write the name as text.",
   looksAt: exposedWithAria,
   judge,
-  examples: {
-    kept: [
-      `<nav aria-label="Yard"></nav>`,
-      `<div role="group" aria-label="Sizes"><button>S</button></div>`,
-      `<section aria-label="Fees">By the metre.</section>`,
-      `<p aria-label="Fees">Fees by the metre</p>`,
-      `<div role="img" aria-label="Low tide"></div>`,
-      `<yard-map aria-label="The yard"></yard-map>`,
-    ],
-    broken: [
-      `<div aria-label="3 of 5 stars">★★★☆☆</div>`,
-      `<span aria-label="Low tide" class="icon"></span>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<nav aria-label="Yard"></nav>`, finds: [] },
+    { html: `<div role="group" aria-label="Sizes"><button>S</button></div>`, finds: [] },
+    { html: `<section aria-label="Fees">By the metre.</section>`, finds: [] },
+    { html: `<p aria-label="Fees">Fees by the metre</p>`, finds: [] },
+    { html: `<div role="img" aria-label="Low tide"></div>`, finds: [] },
+    { html: `<yard-map aria-label="The yard"></yard-map>`, finds: [] },
+    {
+      html: `<div aria-label="3 of 5 stars">★★★☆☆</div>`,
+      finds: [
+        [
+          "failed",
+          `<div aria-label="3 of 5 stars">`,
+          `"3 of 5 stars" is told to hardly anyone: a <div> without a role takes no name.`,
+        ],
+      ],
+    },
+    {
+      html: `<span aria-label="Low tide" class="icon"></span>`,
+      finds: [
+        [
+          "failed",
+          `<span aria-label="Low tide" class="icon">`,
+          `"Low tide" is told to hardly anyone: a <span> without a role takes no name.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -9,7 +9,7 @@ import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import { foldSpaces } from "../../semantics/text-collector.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
 import { visibleText } from "../visible-text.ts";
 
@@ -80,6 +80,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const visibleWordsInName = {
   id: "names.visible-words-in-name",
+  kind: "page",
+  surroundings: "unread classes",
   criteria: ["2.5.3"],
   severity: "barrier",
   means: "The words one sees on a control are part of its name.",
@@ -87,20 +89,55 @@ export const visibleWordsInName = {
   mend: "Start the name with the visible words, in their order.",
   looksAt: namedByAttribute,
   judge,
-  examples: {
-    kept: [
-      `<button aria-label="Book slip 4, free from Tuesday">Book slip 4</button>`,
-      `<button aria-label="Close">×</button>`,
-      `<a href="x" aria-label="Slip 4: more…">More</a>`,
-      `<button aria-label="Search"><svg></svg></button>`,
-      `<label for="b">Beam</label><input id="b" aria-label="Beam in metres">`,
-      `<button aria-label="Delete rates"><span style="display: none">Remove</span></button>`,
-    ],
-    broken: [
-      `<button aria-label="Reserve a berth">Book slip 4</button>`,
-      `<label for="b">Beam</label><input id="b" aria-label="Width">`,
-      `<input type="submit" value="Save boat" aria-label="Continue">`,
-      `<h2 id="h">Slips</h2><a href="x" aria-labelledby="h">Read more</a>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<button aria-label="Book slip 4, free from Tuesday">Book slip 4</button>`, finds: [] },
+    { html: `<button aria-label="Close">×</button>`, finds: [] },
+    { html: `<a href="x" aria-label="Slip 4: more…">More</a>`, finds: [] },
+    { html: `<button aria-label="Search"><svg></svg></button>`, finds: [] },
+    { html: `<label for="b">Beam</label><input id="b" aria-label="Beam in metres">`, finds: [] },
+    {
+      html: `<button aria-label="Delete rates"><span style="display: none">Remove</span></button>`,
+      finds: [],
+    },
+    {
+      html: `<button aria-label="Reserve a berth">Book slip 4</button>`,
+      finds: [
+        [
+          "failed",
+          `<button aria-label="Reserve a berth">`,
+          `One reads "Book slip 4" here, but it is called "Reserve a berth": the words one sees are not in the name.`,
+        ],
+      ],
+    },
+    {
+      html: `<label for="b">Beam</label><input id="b" aria-label="Width">`,
+      finds: [
+        [
+          "failed",
+          `<input id="b" aria-label="Width">`,
+          `One reads "Beam" here, but it is called "Width": the words one sees are not in the name.`,
+        ],
+      ],
+    },
+    {
+      html: `<input type="submit" value="Save boat" aria-label="Continue">`,
+      finds: [
+        [
+          "failed",
+          `<input type="submit" value="Save boat" aria-label="Continue">`,
+          `One reads "Save boat" here, but it is called "Continue": the words one sees are not in the name.`,
+        ],
+      ],
+    },
+    {
+      html: `<h2 id="h">Slips</h2><a href="x" aria-labelledby="h">Read more</a>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x" aria-labelledby="h">`,
+          `One reads "Read more" here, but it is called "Slips": the words one sees are not in the name.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -6,7 +6,7 @@ import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { contentRoles } from "../../semantics/required-context.ts";
 import { type Role, roleRow } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedWithRole, isExposed } from "../exposed.ts";
 import { runOf, wrapRun } from "../run-of-siblings.ts";
 import { holdsUnknownContent } from "../shown-name.ts";
@@ -67,6 +67,7 @@ function withoutRole(
 
 export const childrenPresent = {
   id: "roles.children-present",
+  kind: "page",
   criteria: ["1.3.1", "4.1.2"],
   severity: "barrier",
   means: "A container holds the items that its role promises.",
@@ -74,16 +75,27 @@ export const childrenPresent = {
   mend: "Give the items their role, or take the container's away.",
   looksAt: exposedWithRole,
   judge,
-  examples: {
-    kept: [
-      `<ul role="menu"><li role="none"><a role="menuitem" href="x">Slips</a></li></ul>`,
-      `<div role="listbox" aria-label="Slips"></div>`,
-      `<div role="grid" aria-label="Tides"><div role="rowgroup"><div role="row"><div role="gridcell">1</div></div></div></div>`,
-      `<div role="list" aria-busy="true"><p>Loading</p></div>`,
-    ],
-    broken: [
-      `<ul role="menu"><li><a href="x">Slips</a></li></ul>`,
-      `<div role="tablist"><a href="x">Slips</a> <a href="y">Tides</a></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<ul role="menu"><li role="none"><a role="menuitem" href="x">Slips</a></li></ul>`, finds: [] },
+    { html: `<div role="listbox" aria-label="Slips"></div>`, finds: [] },
+    {
+      html: `<div role="grid" aria-label="Tides"><div role="rowgroup"><div role="row"><div role="gridcell">1</div></div></div></div>`,
+      finds: [],
+    },
+    { html: `<div role="list" aria-busy="true"><p>Loading</p></div>`, finds: [] },
+    {
+      html: `<ul role="menu"><li><a href="x">Slips</a></li></ul>`,
+      finds: [
+        [
+          "failed",
+          `<ul role="menu">`,
+          `role="menu" promises menuitem or menuitemcheckbox or menuitemradio, but holds only link.`,
+        ],
+      ],
+    },
+    {
+      html: `<div role="tablist"><a href="x">Slips</a> <a href="y">Tides</a></div>`,
+      finds: [["failed", `<div role="tablist">`, `role="tablist" promises tab, but holds only link.`]],
+    },
+  ],
+} as const satisfies PageCheck;

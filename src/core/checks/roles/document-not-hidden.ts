@@ -4,7 +4,7 @@ import { failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 
 function judge(element: ElementNode): Verdict {
   if (attributeToken(element, "aria-hidden") !== "true") return passed;
@@ -18,6 +18,7 @@ function judge(element: ElementNode): Verdict {
 
 export const documentNotHidden = {
   id: "roles.document-not-hidden",
+  kind: "page",
   criteria: ["4.1.2", "1.3.1"],
   severity: "blocker",
   means: "The page as a whole is not hidden from assistive technology.",
@@ -29,8 +30,18 @@ export const documentNotHidden = {
     ...scene.page.index.byTag("body").slice(0, 1),
   ],
   judge,
-  examples: {
-    kept: [`<!doctype html><title>t</title><body><p>x</p>`],
-    broken: [`<!doctype html><title>t</title><body aria-hidden="true"><p>x</p>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<!doctype html><title>t</title><body><p>x</p>`, finds: [], others: 1 },
+    {
+      html: `<!doctype html><title>t</title><body aria-hidden="true"><p>x</p>`,
+      finds: [
+        [
+          "failed",
+          `<body aria-hidden="true">`,
+          "aria-hidden on <body> hides the whole page from assistive technology, or as much of it as the browser lets it.",
+        ],
+      ],
+      others: 1,
+    },
+  ],
+} as const satisfies PageCheck;

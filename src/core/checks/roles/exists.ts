@@ -7,7 +7,7 @@ import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { knownRole, roleTokens } from "../../semantics/role.ts";
 import { roleRow, roleSynonyms, roles } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 
 const concrete = Object.keys(roles)
@@ -44,6 +44,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const rolesExist = {
   id: "roles.exists",
+  kind: "page",
   criteria: ["4.1.2"],
   severity: "barrier",
   means: "Role values are roles of WAI-ARIA, and not abstract ones.",
@@ -54,18 +55,35 @@ export const rolesExist = {
       (element) => attributeText(element, "role") !== null && isExposed(scene, element),
     ),
   judge,
-  examples: {
-    kept: [
-      `<div role="button" tabindex="0">Haul</div>`,
-      `<div role="meteor meter" aria-valuenow="3">3</div>`,
-      `<section role="doc-chapter">One</section>`,
-      `<p role="">x</p>`,
-      `<span role="img" aria-label="flag">⚑</span>`,
-    ],
-    broken: [
-      `<div role="buton" tabindex="0">Haul</div>`,
-      `<div role="widget">x</div>`,
-      `<ul role="lists"><li>a</li></ul>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<div role="button" tabindex="0">Haul</div>`, finds: [], others: 1 },
+    { html: `<div role="meteor meter" aria-valuenow="3">3</div>`, finds: [], others: 1 },
+    { html: `<section role="doc-chapter">One</section>`, finds: [] },
+    { html: `<p role="">x</p>`, finds: [] },
+    { html: `<span role="img" aria-label="flag">⚑</span>`, finds: [] },
+    {
+      html: `<div role="buton" tabindex="0">Haul</div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="buton" tabindex="0">`,
+          `There is no role "buton". Browsers tell this as generic.`,
+        ],
+      ],
+    },
+    {
+      html: `<div role="widget">x</div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="widget">`,
+          `"widget" is an abstract role: it orders the other roles and may not be used. Browsers tell this as generic.`,
+        ],
+      ],
+    },
+    {
+      html: `<ul role="lists"><li>a</li></ul>`,
+      finds: [["failed", `<ul role="lists">`, `There is no role "lists". Browsers tell this as list.`]],
+    },
+  ],
+} as const satisfies PageCheck;

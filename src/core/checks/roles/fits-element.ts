@@ -5,7 +5,7 @@ import { at, failed, inapplicable, passed, type Verdict } from "../../findings/v
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { allowedRoles } from "../../semantics/tables/allowed-roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, exposedWithRole } from "../exposed.ts";
 
 /** The row of the table that is about the element; null where any role may be given. */
@@ -67,6 +67,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const fitsElement = {
   id: "roles.fits-element",
+  kind: "page",
   criteria: [],
   severity: "friction",
   means: "A role is given to an element that may take it.",
@@ -74,18 +75,57 @@ export const fitsElement = {
   mend: "Use the native element for the role, or an element without a meaning of its own.",
   looksAt: exposedWithRole,
   judge,
-  examples: {
-    kept: [
-      `<a href="x" role="button">Book</a>`,
-      `<ul role="tablist"><li role="none"><button role="tab" aria-selected="true">x</button></li></ul>`,
-      `<div role="navigation"></div>`,
-      `<table role="grid" aria-label="Tides"><tr role="row"><td role="gridcell">1</td></tr></table>`,
-    ],
-    broken: [
-      `<h2 role="button" tabindex="0">Fees</h2>`,
-      `<main role="navigation"></main>`,
-      `<label role="button">Beam</label>`,
-      `<button role="heading" aria-level="2">Fees</button>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<a href="x" role="button">Book</a>`, finds: [] },
+    {
+      html: `<ul role="tablist"><li role="none"><button role="tab" aria-selected="true">x</button></li></ul>`,
+      finds: [],
+    },
+    { html: `<div role="navigation"></div>`, finds: [], others: 1 },
+    {
+      html: `<table role="grid" aria-label="Tides"><tr role="row"><td role="gridcell">1</td></tr></table>`,
+      finds: [],
+    },
+    {
+      html: `<h2 role="button" tabindex="0">Fees</h2>`,
+      finds: [
+        [
+          "failed",
+          `<h2 role="button" tabindex="0">`,
+          "An <h2> is not meant to be a button: what it does by itself gets in the way.",
+        ],
+      ],
+    },
+    {
+      html: `<main role="navigation"></main>`,
+      finds: [
+        [
+          "failed",
+          `<main role="navigation">`,
+          "A <main> is not meant to be a navigation: what it does by itself gets in the way.",
+        ],
+      ],
+    },
+    {
+      html: `<label role="button">Beam</label>`,
+      finds: [
+        [
+          "failed",
+          `<label role="button">`,
+          "A <label> is not meant to be a button: what it does by itself gets in the way.",
+        ],
+      ],
+      others: 1,
+    },
+    {
+      html: `<button role="heading" aria-level="2">Fees</button>`,
+      finds: [
+        [
+          "failed",
+          `<button role="heading" aria-level="2">`,
+          "A <button> is not meant to be a heading: what it does by itself gets in the way.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

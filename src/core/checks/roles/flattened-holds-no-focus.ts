@@ -5,7 +5,7 @@ import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, isExposed, sureStops } from "../exposed.ts";
 import { isAction } from "./no-nested-actions.ts";
 
@@ -33,6 +33,8 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
 
 export const flattenedHoldsNoFocus = {
   id: "roles.flattened-holds-no-focus",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["4.1.2"],
   severity: "barrier",
   means: "Roles that are told as one piece hold nothing that takes focus.",
@@ -40,14 +42,28 @@ export const flattenedHoldsNoFocus = {
   mend: "Put what can be reached beside the picture, tab or gauge, not inside.",
   looksAt: sureStops,
   judge,
-  examples: {
-    kept: [
-      `<div role="img" aria-label="The yard"><span>x</span></div>`,
-      `<div role="group" aria-label="The yard"><a href="x">Slips</a></div>`,
-    ],
-    broken: [
-      `<div role="img" aria-label="The yard"><a href="x">Slips</a></div>`,
-      `<div role="tablist"><div role="tab" tabindex="-1" aria-selected="true">Fees <a href="x">close</a></div></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<div role="img" aria-label="The yard"><span>x</span></div>`, finds: [] },
+    { html: `<div role="group" aria-label="The yard"><a href="x">Slips</a></div>`, finds: [] },
+    {
+      html: `<div role="img" aria-label="The yard"><a href="x">Slips</a></div>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x">`,
+          "Tab stops here, but what is in a image is told as plain text: nobody hears that this is here.",
+        ],
+      ],
+    },
+    {
+      html: `<div role="tablist"><div role="tab" tabindex="-1" aria-selected="true">Fees <a href="x">close</a></div></div>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x">`,
+          "Tab stops here, but what is in a tab is told as plain text: nobody hears that this is here.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

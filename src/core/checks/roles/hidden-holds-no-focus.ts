@@ -4,7 +4,7 @@ import { isTabbable } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 
 function judge(element: ElementNode, scene: Scene): Verdict {
   const { reason, because } = scene.presence.of(element);
@@ -29,6 +29,9 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const hiddenHoldsNoFocus = {
   id: "roles.hidden-holds-no-focus",
+  kind: "page",
+  restsOnStop: true,
+  isAboutKeys: true,
   criteria: ["4.1.2"],
   severity: "blocker",
   means: "Nothing that takes focus is hidden from assistive technology.",
@@ -37,17 +40,31 @@ export const hiddenHoldsNoFocus = {
   looksAt: (scene: Scene) =>
     scene.page.index.elements.filter((element) => scene.presence.of(element).reason === "aria-hidden"),
   judge,
-  examples: {
-    kept: [
-      `<div aria-hidden="true"><svg></svg></div>`,
-      `<div aria-hidden="true"><a href="x" tabindex="-1">x</a></div>`,
-      `<div aria-hidden="true" inert><button>x</button></div>`,
-      `<div aria-hidden="true" style="display: none"><button>x</button></div>`,
-      `<span aria-hidden="true" tabindex="0" onfocus="first.focus()"></span>`,
-    ],
-    broken: [
-      `<div aria-hidden="true"><a href="x">Slips</a></div>`,
-      `<button aria-hidden="true">Haul</button>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<div aria-hidden="true"><svg></svg></div>`, finds: [] },
+    { html: `<div aria-hidden="true"><a href="x" tabindex="-1">x</a></div>`, finds: [] },
+    { html: `<div aria-hidden="true" inert><button>x</button></div>`, finds: [] },
+    { html: `<div aria-hidden="true" style="display: none"><button>x</button></div>`, finds: [] },
+    { html: `<span aria-hidden="true" tabindex="0" onfocus="first.focus()"></span>`, finds: [] },
+    {
+      html: `<div aria-hidden="true"><a href="x">Slips</a></div>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x">`,
+          `Tab stops here, but nothing is said. The <div> around it is hidden from assistive technology with aria-hidden="true".`,
+        ],
+      ],
+    },
+    {
+      html: `<button aria-hidden="true">Haul</button>`,
+      finds: [
+        [
+          "failed",
+          `<button aria-hidden="true">`,
+          `Tab stops here, but nothing is said. It is hidden from assistive technology with aria-hidden="true".`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

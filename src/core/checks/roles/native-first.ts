@@ -6,7 +6,7 @@ import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import { asButton } from "../as-button.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedWithRole } from "../exposed.ts";
 import { asCheckbox } from "./as-checkbox.ts";
 
@@ -83,6 +83,7 @@ function nativeInstead(scene: Scene, element: ElementNode, role: Role, summary: 
 
 export const nativeFirst = {
   id: "roles.native-first",
+  kind: "page",
   criteria: [],
   severity: "friction",
   means: "What HTML has an element for is made of that element.",
@@ -90,19 +91,32 @@ export const nativeFirst = {
   mend: "Use the native element and style it.",
   looksAt: exposedWithRole,
   judge,
-  examples: {
-    kept: [
-      `<button>Book</button>`,
-      `<a href="x" role="button">Book</a>`,
-      `<div role="tab" aria-selected="true">Fees</div>`,
-      `<section role="banner"></section>`,
-      `<a role="link" aria-disabled="true">Slips</a>`,
-      `<div role="textbox" contenteditable="true" aria-label="Remarks"></div>`,
-    ],
-    broken: [
-      `<div role="button" tabindex="0">Book</div>`,
-      `<p role="heading" aria-level="3">Fees</p>`,
-      `<div role="navigation"><a href="x">Slips</a></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<button>Book</button>`, finds: [] },
+    { html: `<a href="x" role="button">Book</a>`, finds: [] },
+    { html: `<div role="tab" aria-selected="true">Fees</div>`, finds: [] },
+    { html: `<section role="banner"></section>`, finds: [] },
+    { html: `<a role="link" aria-disabled="true">Slips</a>`, finds: [] },
+    { html: `<div role="textbox" contenteditable="true" aria-label="Remarks"></div>`, finds: [] },
+    {
+      html: `<div role="button" tabindex="0">Book</div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="button" tabindex="0">`,
+          "This <div> imitates a button: HTML has one, with its focus and its keys.",
+        ],
+      ],
+    },
+    {
+      html: `<p role="heading" aria-level="3">Fees</p>`,
+      finds: [
+        ["failed", `<p role="heading" aria-level="3">`, "This imitates a heading of level 3: HTML has one."],
+      ],
+    },
+    {
+      html: `<div role="navigation"><a href="x">Slips</a></div>`,
+      finds: [["failed", `<div role="navigation">`, "This imitates <nav>: HTML has it."]],
+    },
+  ],
+} as const satisfies PageCheck;

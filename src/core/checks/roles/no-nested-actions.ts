@@ -5,7 +5,7 @@ import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isExposed, sureStops } from "../exposed.ts";
 
 /** Things to press, which may hold nothing else to press. */
@@ -48,6 +48,7 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
 
 export const noNestedActions = {
   id: "roles.no-nested-actions",
+  kind: "page",
   criteria: ["4.1.2"],
   severity: "barrier",
   means: "Nothing that can be pressed is inside something else that can be pressed.",
@@ -55,17 +56,37 @@ export const noNestedActions = {
   mend: "Put the two side by side.",
   looksAt: sureStops,
   judge,
-  examples: {
-    kept: [
-      `<button>Haul <b>out</b></button>`,
-      `<label>Winch <input type="checkbox"></label>`,
-      `<li><a href="x">Slip 4</a> <button>Book</button></li>`,
-      `<details><summary>Fees <a href="x">2031</a></summary></details>`,
-    ],
-    broken: [
-      `<button>Book <a href="x">slip 4</a></button>`,
-      `<a href="x">Slip 4 <button>Book</button></a>`,
-      `<div role="button" tabindex="0">Slip 4 <a href="x">more</a></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<button>Haul <b>out</b></button>`, finds: [] },
+    { html: `<label>Winch <input type="checkbox"></label>`, finds: [] },
+    { html: `<li><a href="x">Slip 4</a> <button>Book</button></li>`, finds: [] },
+    { html: `<details><summary>Fees <a href="x">2031</a></summary></details>`, finds: [] },
+    {
+      html: `<button>Book <a href="x">slip 4</a></button>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x">`,
+          `This link is inside a button ("Book slip 4"): two things to press in one.`,
+        ],
+      ],
+    },
+    {
+      html: `<a href="x">Slip 4 <button>Book</button></a>`,
+      finds: [
+        ["failed", "<button>", `This button is inside a link ("Slip 4 Book"): two things to press in one.`],
+      ],
+    },
+    {
+      html: `<div role="button" tabindex="0">Slip 4 <a href="x">more</a></div>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x">`,
+          `This link is inside a button ("Slip 4 more"): two things to press in one.`,
+        ],
+      ],
+      others: 1,
+    },
+  ],
+} as const satisfies PageCheck;

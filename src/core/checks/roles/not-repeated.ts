@@ -4,7 +4,7 @@ import { removeAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { roleTokens } from "../../semantics/role.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedWithRole } from "../exposed.ts";
 
 /** Said on purpose: styles take these roles away in some browsers. */
@@ -26,6 +26,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const notRepeated = {
   id: "roles.not-repeated",
+  kind: "page",
   criteria: [],
   severity: "friction",
   means: "No role is given that the element has by itself.",
@@ -33,12 +34,17 @@ export const notRepeated = {
   mend: "Take the role away.",
   looksAt: exposedWithRole,
   judge,
-  examples: {
-    kept: [
-      `<div role="navigation"></div>`,
-      `<ul role="list"><li>One</li></ul>`,
-      `<button role="switch" aria-checked="true">Light</button>`,
-    ],
-    broken: [`<nav role="navigation"></nav>`, `<button role="button">Book</button>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<div role="navigation"></div>`, finds: [], others: 1 },
+    { html: `<ul role="list"><li>One</li></ul>`, finds: [] },
+    { html: `<button role="switch" aria-checked="true">Light</button>`, finds: [] },
+    {
+      html: `<nav role="navigation"></nav>`,
+      finds: [["failed", `<nav role="navigation">`, "A <nav> has the role navigation by itself."]],
+    },
+    {
+      html: `<button role="button">Book</button>`,
+      finds: [["failed", `<button role="button">`, "A <button> has the role button by itself."]],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -7,7 +7,7 @@ import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { containerOf, isInRequiredContext, ownersOf } from "../../semantics/required-context.ts";
 import { type Role, roleRow } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedWithRole } from "../exposed.ts";
 import { isWholeContent, runOf, wrapRun } from "../run-of-siblings.ts";
 
@@ -62,6 +62,8 @@ function contained(scene: Scene, item: ElementNode, role: Role, container: strin
 
 export const parentPresent = {
   id: "roles.parent-present",
+  kind: "page",
+  surroundings: "container",
   criteria: ["1.3.1", "4.1.2"],
   severity: "barrier",
   means: "An item stands in the container that its role belongs to.",
@@ -69,19 +71,57 @@ export const parentPresent = {
   mend: "Give the container its role, or use native lists, tables and buttons.",
   looksAt: exposedWithRole,
   judge,
-  examples: {
-    kept: [
-      `<div role="list"><div><div role="listitem">One</div></div></div>`,
-      `<div role="tablist"><button role="tab" aria-selected="true">Slips</button></div>`,
-      `<div role="listbox" aria-label="Slips"><div role="group" aria-label="North"><div role="option" aria-selected="false">1</div></div></div>`,
-      `<div role="list" aria-owns="x"></div><div id="x" role="listitem">One</div>`,
-      `<table><tr role="row"><td role="cell">One</td></tr></table>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><div role="listitem">One</div>`,
-      `<!doctype html><title>t</title><main><button role="tab" aria-selected="true">Slips</button></main>`,
-      `<!doctype html><title>t</title><nav><a href="x" role="menuitem">Slips</a></nav>`,
-    ],
-    asked: [`<div role="option" aria-selected="false">One</div>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<div role="list"><div><div role="listitem">One</div></div></div>`, finds: [] },
+    { html: `<div role="tablist"><button role="tab" aria-selected="true">Slips</button></div>`, finds: [] },
+    {
+      html: `<div role="listbox" aria-label="Slips"><div role="group" aria-label="North"><div role="option" aria-selected="false">1</div></div></div>`,
+      finds: [],
+    },
+    { html: `<div role="list" aria-owns="x"></div><div id="x" role="listitem">One</div>`, finds: [] },
+    { html: `<table><tr role="row"><td role="cell">One</td></tr></table>`, finds: [] },
+    {
+      html: `<!doctype html><title>t</title><div role="listitem">One</div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="listitem">`,
+          `role="listitem" must be in a list or directory, but is in none.`,
+        ],
+      ],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><main><button role="tab" aria-selected="true">Slips</button></main>`,
+      finds: [
+        [
+          "failed",
+          `<button role="tab" aria-selected="true">`,
+          `role="tab" must be in a tablist, but is in a main.`,
+        ],
+      ],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><nav><a href="x" role="menuitem">Slips</a></nav>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x" role="menuitem">`,
+          `role="menuitem" must be in a menu or menubar or group, but is in a navigation.`,
+        ],
+      ],
+      others: 1,
+    },
+    {
+      html: `<div role="option" aria-selected="false">One</div>`,
+      finds: [
+        [
+          "cantTell",
+          `<div role="option" aria-selected="false">`,
+          `role="option" must be in a listbox or group. Is it, where this piece is used?`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

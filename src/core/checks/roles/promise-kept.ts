@@ -8,7 +8,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import { asButton } from "../as-button.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, elementsInside, exposedByRole } from "../exposed.ts";
 import { isAlive, scriptsMay } from "../scripts.ts";
 import { asCheckbox } from "./as-checkbox.ts";
@@ -70,7 +70,10 @@ function judge(widget: ElementNode, scene: Scene): Verdict {
           ? "Make it an <a> with an href."
           : `Use the native control, or add tabindex="0" and answer the keys of a ${word}.`,
     ),
-    { facts: { role }, cause: `no focus ${scene.page.index.record(widget).order}` },
+    {
+      facts: { role },
+      cause: { kind: "element without focus", of: [scene.page.index.record(widget).order] },
+    },
   );
 }
 
@@ -117,6 +120,8 @@ function judgeComposite(widget: ElementNode, scene: Scene, role: (typeof composi
 
 export const promiseKept = {
   id: "roles.promise-kept",
+  kind: "page",
+  isAboutKeys: true,
   criteria: ["2.1.1", "4.1.2"],
   severity: "blocker",
   means: "What is called a widget takes focus, as a whole or in one of its items.",
@@ -124,20 +129,56 @@ export const promiseKept = {
   mend: "Use the native control; it takes focus and answers its keys by itself.",
   looksAt: widgets,
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><div role="button" tabindex="0">Book</div>`,
-      `<!doctype html><title>t</title><div role="toolbar" aria-label="Text"><span role="button">B</span></div>`,
-      `<!doctype html><title>t</title><div role="tablist"><div role="tab" aria-selected="true" tabindex="0">Fees</div></div>`,
-      `<!doctype html><title>t</title><div role="button" aria-disabled="true">Book</div>`,
-      `<!doctype html><title>t</title><ul role="listbox" id="l" aria-label="Boats"><li role="option" aria-selected="false">Petrel</li></ul><input role="combobox" aria-expanded="true" aria-controls="l" aria-label="Boat">`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><span role="button">Book</span>`,
-      `<!doctype html><title>t</title><div role="tablist"><div role="tab" aria-selected="true" tabindex="-1" onclick="show(1)">Fees</div><div role="tab" aria-selected="false" tabindex="-1">Slips</div></div>`,
-    ],
-    asked: [
-      `<!doctype html><title>t</title><script src="yard.js"></script><div role="tablist"><div role="tab" aria-selected="true">Fees</div></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<!doctype html><title>t</title><div role="button" tabindex="0">Book</div>`,
+      finds: [],
+      others: 3,
+    },
+    {
+      html: `<!doctype html><title>t</title><div role="toolbar" aria-label="Text"><span role="button">B</span></div>`,
+      finds: [],
+      others: 3,
+    },
+    {
+      html: `<!doctype html><title>t</title><div role="tablist"><div role="tab" aria-selected="true" tabindex="0">Fees</div></div>`,
+      finds: [],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><div role="button" aria-disabled="true">Book</div>`,
+      finds: [],
+      others: 3,
+    },
+    {
+      html: `<!doctype html><title>t</title><ul role="listbox" id="l" aria-label="Boats"><li role="option" aria-selected="false">Petrel</li></ul><input role="combobox" aria-expanded="true" aria-controls="l" aria-label="Boat">`,
+      finds: [],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><span role="button">Book</span>`,
+      finds: [
+        ["failed", `<span role="button">`, "This is called a button, but takes no focus: no key gets there."],
+      ],
+      others: 3,
+    },
+    {
+      html: `<!doctype html><title>t</title><div role="tablist"><div role="tab" aria-selected="true" tabindex="-1" onclick="show(1)">Fees</div><div role="tab" aria-selected="false" tabindex="-1">Slips</div></div>`,
+      finds: [
+        ["failed", `<div role="tablist">`, "None of the 2 items of this tab list can be reached with Tab."],
+      ],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><script src="yard.js"></script><div role="tablist"><div role="tab" aria-selected="true">Fees</div></div>`,
+      finds: [
+        [
+          "cantTell",
+          `<div role="tablist">`,
+          "None of the 1 items of this tab list can be reached with Tab. Does a script change that?",
+        ],
+      ],
+      others: 1,
+    },
+  ],
+} as const satisfies PageCheck;

@@ -4,7 +4,7 @@ import { attributeToken, hasAttribute } from "../../document/written.ts";
 import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
 
 /** ARIA states of which HTML has its own, which wins or fights. ARIA in HTML, "attributes that should not be used". */
@@ -53,6 +53,7 @@ function judge(element: ElementNode): Verdict {
 
 export const stateAgrees = {
   id: "roles.state-agrees",
+  kind: "page",
   criteria: ["4.1.2"],
   severity: "barrier",
   means: "What an aria- attribute says of a control is what the control says of itself.",
@@ -60,17 +61,40 @@ export const stateAgrees = {
   mend: "Leave the aria- attribute out: native elements tell their state by themselves.",
   looksAt: exposedWithAria,
   judge,
-  examples: {
-    kept: [
-      `<input required aria-required="true" aria-label="Beam">`,
-      `<input aria-required="true" aria-label="Beam">`,
-      `<button aria-disabled="true">Book</button>`,
-      `<input type="checkbox" checked aria-checked="true" aria-label="Winch">`,
-    ],
-    broken: [
-      `<input required aria-required="false" aria-label="Beam">`,
-      `<input type="checkbox" aria-checked="true" aria-label="Winch">`,
-      `<button disabled aria-disabled="false">Book</button>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<input required aria-required="true" aria-label="Beam">`, finds: [] },
+    { html: `<input aria-required="true" aria-label="Beam">`, finds: [] },
+    { html: `<button aria-disabled="true">Book</button>`, finds: [] },
+    { html: `<input type="checkbox" checked aria-checked="true" aria-label="Winch">`, finds: [] },
+    {
+      html: `<input required aria-required="false" aria-label="Beam">`,
+      finds: [
+        [
+          "failed",
+          `<input required aria-required="false" aria-label="Beam">`,
+          `aria-required="false" says the opposite of what the element itself says with required.`,
+        ],
+      ],
+    },
+    {
+      html: `<input type="checkbox" aria-checked="true" aria-label="Winch">`,
+      finds: [
+        [
+          "failed",
+          `<input type="checkbox" aria-checked="true" aria-label="Winch">`,
+          `aria-checked="true" says the opposite of what the element itself says: it is not checked.`,
+        ],
+      ],
+    },
+    {
+      html: `<button disabled aria-disabled="false">Book</button>`,
+      finds: [
+        [
+          "failed",
+          `<button disabled aria-disabled="false">`,
+          `aria-disabled="false" says the opposite of what the element itself says with disabled.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -5,7 +5,7 @@ import { at, failed, inapplicable, passed, type Verdict } from "../../findings/v
 import { removeAttribute, setAttribute } from "../../repair/change.ts";
 import { ask, askWords, BLANK, type Repair, together, withChanges } from "../../repair/repair.ts";
 import { type StateRow, stateRow } from "../../semantics/tables/states.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
 
 /** States that browsers take for true at any unknown word: a wrong word does no harm there. WAI-ARIA 1.2 §6.6. */
@@ -145,6 +145,7 @@ function judge(element: ElementNode): Verdict {
 
 export const stateValues = {
   id: "roles.state-values",
+  kind: "page",
   criteria: ["4.1.2"],
   severity: "barrier",
   means: "The value of every aria- attribute is of its type.",
@@ -152,21 +153,54 @@ export const stateValues = {
   mend: "Write one of the values the attribute takes.",
   looksAt: exposedWithAria,
   judge,
-  examples: {
-    kept: [
-      `<button aria-expanded="false">Fees</button>`,
-      `<a href="x" aria-current="active">Slips</a>`,
-      `<div role="meter" aria-label="Fuel" aria-valuenow="3.5">3.5</div>`,
-      `<button aria-label="">Haul</button>`,
-      `<input aria-invalid="" aria-label="Beam">`,
-      `<table><tr aria-rowindex="2"><td>a</td></tr></table>`,
-    ],
-    broken: [
-      `<div role="tablist"><button role="tab" aria-selected="">Slips</button></div>`,
-      `<div role="slider" tabindex="0" aria-label="Tilt" aria-valuenow="steep"></div>`,
-      `<button aria-expanded="yes">Fees</button>`,
-      `<div role="heading" aria-level="0">Fees</div>`,
-      `<div aria-live="loud">Saved</div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<button aria-expanded="false">Fees</button>`, finds: [] },
+    { html: `<a href="x" aria-current="active">Slips</a>`, finds: [] },
+    { html: `<div role="meter" aria-label="Fuel" aria-valuenow="3.5">3.5</div>`, finds: [] },
+    { html: `<button aria-label="">Haul</button>`, finds: [] },
+    { html: `<input aria-invalid="" aria-label="Beam">`, finds: [] },
+    { html: `<table><tr aria-rowindex="2"><td>a</td></tr></table>`, finds: [] },
+    {
+      html: `<div role="tablist"><button role="tab" aria-selected="">Slips</button></div>`,
+      finds: [
+        [
+          "failed",
+          `<button role="tab" aria-selected="">`,
+          "aria-selected is empty, which counts as absent; it must be true or false.",
+        ],
+      ],
+    },
+    {
+      html: `<div role="slider" tabindex="0" aria-label="Tilt" aria-valuenow="steep"></div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="slider" tabindex="0" aria-label="Tilt" aria-valuenow="steep">`,
+          `aria-valuenow is "steep", which is no number.`,
+        ],
+      ],
+    },
+    {
+      html: `<button aria-expanded="yes">Fees</button>`,
+      finds: [
+        ["failed", `<button aria-expanded="yes">`, `aria-expanded is "yes"; it must be true or false.`],
+      ],
+    },
+    {
+      html: `<div role="heading" aria-level="0">Fees</div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="heading" aria-level="0">`,
+          "aria-level is 0; the least that makes sense is 1.",
+        ],
+      ],
+    },
+    {
+      html: `<div aria-live="loud">Saved</div>`,
+      finds: [
+        ["failed", `<div aria-live="loud">`, `aria-live is "loud"; it must be assertive, off or polite.`],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

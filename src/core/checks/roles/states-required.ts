@@ -6,7 +6,7 @@ import { copyAttribute, setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { type Role, roleRow } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedWithRole } from "../exposed.ts";
 import { asCheckbox } from "./as-checkbox.ts";
 
@@ -93,6 +93,7 @@ function isFallback(
 
 export const statesRequired = {
   id: "roles.states-required",
+  kind: "page",
   criteria: ["4.1.2"],
   severity: "barrier",
   means: "An element with a role carries the states its role cannot do without.",
@@ -100,19 +101,36 @@ export const statesRequired = {
   mend: "Add the missing state and change it whenever the interface changes; a native element keeps it by itself.",
   looksAt: exposedWithRole,
   judge,
-  examples: {
-    kept: [
-      `<span role="checkbox" aria-checked="false" tabindex="0">Winch</span>`,
-      `<input type="checkbox" role="switch" aria-label="Deck light">`,
-      `<h2 role="heading">Slips</h2>`,
-      `<div role="separator"></div>`,
-      `<input role="combobox" aria-expanded="false" aria-label="Boat">`,
-    ],
-    broken: [
-      `<span role="checkbox" tabindex="0">Winch</span>`,
-      `<div role="slider" tabindex="0" aria-label="Tilt"></div>`,
-      `<input role="combobox" aria-label="Boat">`,
-      `<div role="separator" tabindex="0"></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<span role="checkbox" aria-checked="false" tabindex="0">Winch</span>`, finds: [], others: 1 },
+    { html: `<input type="checkbox" role="switch" aria-label="Deck light">`, finds: [] },
+    { html: `<h2 role="heading">Slips</h2>`, finds: [], others: 1 },
+    { html: `<div role="separator"></div>`, finds: [] },
+    { html: `<input role="combobox" aria-expanded="false" aria-label="Boat">`, finds: [] },
+    {
+      html: `<span role="checkbox" tabindex="0">Winch</span>`,
+      finds: [["failed", `<span role="checkbox" tabindex="0">`, `role="checkbox" needs aria-checked.`]],
+      others: 1,
+    },
+    {
+      html: `<div role="slider" tabindex="0" aria-label="Tilt"></div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="slider" tabindex="0" aria-label="Tilt">`,
+          `role="slider" needs aria-valuenow.`,
+        ],
+      ],
+    },
+    {
+      html: `<input role="combobox" aria-label="Boat">`,
+      finds: [
+        ["failed", `<input role="combobox" aria-label="Boat">`, `role="combobox" needs aria-expanded.`],
+      ],
+    },
+    {
+      html: `<div role="separator" tabindex="0"></div>`,
+      finds: [["failed", `<div role="separator" tabindex="0">`, `role="separator" needs aria-valuenow.`]],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -8,7 +8,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { supports } from "../../semantics/states.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
 import { stateRow, states } from "../../semantics/tables/states.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
 
 const stateNames = Object.keys(states);
@@ -97,6 +97,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const statesSupported = {
   id: "roles.states-supported",
+  kind: "page",
   criteria: ["4.1.2"],
   severity: "barrier",
   means: "Every aria- attribute exists, is spelled right, and means something on the role it is given to.",
@@ -104,19 +105,47 @@ export const statesSupported = {
   mend: "Write the attribute that is meant, on the element whose role takes it.",
   looksAt: exposedWithAria,
   judge,
-  examples: {
-    kept: [
-      `<button aria-expanded="true" aria-controls="x">Fees</button>`,
-      `<div aria-live="polite" aria-busy="true"></div>`,
-      `<a href="x" aria-current="page">Fees</a>`,
-      `<div role="treegrid" aria-label="x" aria-multiselectable="true"></div>`,
-      `<p aria-expanded="false">Fees</p>`,
-    ],
-    broken: [
-      `<button aria-expended="true">Fees</button>`,
-      `<div aria-expanded="true">Fees</div>`,
-      `<button aria-checked="true">Fees</button>`,
-      `<input aria-describe-by="x" aria-label="Beam">`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<button aria-expanded="true" aria-controls="x">Fees</button>`, finds: [] },
+    { html: `<div aria-live="polite" aria-busy="true"></div>`, finds: [] },
+    { html: `<a href="x" aria-current="page">Fees</a>`, finds: [] },
+    { html: `<div role="treegrid" aria-label="x" aria-multiselectable="true"></div>`, finds: [] },
+    { html: `<p aria-expanded="false">Fees</p>`, finds: [] },
+    {
+      html: `<button aria-expended="true">Fees</button>`,
+      finds: [
+        ["failed", `<button aria-expended="true">`, "There is no attribute aria-expended: nothing is told."],
+      ],
+    },
+    {
+      html: `<div aria-expanded="true">Fees</div>`,
+      finds: [
+        [
+          "failed",
+          `<div aria-expanded="true">`,
+          "aria-expanded means nothing on a <div> without a role: it is not told.",
+        ],
+      ],
+    },
+    {
+      html: `<button aria-checked="true">Fees</button>`,
+      finds: [
+        [
+          "failed",
+          `<button aria-checked="true">`,
+          "aria-checked means nothing on the role button: it is not told.",
+        ],
+      ],
+    },
+    {
+      html: `<input aria-describe-by="x" aria-label="Beam">`,
+      finds: [
+        [
+          "failed",
+          `<input aria-describe-by="x" aria-label="Beam">`,
+          "There is no attribute aria-describe-by: nothing is told.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

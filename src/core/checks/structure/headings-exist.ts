@@ -4,7 +4,7 @@ import { at, failed, inapplicable, passed, type Verdict } from "../../findings/v
 import { renameElement } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { headingsOf } from "./headings.ts";
 
 /** A page with less text needs no headings to move by. */
@@ -48,6 +48,8 @@ const headed = (heading: ElementNode, summary: string): Repair =>
 
 export const headingsExist = {
   id: "structure.headings-exist",
+  kind: "page",
+  surroundings: "page",
   criteria: [],
   severity: "friction",
   means: "A page has headings, one of them at level 1.",
@@ -56,14 +58,18 @@ export const headingsExist = {
   pageOnly: true,
   looksAt: (scene: Scene) => scene.page.index.byTag("body").slice(0, 1),
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><h1>Slips</h1><p>x</p>`,
-      `<!doctype html><title>t</title><p>Closed.</p>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><h2>Slips</h2><p>x</p>`,
-      `<!doctype html><title>t</title><p>${"High water. ".repeat(50)}</p>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<!doctype html><title>t</title><h1>Slips</h1><p>x</p>`, finds: [], others: 2 },
+    { html: `<!doctype html><title>t</title><p>Closed.</p>`, finds: [], others: 1 },
+    {
+      html: `<!doctype html><title>t</title><h2>Slips</h2><p>x</p>`,
+      finds: [["failed", "<body>", "No heading of this page is at level 1."]],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><p>${"High water. ".repeat(50)}</p>`,
+      finds: [["failed", "<body>", "This page has no headings."]],
+      others: 1,
+    },
+  ],
+} as const satisfies PageCheck;

@@ -6,7 +6,7 @@ import { renameElement } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, isExposed } from "../exposed.ts";
 import { headingsOf } from "./headings.ts";
 
@@ -96,7 +96,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     `Make it a heading: <h${level}>${text}</h${level}>, and set its look in the stylesheet.`,
     [renameElement(element, `h${level}`)],
   );
-  const details = { facts: { text }, cause: `imitated headings ${own.bold} ${own.larger}` };
+  const details = {
+    facts: { text },
+    cause: { kind: "imitated headings" as const, of: [String(own.bold), String(own.larger)] },
+  };
   // Set apart twice over, and more than once: that is a habit of this page.
   const isHabit = [...imitations(scene).values()].filter((other) => other.bold && other.larger).length > 1;
   if (own.bold && own.larger && isHabit)
@@ -110,6 +113,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const headingsMarked = {
   id: "structure.headings-marked",
+  kind: "page",
   criteria: ["1.3.1"],
   severity: "barrier",
   means: "What looks and works like a heading is one.",
@@ -117,17 +121,37 @@ export const headingsMarked = {
   mend: "Use <h1> to <h6> and set the look in the stylesheet.",
   looksAt: (scene: Scene) => imitations(scene).keys(),
   judge,
-  examples: {
-    kept: [
-      `<h2>Before the cradle moves</h2><p>Look behind the cradle and call out. The winch hand answers before the brake comes off.</p>`,
-      `<p><strong>Careful.</strong></p><p>Look behind the cradle and call out. The winch hand answers before the brake comes off.</p>`,
-      `<p>Look behind the <b>cradle</b></p><p>Look behind the cradle and call out. The winch hand answers before the brake comes off.</p>`,
-    ],
-    broken: [
-      `<style>.t { font-size: 1.5em }</style><p class="t"><b>Before it moves</b></p><p>Look behind the cradle and call out. The winch hand answers before the brake comes off.</p><p class="t"><b>While it moves</b></p><p>Stay where the winch hand can see you. If you lose sight of each other the lift stops.</p>`,
-    ],
-    asked: [
-      `<p><b>Before it moves</b></p><p>Look behind the cradle and call out. The winch hand answers before the brake comes off.</p>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<h2>Before the cradle moves</h2><p>Look behind the cradle and call out. The winch hand answers before the brake comes off.</p>`,
+      finds: [],
+    },
+    {
+      html: `<p><strong>Careful.</strong></p><p>Look behind the cradle and call out. The winch hand answers before the brake comes off.</p>`,
+      finds: [],
+    },
+    {
+      html: `<p>Look behind the <b>cradle</b></p><p>Look behind the cradle and call out. The winch hand answers before the brake comes off.</p>`,
+      finds: [],
+    },
+    {
+      html: `<style>.t { font-size: 1.5em }</style><p class="t"><b>Before it moves</b></p><p>Look behind the cradle and call out. The winch hand answers before the brake comes off.</p><p class="t"><b>While it moves</b></p><p>Stay where the winch hand can see you. If you lose sight of each other the lift stops.</p>`,
+      finds: [
+        [
+          "failed",
+          `<p class="t">`,
+          `"Before it moves" looks like a heading and heads what follows, but is told as plain text.`,
+        ],
+        [
+          "failed",
+          `<p class="t">`,
+          `"While it moves" looks like a heading and heads what follows, but is told as plain text.`,
+        ],
+      ],
+    },
+    {
+      html: `<p><b>Before it moves</b></p><p>Look behind the cradle and call out. The winch hand answers before the brake comes off.</p>`,
+      finds: [["cantTell", "<p>", `Is "Before it moves" the heading of what follows? Then it must be one.`]],
+    },
+  ],
+} as const satisfies PageCheck;

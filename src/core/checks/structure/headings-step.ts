@@ -4,7 +4,7 @@ import { renameElement, setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { type Heading, headingsOf } from "./headings.ts";
 
 /** For each heading the one before it. */
@@ -34,6 +34,8 @@ function judge(heading: ElementNode, scene: Scene): Verdict {
 
 export const headingsStep = {
   id: "structure.headings-step",
+  kind: "page",
+  surroundings: "page",
   criteria: [],
   severity: "friction",
   means: "Heading levels go down one step at a time.",
@@ -41,8 +43,18 @@ export const headingsStep = {
   mend: "Choose the level by what the heading is a part of, and its size in the stylesheet.",
   looksAt: (scene: Scene) => headingsOf(scene).map(({ element }) => element),
   judge,
-  examples: {
-    kept: [`<h1>Yard</h1><h2>Slips</h2><h3>North</h3><h2>Tides</h2>`, `<h3>Slips</h3>`],
-    broken: [`<h1>Yard</h1><h3>Slips</h3>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<h1>Yard</h1><h2>Slips</h2><h3>North</h3><h2>Tides</h2>`, finds: [] },
+    { html: `<h3>Slips</h3>`, finds: [] },
+    {
+      html: `<h1>Yard</h1><h3>Slips</h3>`,
+      finds: [
+        [
+          "failed",
+          "<h3>",
+          `This heading of level 3 comes after one of level 1 ("Yard"): a level is passed over.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

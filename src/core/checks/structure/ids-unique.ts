@@ -5,7 +5,7 @@ import { setAttribute } from "../../repair/change.ts";
 import { type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, isExposed } from "../exposed.ts";
 import { freshId } from "../fresh-id.ts";
 
@@ -59,7 +59,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   return failed(
     `The id "${id}" is taken already by a <${first.tag}> before it: ${attribute}="${id}" never reaches this one.`,
     renamed(scene, element, id, first),
-    { facts: { id, attribute }, cause: `id ${id}`, ...at(element, "id") },
+    { facts: { id, attribute }, cause: { kind: "id", of: [id] }, ...at(element, "id") },
   );
 }
 
@@ -92,6 +92,7 @@ function renamed(scene: Scene, element: ElementNode, id: string, first: ElementN
 
 export const idsUnique = {
   id: "structure.ids-unique",
+  kind: "page",
   criteria: ["4.1.2", "1.3.1"],
   severity: "barrier",
   means: "An id that something refers to occurs once.",
@@ -99,14 +100,32 @@ export const idsUnique = {
   mend: "Give every element an id of its own.",
   looksAt: repeated,
   judge,
-  examples: {
-    kept: [
-      `<p id="a">x</p><p id="a">y</p>`,
-      `<label for="a">Beam</label><input id="a"><label for="b">Draught</label><input id="b">`,
-    ],
-    broken: [
-      `<label for="a">Beam</label><input id="a"><label for="a">Draught</label><input id="a">`,
-      `<button aria-describedby="n">Haul</button><p id="n">one</p><p id="n">two</p>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<p id="a">x</p><p id="a">y</p>`, finds: [] },
+    {
+      html: `<label for="a">Beam</label><input id="a"><label for="b">Draught</label><input id="b">`,
+      finds: [],
+    },
+    {
+      html: `<label for="a">Beam</label><input id="a"><label for="a">Draught</label><input id="a">`,
+      finds: [
+        [
+          "failed",
+          `<input id="a">`,
+          `The id "a" is taken already by a <input> before it: for="a" never reaches this one.`,
+        ],
+      ],
+      others: 1,
+    },
+    {
+      html: `<button aria-describedby="n">Haul</button><p id="n">one</p><p id="n">two</p>`,
+      finds: [
+        [
+          "failed",
+          `<p id="n">`,
+          `The id "n" is taken already by a <p> before it: aria-describedby="n" never reaches this one.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

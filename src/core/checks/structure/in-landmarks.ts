@@ -5,7 +5,7 @@ import { ask } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { isLandmarkRole } from "../../semantics/lists-by-kind.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedByRole, isExposed } from "../exposed.ts";
 import { skipLinks } from "../keys/skip-link.ts";
 import { visibleText } from "../visible-text.ts";
@@ -76,6 +76,8 @@ function judge(body: ElementNode, scene: Scene): Verdict {
 
 export const inLandmarks = {
   id: "structure.in-landmarks",
+  kind: "page",
+  surroundings: "page",
   criteria: [],
   severity: "friction",
   means: "Where a page has landmarks, all of its content is in one.",
@@ -84,12 +86,22 @@ export const inLandmarks = {
   pageOnly: true,
   looksAt: (scene: Scene) => scene.page.index.byTag("body").slice(0, 1),
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><a href="#m">Skip to content</a><header>Yard</header><main id="m">x</main>`,
-      `<!doctype html><title>t</title><div><header>Yard</header><main>x</main></div><div></div>`,
-      `<!doctype html><title>t</title><p>x</p>`,
-    ],
-    broken: [`<!doctype html><title>t</title><main>x</main><p>Open from six.</p>`],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<!doctype html><title>t</title><a href="#m">Skip to content</a><header>Yard</header><main id="m">x</main>`,
+      finds: [],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><div><header>Yard</header><main>x</main></div><div></div>`,
+      finds: [],
+      others: 1,
+    },
+    { html: `<!doctype html><title>t</title><p>x</p>`, finds: [], others: 1 },
+    {
+      html: `<!doctype html><title>t</title><main>x</main><p>Open from six.</p>`,
+      finds: [["failed", "<body>", `One part of this page is in no landmark, first "Open from six.".`]],
+      others: 1,
+    },
+  ],
+} as const satisfies PageCheck;

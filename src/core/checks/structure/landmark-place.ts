@@ -5,7 +5,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { spokenRole } from "../../semantics/heard-line.ts";
 import { isLandmarkRole } from "../../semantics/lists-by-kind.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { elementsAround, exposedByRole } from "../exposed.ts";
 
 const outermost = ["banner", "contentinfo", "main"] as const satisfies readonly Role[];
@@ -34,6 +34,8 @@ function judge(landmark: ElementNode, scene: Scene): Verdict {
 
 export const landmarkPlace = {
   id: "structure.landmark-place",
+  kind: "page",
+  surroundings: "page",
   criteria: [],
   severity: "friction",
   means: "The head, the foot and the main part of a page stand beside one another, each once.",
@@ -42,13 +44,21 @@ export const landmarkPlace = {
   pageOnly: true,
   looksAt: (scene: Scene) => exposedByRole(scene, ...outermost),
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><header>Yard</header><main><article><header>Tides</header></article></main><footer>x</footer>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><div role="complementary"><main>x</main></div>`,
-      `<!doctype html><title>t</title><header>Yard</header><header>Tides</header>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<!doctype html><title>t</title><header>Yard</header><main><article><header>Tides</header></article></main><footer>x</footer>`,
+      finds: [],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><div role="complementary"><main>x</main></div>`,
+      finds: [["failed", "<main>", "This main landmark landmark is inside another: complementary landmark."]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><header>Yard</header><header>Tides</header>`,
+      finds: [["failed", "<header>", "There is a banner landmark landmark already: a page has one."]],
+      others: 1,
+    },
+  ],
+} as const satisfies PageCheck;

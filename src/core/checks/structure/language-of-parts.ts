@@ -6,7 +6,7 @@ import { setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { isLanguageTag, meantLanguages } from "../../standards/language-subtags.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 
 function judge(part: ElementNode): Verdict {
@@ -27,6 +27,7 @@ function judge(part: ElementNode): Verdict {
 
 export const languageOfParts = {
   id: "structure.language-of-parts",
+  kind: "page",
   criteria: ["3.1.2"],
   severity: "barrier",
   means: "Where a part names its language, the tag exists.",
@@ -41,8 +42,29 @@ export const languageOfParts = {
         textContent(element) !== "",
     ),
   judge,
-  examples: {
-    kept: [`<p lang="fr">Bonjour</p>`, `<p lang="">x</p>`, `<p lang="gsw">Grüezi</p>`],
-    broken: [`<p lang="french">Bonjour</p>`, `<p lang="de_CH">Guten Tag</p>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<p lang="fr">Bonjour</p>`, finds: [] },
+    { html: `<p lang="">x</p>`, finds: [] },
+    { html: `<p lang="gsw">Grüezi</p>`, finds: [] },
+    {
+      html: `<p lang="french">Bonjour</p>`,
+      finds: [
+        [
+          "failed",
+          `<p lang="french">`,
+          `"french" is no language tag: this part is read in the voice of the rest.`,
+        ],
+      ],
+    },
+    {
+      html: `<p lang="de_CH">Guten Tag</p>`,
+      finds: [
+        [
+          "failed",
+          `<p lang="de_CH">`,
+          `"de_CH" is no language tag: this part is read in the voice of the rest.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

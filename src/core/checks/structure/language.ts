@@ -5,7 +5,7 @@ import { setAttribute } from "../../repair/change.ts";
 import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { isLanguageTag, meantLanguages } from "../../standards/language-subtags.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 
 const askForLanguage = (root: ElementNode): Repair =>
   askWords(
@@ -52,6 +52,7 @@ function judge(root: ElementNode): Verdict {
 
 export const language = {
   id: "structure.language",
+  kind: "page",
   criteria: ["3.1.1"],
   severity: "barrier",
   means: "A page says in which language it is written, with a tag that exists.",
@@ -60,18 +61,35 @@ export const language = {
   pageOnly: true,
   looksAt: (scene: Scene) => scene.page.index.byTag("html").slice(0, 1),
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><html lang="en"><title>t</title>`,
-      `<!doctype html><html lang="pt-BR"><title>t</title>`,
-      `<!doctype html><html lang="gsw-CH"><title>t</title>`,
-    ],
-    broken: [
-      `<!doctype html><html><title>t</title>`,
-      `<!doctype html><html lang=""><title>t</title>`,
-      `<!doctype html><html lang="english"><title>t</title>`,
-      `<!doctype html><html xml:lang="en"><title>t</title>`,
-      `<!doctype html><html lang="qq"><title>t</title>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<!doctype html><html lang="en"><title>t</title>`, finds: [] },
+    { html: `<!doctype html><html lang="pt-BR"><title>t</title>`, finds: [] },
+    { html: `<!doctype html><html lang="gsw-CH"><title>t</title>`, finds: [] },
+    {
+      html: `<!doctype html><html><title>t</title>`,
+      finds: [["failed", "<html>", "This page does not say in which language it is written."]],
+    },
+    {
+      html: `<!doctype html><html lang=""><title>t</title>`,
+      finds: [["failed", `<html lang="">`, "The lang of this page is empty."]],
+    },
+    {
+      html: `<!doctype html><html lang="english"><title>t</title>`,
+      finds: [["failed", `<html lang="english">`, `"english" is no language tag.`]],
+    },
+    {
+      html: `<!doctype html><html xml:lang="en"><title>t</title>`,
+      finds: [
+        [
+          "failed",
+          `<html xml:lang="en">`,
+          "This page names its language in xml:lang only, which counts for nothing in HTML.",
+        ],
+      ],
+    },
+    {
+      html: `<!doctype html><html lang="qq"><title>t</title>`,
+      finds: [["failed", `<html lang="qq">`, `"qq" is no language tag.`]],
+    },
+  ],
+} as const satisfies PageCheck;

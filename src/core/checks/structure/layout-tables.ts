@@ -4,7 +4,7 @@ import { failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { tableGrid } from "../../semantics/table-headers.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 
 const layoutTables = (scene: Scene): readonly ElementNode[] =>
@@ -32,6 +32,7 @@ function judge(table: ElementNode, scene: Scene): Verdict {
 
 export const layoutTablesPlain = {
   id: "structure.layout-tables",
+  kind: "page",
   criteria: ["1.3.1"],
   severity: "friction",
   means: "A table that only lays out a page carries nothing that belongs to data.",
@@ -39,8 +40,18 @@ export const layoutTablesPlain = {
   mend: "Decide which it is: data with headers, or layout without.",
   looksAt: layoutTables,
   judge,
-  examples: {
-    kept: [`<table role="none"><tr><td>a</td></tr></table>`, `<table><tr><th>a</th></tr></table>`],
-    broken: [`<table role="presentation"><tr><th>Tides</th></tr><tr><td>06:10</td></tr></table>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<table role="none"><tr><td>a</td></tr></table>`, finds: [] },
+    { html: `<table><tr><th>a</th></tr></table>`, finds: [] },
+    {
+      html: `<table role="presentation"><tr><th>Tides</th></tr><tr><td>06:10</td></tr></table>`,
+      finds: [
+        [
+          "failed",
+          `<table role="presentation">`,
+          "This table says that it is only there for its looks, and yet has <th>.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -5,7 +5,7 @@ import { at, failed, inapplicable, passed, type Verdict } from "../../findings/v
 import { insert, renameElement, wrap } from "../../repair/change.ts";
 import { ask, askWords, BLANK, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedByTag, isExposed } from "../exposed.ts";
 import { runOf, wrapRun } from "../run-of-siblings.ts";
 
@@ -107,7 +107,7 @@ function judgeItem(item: ElementNode, scene: Scene): Verdict {
         { tag: "ul" },
       ),
     ]),
-    { cause: `items in ${index.record(parent).order}` },
+    { cause: { kind: "items in an element", of: [index.record(parent).order] } },
   );
 }
 
@@ -168,13 +168,15 @@ function judgeTerm(term: ElementNode, scene: Scene): Verdict {
       ),
     ]),
     {
-      cause: `terms in ${index.record(parent).order}`,
+      cause: { kind: "terms in an element", of: [index.record(parent).order] },
     },
   );
 }
 
 export const lists = {
   id: "structure.lists",
+  kind: "page",
+  surroundings: "neighbours",
   criteria: ["1.3.1"],
   severity: "barrier",
   means: "Lists hold items and items are in lists; terms and descriptions are in a <dl>.",
@@ -182,21 +184,43 @@ export const lists = {
   mend: "Put everything in a <ul> or <ol> into <li>, and everything in a <dl> into <dt> and <dd>.",
   looksAt: listParts,
   judge,
-  examples: {
-    kept: [
-      `<ul><li>One<ul><li>Two</li></ul></li></ul>`,
-      `<ul role="tablist"><div role="tab" aria-selected="true">One</div></ul>`,
-      `<dl><div><dt>Beam</dt><dd>3.2 m</dd></div></dl>`,
-      `<div role="list"><li>One</li></div>`,
-      `<ul><template><li>x</li></template></ul>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><ul><div>One</div></ul>`,
-      `<!doctype html><title>t</title><ul><li>One</li><ul><li>Two</li></ul></ul>`,
-      `<!doctype html><title>t</title><ul>Slips<li>One</li></ul>`,
-      `<!doctype html><title>t</title><div><li>One</li></div>`,
-      `<!doctype html><title>t</title><dl><dd>3.2 m</dd></dl>`,
-      `<!doctype html><title>t</title><div><dt>Beam</dt></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<ul><li>One<ul><li>Two</li></ul></li></ul>`, finds: [] },
+    { html: `<ul role="tablist"><div role="tab" aria-selected="true">One</div></ul>`, finds: [] },
+    { html: `<dl><div><dt>Beam</dt><dd>3.2 m</dd></div></dl>`, finds: [] },
+    { html: `<div role="list"><li>One</li></div>`, finds: [] },
+    { html: `<ul><template><li>x</li></template></ul>`, finds: [] },
+    {
+      html: `<!doctype html><title>t</title><ul><div>One</div></ul>`,
+      finds: [["failed", "<ul>", "A <div> stands in this <ul> where only <li> may."]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><ul><li>One</li><ul><li>Two</li></ul></ul>`,
+      finds: [
+        ["failed", "<ul>", "A <ul> stands in this <ul> beside its items, and belongs to none of them."],
+      ],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><ul>Slips<li>One</li></ul>`,
+      finds: [["failed", "<ul>", `"Slips" stands in this <ul> outside every <li>.`]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><div><li>One</li></div>`,
+      finds: [["failed", "<li>", "This <li> stands in a <div>, not in a list."]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><dl><dd>3.2 m</dd></dl>`,
+      finds: [["failed", "<dl>", "This <dl> begins with a description that has no term."]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><div><dt>Beam</dt></div>`,
+      finds: [["failed", "<dt>", "This <dt> stands in a <div>, not in a <dl>."]],
+      others: 1,
+    },
+  ],
+} as const satisfies PageCheck;

@@ -3,7 +3,7 @@ import { attributeText } from "../../document/written.ts";
 import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";
 import { fragmentTarget, skipLinks } from "../keys/skip-link.ts";
 import { calledMainIn, mainMarked } from "./main-part.ts";
@@ -44,6 +44,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const oneMain = {
   id: "structure.main",
+  kind: "page",
   criteria: [],
   severity: "friction",
   means: "A page marks one part as its main content.",
@@ -52,14 +53,22 @@ export const oneMain = {
   pageOnly: true,
   looksAt: judgedAt,
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><title>t</title><main><h1>Slips</h1></main>`,
-      `<!doctype html><title>t</title><main><h1>Slips</h1></main><main hidden>x</main>`,
-    ],
-    broken: [
-      `<!doctype html><title>t</title><div id="content"><h1>Slips</h1></div>`,
-      `<!doctype html><title>t</title><main><h1>Slips</h1></main><main>x</main>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<!doctype html><title>t</title><main><h1>Slips</h1></main>`, finds: [], others: 1 },
+    {
+      html: `<!doctype html><title>t</title><main><h1>Slips</h1></main><main hidden>x</main>`,
+      finds: [],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><div id="content"><h1>Slips</h1></div>`,
+      finds: [["failed", "<body>", "Nothing on this page is marked as its main content."]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><main><h1>Slips</h1></main><main>x</main>`,
+      finds: [["failed", "<main>", "This page has a main part already: a page has one."]],
+      others: 1,
+    },
+  ],
+} as const satisfies PageCheck;

@@ -3,7 +3,7 @@ import { textContent } from "../../document/text-content.ts";
 import { cantTell, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 
 /** Flex and grid containers with text in two or more items that styles put in another order. CSS Flexbox 1 §5. */
@@ -34,6 +34,7 @@ const judge = (element: ElementNode, scene: Scene): Verdict => {
 
 export const readingOrderKept = {
   id: "structure.reading-order",
+  kind: "page",
   criteria: ["1.3.2"],
   severity: "barrier",
   means: "The order of the source makes sense, whatever the styles show.",
@@ -41,12 +42,28 @@ export const readingOrderKept = {
   mend: "Put things in order in the source.",
   looksAt: reordered,
   judge,
-  examples: {
-    kept: [`<div style="display: flex"><p>One</p><p>Two</p></div>`, `<p style="order: 2">One</p>`],
-    broken: [],
-    asked: [
-      `<div style="display: flex"><p style="order: 2">One</p><p>Two</p></div>`,
-      `<div style="display: flex; flex-direction: row-reverse"><p>One</p><p>Two</p></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<div style="display: flex"><p>One</p><p>Two</p></div>`, finds: [] },
+    { html: `<p style="order: 2">One</p>`, finds: [] },
+    {
+      html: `<div style="display: flex"><p style="order: 2">One</p><p>Two</p></div>`,
+      finds: [
+        [
+          "cantTell",
+          `<div style="display: flex">`,
+          "Styles show what is in here in another order (order). Does it make sense in the order of the source too, as it is read aloud and reached with Tab?",
+        ],
+      ],
+    },
+    {
+      html: `<div style="display: flex; flex-direction: row-reverse"><p>One</p><p>Two</p></div>`,
+      finds: [
+        [
+          "cantTell",
+          `<div style="display: flex; flex-direction: row-reverse">`,
+          "Styles show what is in here backwards (flex-direction). Does it make sense in the order of the source too, as it is read aloud and reached with Tab?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -13,7 +13,7 @@ import { renameElement, setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { automaticScope, type TableGrid, tableGrid, tableOf } from "../../semantics/table-headers.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedByTag } from "../exposed.ts";
 
 function* tablesAndReferringCells(scene: Scene): Iterable<ElementNode> {
@@ -190,6 +190,7 @@ function firstRowText(grid: TableGrid): string {
 
 export const tableHeaders = {
   id: "structure.table-headers",
+  kind: "page",
   criteria: ["1.3.1"],
   severity: "barrier",
   means: "A table of data has header cells, and what `headers` names is there.",
@@ -197,23 +198,72 @@ export const tableHeaders = {
   mend: 'Make the heading cells <th>, with scope="col" or scope="row" where it is not plain.',
   looksAt: tablesAndReferringCells,
   judge,
-  examples: {
-    kept: [
-      `<table><caption>Tides</caption><tr><th>High</th><th>Low</th></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
-      `<table role="presentation"><tr><td>a</td><td>b</td></tr><tr><td>c</td><td>d</td></tr></table>`,
-      `<table><tr><td>a</td><td>b</td></tr><tr><td>c</td><td>d</td></tr></table>`,
-      `<table><tr><th id="am">Morning</th></tr><tr><td headers="am">Finch</td></tr></table>`,
-      `<table><tr><th scope="colum">High</th><th>Low</th></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
-    ],
-    broken: [
-      `<table><caption>Tides</caption><tr><td>High</td><td>Low</td></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
-      `<table><thead><tr><td>High</td><td>Low</td></tr></thead><tr><td>06:10</td><td>12:20</td></tr></table>`,
-      `<table><tr><th id="am">Morning</th><td headers="morning">Finch</td></tr></table>`,
-      `<table><tr><th>High</th><th>Low</th></tr><tr><th scope="rows">06:10</th><th>12:20</th></tr></table>`,
-    ],
-    asked: [
-      `<table><tr><th>High</th><td>Low</td></tr><tr><td>06:10</td><td>12:20</td></tr><tr><td>1</td><th>Sum</th></tr></table>`,
-      `<table><tr><td><b>High</b></td><td><b>Low</b></td></tr><tr><td>06:10</td><td>12:20</td></tr><tr><td>07:01</td><td>13:11</td></tr></table>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<table><caption>Tides</caption><tr><th>High</th><th>Low</th></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
+      finds: [],
+    },
+    {
+      html: `<table role="presentation"><tr><td>a</td><td>b</td></tr><tr><td>c</td><td>d</td></tr></table>`,
+      finds: [],
+    },
+    { html: `<table><tr><td>a</td><td>b</td></tr><tr><td>c</td><td>d</td></tr></table>`, finds: [] },
+    {
+      html: `<table><tr><th id="am">Morning</th></tr><tr><td headers="am">Finch</td></tr></table>`,
+      finds: [],
+    },
+    {
+      html: `<table><tr><th scope="colum">High</th><th>Low</th></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
+      finds: [],
+    },
+    {
+      html: `<table><caption>Tides</caption><tr><td>High</td><td>Low</td></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
+      finds: [["failed", "<table>", "This table has a caption, but no cell of it is a header."]],
+    },
+    {
+      html: `<table><thead><tr><td>High</td><td>Low</td></tr></thead><tr><td>06:10</td><td>12:20</td></tr></table>`,
+      finds: [["failed", "<table>", "This table has a head, but no cell of it is a header."]],
+    },
+    {
+      html: `<table><tr><th id="am">Morning</th><td headers="morning">Finch</td></tr></table>`,
+      finds: [
+        ["failed", `<td headers="morning">`, `headers names "morning", which is no cell of this table.`],
+      ],
+    },
+    {
+      html: `<table><tr><th>High</th><th>Low</th></tr><tr><th scope="rows">06:10</th><th>12:20</th></tr></table>`,
+      finds: [
+        [
+          "failed",
+          `<th scope="rows">`,
+          `scope="rows" is no scope: this header is told as heading something else.`,
+        ],
+      ],
+    },
+    {
+      html: `<table><tr><th>High</th><td>Low</td></tr><tr><td>06:10</td><td>12:20</td></tr><tr><td>1</td><th>Sum</th></tr></table>`,
+      finds: [
+        [
+          "cantTell",
+          "<th>",
+          `Does "High" head its column or its row? By its place browsers take it for neither.`,
+        ],
+        [
+          "cantTell",
+          "<th>",
+          `Does "Sum" head its column or its row? By its place browsers take it for neither.`,
+        ],
+      ],
+    },
+    {
+      html: `<table><tr><td><b>High</b></td><td><b>Low</b></td></tr><tr><td>06:10</td><td>12:20</td></tr><tr><td>07:01</td><td>13:11</td></tr></table>`,
+      finds: [
+        [
+          "cantTell",
+          "<table>",
+          "The first row of this table looks like headings. Is it a table of data? Then its headings must be <th>.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -5,7 +5,7 @@ import { type Change, insert, setWords } from "../../repair/change.ts";
 import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { foldSpaces } from "../../semantics/text-collector.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";
 import { speakable } from "../shown-name.ts";
 
@@ -58,6 +58,8 @@ function titled(scene: Scene, title: ElementNode | null): Repair {
 
 export const title = {
   id: "structure.title",
+  kind: "page",
+  surroundings: "head",
   criteria: ["2.4.2"],
   severity: "barrier",
   means: "A page has a title that says what it is.",
@@ -66,15 +68,35 @@ export const title = {
   pageOnly: true,
   looksAt: (scene: Scene) => scene.page.index.byTag("html").slice(0, 1),
   judge,
-  examples: {
-    kept: [
-      `<!doctype html><html lang="en"><title>Slipway bookings – Brackwater Boatyard</title><h1>Slips</h1>`,
-    ],
-    broken: [
-      `<!doctype html><html lang="en"><h1>Slips</h1>`,
-      `<!doctype html><html lang="en"><title> </title><h1>Slips</h1>`,
-      `<!doctype html><html lang="en"><title>Untitled Document</title>`,
-      `<!doctype html><html lang="en"><body><svg><title>Flag</title></svg>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<!doctype html><html lang="en"><title>Slipway bookings – Brackwater Boatyard</title><h1>Slips</h1>`,
+      finds: [],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><html lang="en"><h1>Slips</h1>`,
+      finds: [["failed", `<html lang="en">`, "This page has no title."]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><html lang="en"><title> </title><h1>Slips</h1>`,
+      finds: [["failed", `<html lang="en">`, "The title of this page is empty."]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><html lang="en"><title>Untitled Document</title>`,
+      finds: [
+        [
+          "failed",
+          `<html lang="en">`,
+          `The title of this page is "Untitled Document", which says nothing of it.`,
+        ],
+      ],
+    },
+    {
+      html: `<!doctype html><html lang="en"><body><svg><title>Flag</title></svg>`,
+      finds: [["failed", `<html lang="en">`, "This page has no title."]],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -4,7 +4,7 @@ import { at, failed, inapplicable, passed, type Verdict } from "../../findings/v
 import { removeElement } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 
 /** Longer than this a time limit is no limit. WCAG 2.2.1, "20 Hour Exception". */
 const TWENTY_HOURS = 72_000;
@@ -44,6 +44,7 @@ function judge(meta: ElementNode): Verdict {
 
 export const noRefresh = {
   id: "time.no-refresh",
+  kind: "page",
   criteria: ["2.2.1", "3.2.5"],
   severity: "barrier",
   means: "A page does not reload or leave by itself after a time.",
@@ -52,15 +53,25 @@ export const noRefresh = {
   looksAt: (scene: Scene) =>
     scene.page.index.byTag("meta").filter((meta) => attributeToken(meta, "http-equiv") === "refresh"),
   judge,
-  examples: {
-    kept: [
-      `<meta http-equiv="refresh" content="0; url=slips.html">`,
-      `<meta name="refresh" content="5">`,
-      `<meta http-equiv="refresh" content="90000">`,
-    ],
-    broken: [
-      `<meta http-equiv="refresh" content="30">`,
-      `<meta http-equiv="Refresh" content="5; URL='tides.html'">`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<meta http-equiv="refresh" content="0; url=slips.html">`, finds: [] },
+    { html: `<meta name="refresh" content="5">`, finds: [] },
+    { html: `<meta http-equiv="refresh" content="90000">`, finds: [] },
+    {
+      html: `<meta http-equiv="refresh" content="30">`,
+      finds: [
+        ["failed", `<meta http-equiv="refresh" content="30">`, "The page reloads itself after 30 seconds."],
+      ],
+    },
+    {
+      html: `<meta http-equiv="Refresh" content="5; URL='tides.html'">`,
+      finds: [
+        [
+          "failed",
+          `<meta http-equiv="Refresh" content="5; URL='tides.html'">`,
+          `The page sends its reader to "tides.html" after 5 seconds.`,
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -2,7 +2,7 @@ import type { ElementNode } from "../../document/node.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { fixedTargets } from "./fixed-size.ts";
 
 /** WCAG 2.5.5: a side of 44 CSS pixels. */
@@ -27,6 +27,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const targetSizeEnhanced = {
   id: "touch.target-size-enhanced",
+  kind: "page",
   criteria: ["2.5.5"],
   severity: "friction",
   means: "What is pressed is 44 by 44 CSS pixels.",
@@ -34,8 +35,12 @@ export const targetSizeEnhanced = {
   mend: "Make it larger with padding.",
   looksAt: (scene: Scene) => fixedTargets(scene).keys(),
   judge,
-  examples: {
-    kept: [`<style>button { height: 48px; width: 48px }</style><button>x</button>`, `<button>Book</button>`],
-    broken: [`<style>button { height: 30px }</style><button>Book</button>`],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<style>button { height: 48px; width: 48px }</style><button>x</button>`, finds: [] },
+    { html: `<button>Book</button>`, finds: [] },
+    {
+      html: `<style>button { height: 30px }</style><button>Book</button>`,
+      finds: [["failed", "<button>", "This target is 34 pixels high, of 44 asked for."]],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -1,10 +1,11 @@
 import type { ElementNode } from "../../document/node.ts";
 import { writtenText } from "../../document/written.ts";
+import { declaredAt } from "../../findings/cause.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { replaceText } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 import { type FixedTarget, fixedTargets } from "./fixed-size.ts";
 
 /** WCAG 2.5.8: a side of 24 CSS pixels, or a circle of that diameter around each that meets no other. */
@@ -38,7 +39,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       enlarged(scene, target),
       {
         facts: { width, height, distance: round(between) },
-        cause: `size ${scene.page.styles.value(element, "height")?.declared?.source.start ?? ""} ${scene.page.styles.value(element, "width")?.declared?.source.start ?? ""}`,
+        cause: {
+          kind: "size",
+          of: ["height", "width"].map((side) =>
+            declaredAt(scene.page.styles.value(element, side)?.declared?.source),
+          ),
+        },
       },
     );
   }
@@ -130,6 +136,7 @@ function hasTextBetween(parent: ElementNode, first: ElementNode, second: Element
 
 export const targetSize = {
   id: "touch.target-size",
+  kind: "page",
   criteria: ["2.5.8"],
   severity: "barrier",
   means: "What is pressed is 24 by 24 CSS pixels, or has that much room around it.",
@@ -137,15 +144,48 @@ export const targetSize = {
   mend: "Make it larger with padding, or put room between.",
   looksAt: (scene: Scene) => fixedTargets(scene).keys(),
   judge,
-  examples: {
-    kept: [
-      `<style>a { display: block; height: 12px; margin: 12px 0 }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
-      `<style>a { display: block; height: 12px; padding: 6px 0 }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
-      `<style>button { width: 12px; height: 12px }</style><p><button>x</button> and then <button>y</button></p>`,
-    ],
-    broken: [
-      `<style>a { display: block; height: 12px }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
-      `<style>div { display: flex; gap: 2px } button { width: 16px; height: 16px; padding: 0; border: 0 }</style><div><button>a</button><button>b</button></div>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<style>a { display: block; height: 12px; margin: 12px 0 }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
+      finds: [],
+    },
+    {
+      html: `<style>a { display: block; height: 12px; padding: 6px 0 }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
+      finds: [],
+    },
+    {
+      html: `<style>button { width: 12px; height: 12px }</style><p><button>x</button> and then <button>y</button></p>`,
+      finds: [],
+    },
+    {
+      html: `<style>a { display: block; height: 12px }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
+      finds: [
+        [
+          "failed",
+          `<a href="a">`,
+          "This target is 12 pixels, and the next one begins right beside it: 12 pixels from middle to middle, of 24 needed.",
+        ],
+        [
+          "failed",
+          `<a href="b">`,
+          "This target is 12 pixels, and the next one begins right beside it: 12 pixels from middle to middle, of 24 needed.",
+        ],
+      ],
+    },
+    {
+      html: `<style>div { display: flex; gap: 2px } button { width: 16px; height: 16px; padding: 0; border: 0 }</style><div><button>a</button><button>b</button></div>`,
+      finds: [
+        [
+          "failed",
+          "<button>",
+          "This target is 16 by 16 pixels, and the next one begins close by: 18 pixels from middle to middle, of 24 needed.",
+        ],
+        [
+          "failed",
+          "<button>",
+          "This target is 16 by 16 pixels, and the next one begins close by: 18 pixels from middle to middle, of 24 needed.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

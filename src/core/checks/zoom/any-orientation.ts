@@ -5,7 +5,7 @@ import { cantTell, failed, inapplicable, passed, type Verdict } from "../../find
 import { removeDeclaration } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 
 /** Elements that look different once the window is turned, in the two ways that lock it; else the page as a whole. */
 function* turnedElements(scene: Scene): Iterable<ElementNode> {
@@ -97,6 +97,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const anyOrientation = {
   id: "zoom.any-orientation",
+  kind: "page",
   criteria: ["1.3.4"],
   severity: "barrier",
   means: "The page can be used with the window upright and lying.",
@@ -104,18 +105,54 @@ export const anyOrientation = {
   mend: "Lay the content out for both; do not turn or hide it.",
   looksAt: turnedElements,
   judge,
-  examples: {
-    kept: [
-      `<style>@media (orientation: portrait) { main { padding: 1em } }</style><main>High water at six.</main>`,
-      `<style>.a { transform: rotate(90deg) }</style><p class="a">High water at six in the morning.</p>`,
-    ],
-    broken: [
-      `<style>@media (orientation: portrait) { main { transform: rotate(90deg) } }</style><main>High water at six.</main>`,
-      `<style>@media (orientation: landscape) { main { rotate: -90deg } }</style><main>High water at six.</main>`,
-      `<style>@media (orientation: portrait) { main { display: none } }</style><main>High water at six.</main>`,
-    ],
-    asked: [
-      `<style>@media (orientation: portrait) { i { transform: rotate(90deg) } }</style><p><i>More</i></p>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    {
+      html: `<style>@media (orientation: portrait) { main { padding: 1em } }</style><main>High water at six.</main>`,
+      finds: [],
+    },
+    {
+      html: `<style>.a { transform: rotate(90deg) }</style><p class="a">High water at six in the morning.</p>`,
+      finds: [],
+    },
+    {
+      html: `<style>@media (orientation: portrait) { main { transform: rotate(90deg) } }</style><main>High water at six.</main>`,
+      finds: [
+        [
+          "failed",
+          "<main>",
+          "Styles turn this by 90° when the window is turned: it can be read in one position only.",
+        ],
+      ],
+    },
+    {
+      html: `<style>@media (orientation: landscape) { main { rotate: -90deg } }</style><main>High water at six.</main>`,
+      finds: [
+        [
+          "failed",
+          "<main>",
+          "Styles turn this by 90° when the window is turned: it can be read in one position only.",
+        ],
+      ],
+    },
+    {
+      html: `<style>@media (orientation: portrait) { main { display: none } }</style><main>High water at six.</main>`,
+      finds: [
+        [
+          "failed",
+          "<main>",
+          "Styles hide the content of this page in one of the two positions of the window.",
+        ],
+      ],
+    },
+    {
+      html: `<style>@media (orientation: portrait) { i { transform: rotate(90deg) } }</style><p><i>More</i></p>`,
+      finds: [
+        [
+          "cantTell",
+          "<i>",
+          "Styles turn this by 90° when the window is turned. Can it be read in both positions?",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

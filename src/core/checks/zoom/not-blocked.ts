@@ -4,7 +4,7 @@ import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 
 interface Property {
   readonly name: string;
@@ -66,6 +66,7 @@ function judge(meta: ElementNode): Verdict {
 
 export const zoomNotBlocked = {
   id: "zoom.not-blocked",
+  kind: "page",
   criteria: ["1.4.4"],
   severity: "barrier",
   means: "The page lets people zoom to at least 200%.",
@@ -74,15 +75,41 @@ export const zoomNotBlocked = {
   looksAt: (scene: Scene) =>
     scene.page.index.byTag("meta").filter((meta) => attributeToken(meta, "name") === "viewport"),
   judge,
-  examples: {
-    kept: [
-      `<meta name="viewport" content="width=device-width, initial-scale=1">`,
-      `<meta name="viewport" content="width=device-width, maximum-scale=5, user-scalable=yes">`,
-    ],
-    broken: [
-      `<meta name="viewport" content="width=device-width, user-scalable=no">`,
-      `<meta name="viewport" content="width=device-width; maximum-scale=1.0">`,
-      `<meta name="viewport" content="user-scalable=0">`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<meta name="viewport" content="width=device-width, initial-scale=1">`, finds: [] },
+    {
+      html: `<meta name="viewport" content="width=device-width, maximum-scale=5, user-scalable=yes">`,
+      finds: [],
+    },
+    {
+      html: `<meta name="viewport" content="width=device-width, user-scalable=no">`,
+      finds: [
+        [
+          "failed",
+          `<meta name="viewport" content="width=device-width, user-scalable=no">`,
+          "The page keeps people from zooming in: user-scalable=no.",
+        ],
+      ],
+    },
+    {
+      html: `<meta name="viewport" content="width=device-width; maximum-scale=1.0">`,
+      finds: [
+        [
+          "failed",
+          `<meta name="viewport" content="width=device-width; maximum-scale=1.0">`,
+          "The page keeps people from zooming in: maximum-scale=1.0.",
+        ],
+      ],
+    },
+    {
+      html: `<meta name="viewport" content="user-scalable=0">`,
+      finds: [
+        [
+          "failed",
+          `<meta name="viewport" content="user-scalable=0">`,
+          "The page keeps people from zooming in: user-scalable=0.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

@@ -7,7 +7,7 @@ import { whyUnseen } from "../../rendering/unseen.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import type { Check } from "../check.ts";
+import type { PageCheck } from "../check.ts";
 
 /** Spacing that a person must be able to set, and what they may set it to, as multiples of the font size. WCAG 1.4.12. */
 const spacings = [
@@ -58,6 +58,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 
 export const spacing = {
   id: "zoom.spacing",
+  kind: "page",
   criteria: ["1.4.12"],
   severity: "barrier",
   means: "Nothing keeps people from widening the space between letters and words.",
@@ -65,15 +66,29 @@ export const spacing = {
   mend: "Leave !important out of style attributes.",
   looksAt: pinned,
   judge,
-  examples: {
-    kept: [
-      `<p style="letter-spacing: 0">x</p>`,
-      `<p style="letter-spacing: .2em !important">x</p>`,
-      `<p hidden style="letter-spacing: 0 !important">x</p>`,
-    ],
-    broken: [
-      `<p style="letter-spacing: 0 !important">Slip 4</p>`,
-      `<p style="color: #333; word-spacing: 1px !important">Slip 4</p>`,
-    ],
-  },
-} as const satisfies Check;
+  examples: [
+    { html: `<p style="letter-spacing: 0">x</p>`, finds: [] },
+    { html: `<p style="letter-spacing: .2em !important">x</p>`, finds: [] },
+    { html: `<p hidden style="letter-spacing: 0 !important">x</p>`, finds: [] },
+    {
+      html: `<p style="letter-spacing: 0 !important">Slip 4</p>`,
+      finds: [
+        [
+          "failed",
+          `<p style="letter-spacing: 0 !important">`,
+          "letter-spacing is pinned with !important in the style attribute: nobody can widen it.",
+        ],
+      ],
+    },
+    {
+      html: `<p style="color: #333; word-spacing: 1px !important">Slip 4</p>`,
+      finds: [
+        [
+          "failed",
+          `<p style="color: #333; word-spacing: 1px !important">`,
+          "word-spacing is pinned with !important in the style attribute: nobody can widen it.",
+        ],
+      ],
+    },
+  ],
+} as const satisfies PageCheck;

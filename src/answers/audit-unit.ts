@@ -1,0 +1,195 @@
+import { type Check, isOfKind, type PageCheck } from "../core/checks/check.ts";
+import { walkHolds } from "../core/checks/keys/walk-holds.ts";
+import { addFacts, type PageFacts, pageFacts } from "../core/checks/page-facts.ts";
+import { type CheckResult, checkResult, runChecks } from "../core/checks/run.ts";
+import { lineMap } from "../core/document/line-map.ts";
+import type { Finding } from "../core/findings/verdict.ts";
+import { ask } from "../core/repair/repair.ts";
+import type { Unit, UnitDocument, UnitExplored, WalkedScript } from "../engine/unit.ts";
+import type { Host } from "../host/host.ts";
+import type { SettingsOfChecks } from "../settings/check-plan.ts";
+import { checksFor } from "../settings/check-plan.ts";
+import type { AuditPlan } from "../settings/plan.ts";
+import { elementIn, isWrittenInside, placeIn } from "./document-elements.ts";
+import type { SourceTexts } from "./element-answer.ts";
+import type { ExceptionBook } from "./exception-book.ts";
+import { type FindingAnswer, FindingAnswers, placeOf } from "./finding-answer.ts";
+import { mergedWithSeen, pressedResults, SeenAnswers, statePlan, talliesOf } from "./seen-answer.ts";
+import { Results, type Subject, subjectOf } from "./subject.ts";
+
+/** What came of one unit. */
+export interface UnitAudit {
+  readonly subject: Subject;
+  readonly findings: readonly FindingAnswer[];
+  readonly results: Results;
+  readonly accepted: number;
+  /** What is on the page, for what no check decides; null where it was not read. */
+  readonly facts: PageFacts | null;
+}
+
+/** What the checks of a plan make of units. */
+export class UnitAuditor {
+  readonly #plan: AuditPlan;
+  readonly #host: Host;
+  readonly #texts: SourceTexts;
+  readonly #exceptions: ExceptionBook;
+  readonly #checks: readonly Check[];
+  readonly #pageChecks: readonly PageCheck[];
+
+  constructor(plan: AuditPlan, host: Host, texts: SourceTexts, exceptions: ExceptionBook) {
+    this.#plan = plan;
+    this.#host = host;
+    this.#texts = texts;
+    this.#exceptions = exceptions;
+    this.#checks = checksFor(plan.checks, plan.conformance);
+    this.#pageChecks = this.#checks.filter(isOfKind("page"));
+  }
+
+  answersFor({ subject }: Unit): FindingAnswers {
+    return new FindingAnswers(subject.id, this.#texts, this.#host, this.#plan.conformance);
+  }
+
+  /** What the documents of a unit show by themselves. */
+  read(unit: Unit, documents: readonly UnitDocument[], answers: FindingAnswers): UnitAudit {
+    const settings = this.#plan.settingsFor(unit.page.name);
+    const checks = this.#pageChecks.filter((check) => !settings(check).off);
+    const results = new Results();
+    const findings: FindingAnswer[] = [];
+    let accepted = 0;
+    let facts: PageFacts | null = null;
+    for (const document of documents) {
+      const { scene, sheets } = document;
+      const { allows } = this.#exceptions.ofPage(scene.document, sheets);
+      const run = runChecks(scene, checks, this.#plan.outcomes, settings, allows);
+      results.add(run.checks);
+      results.addTallies(run.criteria);
+      accepted += run.allowed;
+      const own = pageFacts(scene);
+      facts = facts === null ? own : addFacts(facts, own);
+      for (const finding of run.findings) {
+        const told = elementIn(document, finding.element, this.#texts);
+        const place = placeOf(scene, finding.element, this.#texts, told);
+        findings.push(answers.answer(inFile(finding, document), place, finding.element.components));
+      }
+    }
+    const elements = documents.reduce((sum, { scene }) => sum + scene.page.index.elements.length, 0);
+    const subject = subjectOf(unit.subject, elements, results.all);
+    return { subject, findings, results, accepted, facts };
+  }
+
+  /** What explorer and scripts are to look at in the windows of a unit. */
+  explore(unit: Unit): Promise<UnitExplored> | null {
+    const { driver, page } = unit;
+    if (driver === null) return null;
+    const settings = this.#plan.settingsFor(page.name);
+    const plan = statePlan(this.#madeOf(unit), settings, this.#plan);
+    return driver.explore({ script: null, plan, log: false });
+  }
+
+  /** What was seen in the windows of a page takes the place of what source only suspects. */
+  withSeen(
+    unit: Unit,
+    read: UnitAudit,
+    { explored }: UnitExplored,
+    document: UnitDocument,
+    answers: FindingAnswers,
+  ): UnitAudit {
+    if (explored === null) return read;
+    const checks = this.#madeOf(unit);
+    const settings = this.#plan.settingsFor(unit.page.name);
+    const seen = new SeenAnswers(this.#texts, document.scene).findings(explored, checks, settings, answers);
+    const pressed = pressedResults(explored, checks, settings);
+    read.results.add(pressed);
+    read.results.addTallies(talliesOf(pressed));
+    return {
+      ...read,
+      findings: mergedWithSeen(
+        read.findings,
+        seen.filter(({ outcome }) => this.#plan.outcomes.includes(outcome)),
+      ),
+      subject: subjectOf(unit.subject, read.subject.elements, read.results.all),
+    };
+  }
+
+  /** What was seen of a unit that is looked at in its windows alone. */
+  seen(unit: Unit, { explored, walked }: UnitExplored): UnitAudit | null {
+    if (explored === null) return null;
+    const checks = this.#madeOf(unit);
+    const settings = this.#plan.settingsFor(unit.page.name);
+    const answers = this.answersFor(unit);
+    const findings = new SeenAnswers(this.#texts, null).findings(explored, checks, settings, answers);
+    const isScripted = checks.some(({ id }) => id === walkHolds.id) && !settings(walkHolds).off;
+    const scripts = isScripted ? walked : [];
+    const results = new Results();
+    results.add(explored.states?.checks ?? []);
+    results.add(pressedResults(explored, checks, settings));
+    results.add(scriptResults(scripts));
+    results.addTallies(explored.states?.criteria ?? []);
+    const broken = scripts.flatMap((script) => brokenLine(script, settings, answers, this.#texts));
+    return {
+      subject: subjectOf(unit.subject, explored.states?.elements ?? 0, results.all),
+      findings: [...findings, ...broken],
+      results,
+      accepted: explored.states?.allowed ?? 0,
+      facts: null,
+    };
+  }
+
+  /** The checks that are made of a unit: it may leave some out. */
+  #madeOf({ driver }: Unit): readonly Check[] {
+    return this.#checks.filter(({ id }) => driver?.off.includes(id) !== true);
+  }
+}
+
+/** A finding in a document that stands in an attribute: it has its place there, and nothing is edited by it. */
+const inFile = (finding: Finding, document: UnitDocument): Finding =>
+  isWrittenInside(document)
+    ? {
+        ...finding,
+        source: placeIn(document, finding.source),
+        repair: finding.repair === null ? null : ask(finding.repair.summary),
+      }
+    : finding;
+
+/** The line of a script that does not hold, at its place in the script. */
+function brokenLine(
+  { file, text, lines }: WalkedScript,
+  settings: SettingsOfChecks,
+  answers: FindingAnswers,
+  texts: SourceTexts,
+): readonly FindingAnswer[] {
+  const broken = lines.find(({ outcome }) => outcome === "failed");
+  if (broken === undefined) return [];
+  texts.add(new Map([[file, text]]));
+  const map = lineMap(text);
+  const written = map.line(broken.line) ?? "";
+  const start = (map.offset(broken.line, 1) ?? 0) + (written.length - written.trimStart().length);
+  const source = { file, start, end: start + broken.written.length };
+  const [first] = broken.instead;
+  const element = { path: "", tag: "", role: "", name: "", snippet: broken.written };
+  return [
+    answers.answer(
+      {
+        check: walkHolds.id,
+        outcome: "failed",
+        severity: settings(walkHolds).severity ?? walkHolds.severity,
+        criteria: walkHolds.criteria,
+        source,
+        message: `This line does not hold: ${broken.message ?? ""}${first === undefined ? "" : ` There is ${first}.`}`,
+        repair: ask(walkHolds.mend),
+        facts: {},
+        cause: null,
+        origins: [],
+      },
+      { element, heard: null, selector: "" },
+      [],
+    ),
+  ];
+}
+
+const scriptResults = (walked: readonly WalkedScript[]): readonly CheckResult[] => {
+  const failed = walked.filter(({ lines }) => lines.some(({ outcome }) => outcome === "failed")).length;
+  return walked.length === 0
+    ? []
+    : [checkResult(walkHolds.id, { failed, cantTell: 0, passed: walked.length - failed })];
+};

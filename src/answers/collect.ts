@@ -1,0 +1,118 @@
+import type { Problem } from "../core/findings/problems.ts";
+import type { Engine, Workplace } from "../engine/engine.ts";
+import { findPages, type PageFile } from "../engine/targets.ts";
+import type { Collected, OnPage } from "../engine/unit.ts";
+import type { Host } from "../host/host.ts";
+import { Workspace } from "../host/workspace.ts";
+import { readEngine } from "../read/read-engine.ts";
+import { pageRenderEngine, specimenEngine } from "../render/collect/render-engine.ts";
+import type { ReadingPlan } from "../settings/plan.ts";
+
+/** Every engine there is; the first that takes a target collects it. */
+const engines: readonly Engine[] = [specimenEngine, pageRenderEngine, readEngine];
+
+/** How a question is asked, beside what it is about. */
+export interface Asking {
+  readonly onPage?: OnPage;
+  /** Called before code of targets is run that nobody asked for by name. */
+  readonly onRuns?: Workplace["onRuns"];
+  readonly signal?: AbortSignal | undefined;
+  /** What was made for earlier questions; nothing is known without one. */
+  readonly workspace?: Workspace;
+  /** Pages that were found before; targets are not looked at then. */
+  readonly pages?: readonly PageFile[];
+}
+
+export interface Collection {
+  /** What was wrong with the targets themselves. */
+  readonly problems: readonly Problem[];
+  /** One for each engine that has targets, read before mounted: they may be followed at the same time. */
+  readonly streams: readonly AsyncIterable<Collected>[];
+}
+
+/** Finds the targets of a plan and gives each to the engine that takes it. */
+export async function collect(plan: ReadingPlan, host: Host, asking: Asking = {}): Promise<Collection> {
+  const { onPage = () => {}, onRuns = async () => {}, signal, workspace = new Workspace() } = asking;
+  const { pages: known } = asking;
+  const { pages, problems } =
+    known === undefined ? await findPages(plan, host) : { pages: known, problems: [] };
+  const byEngine = new Map<Engine, PageFile[]>();
+  for (const page of pages) {
+    const engine = engines.find((one) => one.takes(page, plan)) ?? readEngine;
+    byEngine.set(engine, [...(byEngine.get(engine) ?? []), page]);
+  }
+  // What is read is told before what is mounted.
+  const inOrder = engines.toReversed().filter((engine) => byEngine.has(engine));
+  return {
+    problems,
+    streams: inOrder.map((engine) =>
+      engine.collect(byEngine.get(engine) ?? [], plan, { host, workspace, onPage, onRuns, signal }),
+    ),
+  };
+}
+
+/** What came of looking at targets: everything that went wrong, and whether some could not be looked at. */
+export interface CollectOutcome {
+  readonly problems: readonly Problem[];
+  readonly incomplete: boolean;
+}
+
+/** How many units are acted on at the same time: windows are slow, and what they are opened for waits for them. */
+const MOST_ACTED_ON = 8;
+
+/**
+ * Follows all streams at once, and gives what was made of each unit in the order of the targets. What is only read is done
+ * with before the next is read.
+ * @param take what is made of what an engine comes to, and what goes wrong on the way
+ */
+export async function gather<T>(
+  { problems, streams }: Collection,
+  take: (
+    collected: Exclude<Collected, { readonly kind: "problem" }>,
+    outcome: Outcome,
+  ) => Promise<readonly T[]>,
+): Promise<CollectOutcome & { readonly gathered: readonly T[] }> {
+  const followed = await Promise.all(
+    streams.map(async (stream) => {
+      const made: { readonly outcome: Outcome; parts: readonly T[] }[] = [];
+      const last: typeof made = [];
+      const waiting = new Set<Promise<void>>();
+      for await (const collected of stream) {
+        const entry: (typeof made)[number] = { outcome: new Outcome(), parts: [] };
+        // Component source is told after the pages, though it must be read first: it says what is no page.
+        if (collected.kind === "sources") last.push(entry);
+        else made.push(entry);
+        if (collected.kind === "problem") {
+          entry.outcome.note([collected.problem], !collected.isUnread);
+          continue;
+        }
+        const done = take(collected, entry.outcome).then((parts) => {
+          entry.parts = parts;
+          waiting.delete(done);
+        });
+        waiting.add(done);
+        if (collected.kind === "sources" || collected.unit.driver === null) await done;
+        else if (waiting.size >= MOST_ACTED_ON) await Promise.race(waiting);
+      }
+      await Promise.all(waiting);
+      return [...made, ...last];
+    }),
+  );
+  const entries = followed.flat();
+  return {
+    gathered: entries.flatMap(({ parts }) => parts),
+    problems: [...problems, ...entries.flatMap(({ outcome }) => outcome.problems)],
+    incomplete: problems.length > 0 || entries.some(({ outcome }) => outcome.isIncomplete),
+  };
+}
+
+/** What goes wrong on the way through one thing that was collected. */
+export class Outcome {
+  readonly problems: Problem[] = [];
+  isIncomplete = false;
+
+  note(problems: readonly Problem[], isComplete: boolean): void {
+    this.problems.push(...problems);
+    this.isIncomplete ||= !isComplete;
+  }
+}

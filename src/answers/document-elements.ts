@@ -1,0 +1,25 @@
+import type { ElementNode, Span } from "../core/document/node.ts";
+import type { UnitDocument } from "../engine/unit.ts";
+import { type ElementAnswer, elementAnswer, type SourceTexts } from "./element-answer.ts";
+
+/** An element as it is told of from the page: through the frames that it is shown in. */
+export function elementIn(
+  { scene, frame }: UnitDocument,
+  element: ElementNode,
+  texts: SourceTexts,
+): ElementAnswer {
+  const own = elementAnswer(scene.page.index, scene, element, texts);
+  if (frame === null) return own;
+  const around = elementIn(frame.around, frame.element, texts);
+  return { ...own, path: `${around.path} >>> ${own.path}` };
+}
+
+/** Whether a document stands in an attribute of a page: it is no file, and has its place where the attribute has. */
+export const isWrittenInside = ({ frame }: UnitDocument): boolean =>
+  frame !== null && (frame.element.attributes.has("srcdoc") || isWrittenInside(frame.around));
+
+/** The place of something in a document, in a file that there is. */
+export function placeIn(document: UnitDocument, source: Span | null): Span | null {
+  const { frame } = document;
+  return frame === null || !isWrittenInside(document) ? source : placeIn(frame.around, frame.element.source);
+}

@@ -1,0 +1,38 @@
+import type { Readable } from "node:stream";
+import type { Workers } from "../host/node.ts";
+
+/** Where text goes: a stream of the process, or what stands in for one. */
+export interface Sink {
+  /** False where it is full: the next piece waits for `drain`. */
+  write(piece: string | Uint8Array): boolean;
+  once(event: "drain", run: () => void): unknown;
+  readonly isTTY?: boolean | undefined;
+  readonly columns?: number | undefined;
+}
+
+/** What the command line is run with, so that it can be run in any process. */
+export interface Io {
+  readonly out: Sink;
+  readonly err: Sink;
+  readonly input: Readable & { readonly isTTY?: boolean | undefined };
+  readonly env: Readonly<Record<string, string | undefined>>;
+  /** Absolute. */
+  readonly workingDirectory: string;
+  /** What runs apart; its own where nothing is given. */
+  readonly workers?: Workers | undefined;
+}
+
+/** How a command ended; other programs rely on it. */
+export const DONE = 0;
+export const FOUND = 1;
+export const COULD_NOT = 2;
+export type Status = typeof DONE | typeof FOUND | typeof COULD_NOT;
+
+/** The real streams of this process. */
+export const processIo = (): Io => ({
+  out: process.stdout,
+  err: process.stderr,
+  input: process.stdin,
+  env: process.env,
+  workingDirectory: process.cwd(),
+});

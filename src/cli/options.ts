@@ -1,0 +1,155 @@
+import { severities } from "../core/findings/verdict.ts";
+import { levels, wcagVersions } from "../core/standards/conformance.ts";
+import type { AuditOptions, ReadingOptions } from "../settings/options.ts";
+import type { ArgumentsOf, OptionTable } from "./define-command.ts";
+
+/** Stands for `-` among the targets while the parser is at work, which would drop it. */
+export const STANDARD_INPUT = ":standard-input:";
+
+/** What every command which reads pages is pointed at. */
+export const targets = {
+  targets: {
+    type: "string",
+    array: true,
+    default: [] as string[],
+    describe:
+      "Files, folders or quoted globs; - is standard input; none: what the configuration lists, else this folder",
+  },
+} as const satisfies OptionTable;
+
+/** Options of every command that prints. */
+export const printOptions = {
+  output: {
+    type: "string",
+    alias: "o",
+    requiresArg: true,
+    describe: "Write the answer to a file instead of standard output",
+  },
+  colour: {
+    type: "boolean",
+    describe: "Colour (off with --no-colour, NO_COLOR, or when not on a terminal; on with FORCE_COLOR)",
+  },
+} as const satisfies OptionTable;
+
+export type PrintArguments = ArgumentsOf<typeof printOptions>;
+
+/** How a command may write its answer, the first of the formats when nothing is said. */
+export const formatOption = <const Format extends string>(
+  formats: readonly [Format, ...Format[]],
+  more = "",
+) =>
+  ({
+    format: {
+      type: "string",
+      choices: formats,
+      default: formats[0] as Format,
+      describe: `How the answer is written${more}`,
+    },
+  }) as const;
+
+/** Options that every command which reads pages takes. What is not given, the configuration says. */
+export const readingOptions = {
+  config: {
+    type: "string",
+    requiresArg: true,
+    describe: "The configuration file; the nearest keel.config.* upward when not given; --no-config for none",
+  },
+  root: {
+    type: "string",
+    array: true,
+    nargs: 1,
+    requiresArg: true,
+    describe:
+      "A folder whose stylesheets may be read too, and where addresses like /style.css are looked for",
+  },
+  "max-size": {
+    type: "number",
+    requiresArg: true,
+    describe: "Largest page or stylesheet, in megabytes (20)",
+  },
+  window: {
+    type: "string",
+    requiresArg: true,
+    describe: "Width and height of the window in CSS pixels, for media queries (1280x800)",
+  },
+  pointer: {
+    type: "string",
+    choices: ["fine", "coarse"],
+    describe: "The pointer, for media queries: a mouse or a finger (fine)",
+  },
+  "reduced-motion": {
+    type: "boolean",
+    describe: "As for someone who asks for less motion, for media queries",
+  },
+  "stdin-name": {
+    type: "string",
+    default: "standard-input.html",
+    requiresArg: true,
+    describe: "What the page on standard input (-) is called",
+  },
+} as const satisfies OptionTable;
+
+/** Options of commands that may run what they look at. */
+export const engineOptions = {
+  engine: {
+    type: "string",
+    choices: ["read", "render"],
+    describe:
+      "read: from source, executing nothing; render: pages also with their scripts run in a simulated window and their keys pressed, and every specimen mounted; not given: specimens of this project are mounted, all else is read",
+  },
+  "time-limit": {
+    type: "number",
+    default: 30,
+    requiresArg: true,
+    describe: "How long the scripts and keys of one page or specimen may take, in seconds",
+  },
+} as const satisfies OptionTable;
+
+/** The version and level that are demanded. */
+export const conformanceOptions = {
+  wcag: { type: "string", choices: wcagVersions, describe: "Version of WCAG (2.2)" },
+  level: { type: "string", choices: levels, describe: "Conformance level (AA)" },
+} as const satisfies OptionTable;
+
+export const failOnOption = (more: string) =>
+  ({
+    "fail-on": {
+      type: "string",
+      choices: [...severities, "never"],
+      describe: `${more} that makes the command fail with exit status 1 (friction)`,
+    },
+  }) as const;
+
+/** Arguments of the tables above, as the settings know them. */
+type ReadingArguments = Partial<ArgumentsOf<typeof readingOptions & typeof engineOptions>>;
+
+/** What is asked for on the command line, in the terms of the settings. */
+export const readingOf = (args: ReadingArguments): ReadingOptions => ({
+  // `--no-config` gives false, which the table does not say.
+  config: args.config as string | false | undefined,
+  roots: args.root,
+  maxSize: args["max-size"],
+  window: args.window,
+  pointer: args.pointer,
+  reducedMotion: args["reduced-motion"],
+  stdinName: args["stdin-name"],
+  engine: args.engine,
+  timeLimit: args["time-limit"],
+});
+
+/** The targets as settings know them: `-` for standard input. */
+export const targetsOf = (words: readonly string[]): readonly string[] =>
+  words.map((word) => (word === STANDARD_INPUT ? "-" : word));
+
+/** Checks and families, apart from what can only be a page or folder: `--only names page.html`. */
+export function checksAndTargets(
+  words: readonly string[] | undefined,
+): readonly [checks: readonly string[] | undefined, targets: readonly string[]] {
+  const isTarget = (word: string) =>
+    word === STANDARD_INPUT || word === "." || /[/\\*]|\.(?:html?|[cm]?[jt]sx?|vue|svelte)$/i.test(word);
+  return [words?.filter((word) => !isTarget(word)), words?.filter(isTarget) ?? []];
+}
+
+/** Words of a list that is written in one word. */
+export const listOf = (words: string | undefined): AuditOptions["outcomes"] =>
+  words?.split(",").map((word) => word.trim());

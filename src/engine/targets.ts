@@ -1,0 +1,120 @@
+import path from "node:path";
+import { noMatch, noPages, notAPage, notFound, type Problem } from "../core/findings/problems.ts";
+import type { Host } from "../host/host.ts";
+import type { ReadingPlan } from "../settings/plan.ts";
+
+/** A page to be read, because of a target. */
+export interface PageFile {
+  /** What was named on the command line. */
+  readonly target: string;
+  /** Absolute path; null for standard input. */
+  readonly path: string | null;
+  /** Relative to the working directory, with forward slashes: how it is shown. */
+  readonly name: string;
+  /** The folder whose files the page may use without asking: that of the target. */
+  readonly tree: string;
+  /** The specimen that is asked for, by its name or how it begins; all of them without one. */
+  readonly part?: string;
+}
+
+/** What of a plan says which files are asked for. */
+export type TargetRequest = Pick<ReadingPlan, "targets" | "stdinName" | "isSkipped">;
+
+export interface FoundPages {
+  readonly pages: readonly PageFile[];
+  readonly problems: readonly Problem[];
+}
+
+export const pageExtensions = [".html", ".htm"] as const;
+
+/** Files that may hold components. */
+export const componentExtensions = [
+  ".tsx",
+  ".jsx",
+  ".vue",
+  ".svelte",
+  ".component.ts",
+  ".specimen.ts",
+  ".specimen.js",
+] as const;
+
+const endsIn = (file: string, extensions: readonly string[]): boolean =>
+  extensions.some((extension) => file.toLowerCase().endsWith(extension));
+
+/** Component source that is there to try components, not to be shipped. */
+const triesComponents = /\.(?:test|spec|e2e)\.[a-z]+$|(?:^|\/)__(?:tests|mocks)__\//i;
+
+/** Whether a file names specimens: examples of components that are mounted. */
+export const isSpecimenFile = (file: string): boolean => /\.specimen\.[jt]sx?$/i.test(file);
+
+/** Whether a file holds components and is read with all that it imports. */
+export const isComponentFile = (file: string): boolean =>
+  endsIn(file, componentExtensions) || /\.[cm]?[jt]s$/i.test(file);
+const isGlob = (target: string): boolean => /[*?[\]{}]/.test(target);
+
+/** How a file is shown: relative to the working directory, forward slashes. */
+export const shownName = (host: Host, file: string): string =>
+  path.relative(host.workingDirectory, file).split(path.sep).join("/") || ".";
+
+/**
+ * Finds the pages that targets name: files, folders, globs, `-` for standard input. Each page once, in order.
+ * @param extensions the endings of files that are taken from folders and globs
+ */
+export async function findPages(
+  { targets, stdinName, isSkipped }: TargetRequest,
+  host: Host,
+  extensions: readonly string[] = [...pageExtensions, ...componentExtensions],
+): Promise<FoundPages> {
+  const pages = new Map<string, PageFile>();
+  const isPage = (file: string) => endsIn(file, extensions);
+  // A script named itself may hold a component; of a folder only files whose name says so are taken.
+  const mayBeNamed = (file: string) => isPage(file) || isComponentFile(file);
+  const problems: Problem[] = [];
+  const add = (target: string, file: string, tree: string) => {
+    if (!pages.has(file)) pages.set(file, { target, path: file, name: shownName(host, file), tree });
+  };
+  for (const named of targets.length === 0 ? ["."] : targets) {
+    const [, file, part] = /^(.*\.specimen\.[jt]sx?)#(.+)$/i.exec(named) ?? [];
+    if (file !== undefined && part !== undefined) {
+      const full = path.resolve(host.workingDirectory, file);
+      if ((await host.files.info(full))?.kind !== "file") problems.push(notFound(file));
+      else
+        pages.set(named, {
+          target: named,
+          path: full,
+          name: shownName(host, full),
+          tree: path.dirname(full),
+          part,
+        });
+      continue;
+    }
+    const target = named;
+    if (target === "-") {
+      pages.set("-", { target, path: null, name: stdinName, tree: host.workingDirectory });
+      continue;
+    }
+    const full = path.resolve(host.workingDirectory, target);
+    const info = await host.files.info(full);
+    if (info?.kind === "folder") {
+      const found = (
+        await host.files.find(
+          extensions.map((extension) => `**/*${extension}`),
+          full,
+        )
+      ).filter((file) => !isSkipped(file) && !triesComponents.test(file));
+      if (found.length === 0) problems.push(noPages(target, extensions));
+      for (const file of found) add(target, file, full);
+    } else if (info?.kind === "file") {
+      if (mayBeNamed(full)) add(target, full, path.dirname(full));
+      else problems.push(notAPage(target, extensions));
+    } else if (info !== null) problems.push(notAPage(target, extensions));
+    else if (isGlob(target)) {
+      const found = (await host.files.find([target.split(path.sep).join("/")], host.workingDirectory)).filter(
+        (file) => isPage(file) && !isSkipped(file),
+      );
+      if (found.length === 0) problems.push(noMatch(target, extensions));
+      for (const file of found) add(target, file, path.dirname(file));
+    } else problems.push(notFound(target));
+  }
+  return { pages: [...pages.values()], problems };
+}

@@ -1,0 +1,106 @@
+import type { AppliedSheet } from "../core/css/sheet.ts";
+import type { ElementNode } from "../core/document/node.ts";
+import type { Problem } from "../core/findings/problems.ts";
+import type { Scene } from "../core/scene/scene.ts";
+import type { WalkStep } from "../core/walk-script/parse.ts";
+import type { Explored, ScriptLine, StatePlan } from "./explored.ts";
+import type { SourceTargets } from "./sources.ts";
+import type { PageFile } from "./targets.ts";
+
+/** What a unit is, as it is told. */
+export interface UnitSubject {
+  /** A page by its name, a root component by its file, a specimen as `file#name`. */
+  readonly id: string;
+  readonly target: string;
+  readonly kind: "document" | "fragment" | "component";
+  readonly engine: "read" | "render";
+  /** The name of the specimen that it is; null for what is none. */
+  readonly specimen: string | null;
+  readonly state: string;
+}
+
+/** One document of a unit: its own, or that of a frame in it. */
+export interface UnitDocument {
+  readonly scene: Scene;
+  /** Its stylesheets, whose comments may allow something. */
+  readonly sheets: readonly AppliedSheet[];
+  /** Where it is shown; null for the unit's own document. */
+  readonly frame: { readonly around: UnitDocument; readonly element: ElementNode } | null;
+}
+
+/** What is looked at by itself, whatever engine found it. Its scene is one and the same in every command. */
+export interface Unit {
+  readonly subject: UnitSubject;
+  readonly page: PageFile;
+  /** Whether its documents stand in source as they are: else what it shows is known in its windows alone. */
+  readonly isWritten: boolean;
+  /** The texts of the files that it comes from, by the names they are shown with. */
+  readonly texts: ReadonlyMap<string, string>;
+  /** What it shows before anything is done with it: its own document first, then those of frames. */
+  documents(): Promise<UnitDocuments>;
+  /** What acts on it; null where it can only be read. */
+  readonly driver: UnitDriver | null;
+}
+
+export interface UnitDocuments {
+  /** Empty where it could not be shown. */
+  readonly documents: readonly UnitDocument[];
+  /** The texts of further files that they come from. */
+  readonly texts: ReadonlyMap<string, string>;
+  readonly problems: readonly Problem[];
+  readonly isComplete: boolean;
+}
+
+/** Opens the windows of a unit, wherever they are, and lets explorer and walk scripts at them. */
+export interface UnitDriver {
+  /** Ids of checks that it leaves out. */
+  readonly off: readonly string[];
+  explore(request: ExploreRequest): Promise<UnitExplored>;
+}
+
+export interface ExploreRequest {
+  /** The lines to walk by; null to try every key. */
+  readonly script: readonly WalkStep[] | null;
+  /** The checks to make of every state that is reached; null for none. */
+  readonly plan: StatePlan | null;
+  /** Whether what is pressed in what keys open is told too. */
+  readonly log: boolean;
+}
+
+/** A walk script that lies beside a unit, and what came of it. */
+export interface WalkedScript {
+  readonly file: string;
+  readonly text: string;
+  readonly lines: readonly ScriptLine[];
+}
+
+export interface UnitExplored {
+  /** Null where nothing was run: the unit has no scripts, or could not be opened. */
+  readonly explored: Explored | null;
+  readonly walked: readonly WalkedScript[];
+  /** The texts of further files that it points at. */
+  readonly texts: ReadonlyMap<string, string>;
+  readonly problems: readonly Problem[];
+  /** Whether all was tried. */
+  readonly isComplete: boolean;
+}
+
+/** What an engine comes to on its way through the targets. */
+export type Collected =
+  | {
+      readonly kind: "unit";
+      readonly unit: Unit;
+      /** Whether it is one of several pages, which are compared. */
+      readonly isOneOfSeveral: boolean;
+    }
+  /** Component source, which is judged together. */
+  | { readonly kind: "sources"; readonly targets: SourceTargets }
+  | {
+      readonly kind: "problem";
+      readonly problem: Problem;
+      /** Whether something could not be looked at because of it. */
+      readonly isUnread: boolean;
+    };
+
+/** Tells how far the work is. */
+export type OnPage = (page: PageFile, done: number, total: number) => void;

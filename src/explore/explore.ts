@@ -1,0 +1,425 @@
+import { activates } from "../core/checks/keys/activates.ts";
+import { dialogGivesBack } from "../core/checks/keys/dialog-gives-back.ts";
+import { focusNotLost } from "../core/checks/keys/focus-not-lost.ts";
+import { noSurpriseOnFocus } from "../core/checks/keys/no-surprise-on-focus.ts";
+import { isToldBefore, noSurpriseOnInput } from "../core/checks/keys/no-surprise-on-input.ts";
+import { stateFollows } from "../core/checks/roles/state-follows.ts";
+import { elementsAbove } from "../core/document/around.ts";
+import { attributeText } from "../core/document/written.ts";
+import type { Role } from "../core/semantics/tables/roles.ts";
+import type { Driver, DriverSource } from "../engine/driver.ts";
+import {
+  type Exploration,
+  type Explored,
+  nothingTried,
+  type SeenElement,
+  type SeenFinding,
+  type SeenOpening,
+  type SeenStep,
+} from "../engine/explored.ts";
+import { arrows, tryComposites } from "./composites.ts";
+import { type OpenedDialog, tryDialog } from "./dialogs.ts";
+import { tryField } from "./fields.ts";
+import { tryHovers } from "./hovers.ts";
+import { pressed } from "./key-log.ts";
+import { focusText, keysText } from "./keys-text.ts";
+import { tryLetters } from "./letters.ts";
+import { tryMessage } from "./messages.ts";
+import { Notes, type Stop } from "./notes.ts";
+import type { Change } from "./page-state.ts";
+import { tryPointed } from "./pointed.ts";
+import { runScript } from "./run-script.ts";
+import { StateAudit } from "./state-audit.ts";
+import { proveSuspicions } from "./suspicions.ts";
+import { seenElement } from "./told-element.ts";
+import { tryTrap } from "./traps.ts";
+import { didSomething, type Effect, focus, type Move, OutOfTime, point, press, Trials } from "./trial.ts";
+
+/** How many stops are tried. */
+const MOST_STOPS = 30;
+
+/** How often Tab is pressed in what a key opened, for the log. */
+const MOST_TABS = 12;
+
+/** How many stops are tried in what a key opened. */
+const MOST_INSIDE = 8;
+
+/** How many items of a widget arrow keys are followed through. */
+const MOST_ITEMS = 8;
+
+/** Widgets whose own key is the space bar. ARIA Authoring Practices, "checkbox", "switch", "radio group". */
+const takesSpace = new Set<Role>(["checkbox", "switch", "radio", "menuitemcheckbox", "menuitemradio"]);
+
+const NEVER_RESTS = "it never comes to rest: it goes on changing by itself, and no key was pressed";
+
+/**
+ * Presses the keys on a page and in what they open, or walks it by a script, and tells what does not hold.
+ * @param opened the page, where it was opened before and nobody has touched it; it is closed
+ */
+export async function explore(
+  source: DriverSource,
+  exploration: Exploration,
+  opened: Driver | null = null,
+): Promise<Explored> {
+  const { script } = exploration;
+  if (script === null) return new Explorer(source, exploration, opened).explored();
+  await opened?.close();
+  const { lines, steps, problems } = await runScript(source, script);
+  return { ...nothingTried, steps, script: lines, problems };
+}
+
+class Explorer {
+  readonly #trials: Trials;
+  readonly #steps: SeenStep[] = [];
+  readonly #openings: SeenOpening[] = [];
+  readonly #log: boolean;
+  readonly #notes: Notes;
+  /** What aria-expanded says on each stop before anything is pressed, by key. */
+  readonly #expanded = new Map<string, string | null>();
+  /** What keys do, on every stop. */
+  readonly #effects: Effect[] = [];
+  readonly #audit: StateAudit | null;
+
+  constructor(source: DriverSource, { patience, plan, log }: Exploration, opened: Driver | null) {
+    this.#log = log;
+    this.#audit = plan === null ? null : new StateAudit(plan);
+    const lookAgain = async (page: Driver, moves: readonly Move[]) =>
+      this.#audit?.look(page, moves, keysText(this.#notes.keysOf(moves), await focusText(page)));
+    this.#trials = new Trials(source, patience, lookAgain, opened);
+    this.#notes = new Notes(this.#trials);
+  }
+
+  async explored(): Promise<Explored> {
+    const isCutShort = await this.#run();
+    return {
+      states: this.#audit?.results ?? null,
+      steps: this.#steps,
+      openings: this.#openings,
+      script: null,
+      findings: this.#findings,
+      tried: this.#notes.tried,
+      problems: [...this.#trials.problems],
+      isCutShort,
+    };
+  }
+
+  /** What pressing shows, and what the checks of source find in the states it came to. */
+  get #findings(): readonly SeenFinding[] {
+    const pressed = new Set(this.#notes.findings.map((one) => `${one.check} ${one.element.path}`));
+    const states = this.#audit?.findings.filter((one) => !pressed.has(`${one.check} ${one.element.path}`));
+    return [...this.#notes.findings, ...(states ?? [])];
+  }
+
+  /** Whether time ran out. */
+  async #run(): Promise<boolean> {
+    try {
+      const { isAlive, rests } = await this.#trials.peek(async (page) => {
+        await this.#audit?.look(page, [], null);
+        return { isAlive: page.isAlive, rests: page.rests };
+      });
+      if (!rests) {
+        this.#trials.problems.add(NEVER_RESTS);
+        return false;
+      }
+      await this.#trials.lookIdle();
+      await this.#walk();
+      if (!isAlive) {
+        await proveSuspicions(this.#audit, this.#trials);
+        return false;
+      }
+      await this.#noteExpanded();
+      await tryTrap(this.#notes, [], "");
+      await tryComposites(this.#notes, []);
+      for (const stop of this.#notes.stops.slice(0, MOST_STOPS)) await this.#tryStop(stop);
+      for (const stop of this.#notes.stops.slice(0, MOST_STOPS)) await this.#tryArrows(stop);
+      const hasLetters = await tryLetters(this.#notes);
+      await tryHovers(this.#notes, this.#effects);
+      // Only where every stop was tried can no key be said to do it; a letter may be a way to anything.
+      const isAllTried = this.#notes.stops.length <= MOST_STOPS && !this.#effects.some(({ asks }) => asks);
+      if (isAllTried && !hasLetters) await tryPointed(this.#notes, this.#effects);
+      await proveSuspicions(this.#audit, this.#trials);
+      return false;
+    } catch (error) {
+      if (error instanceof OutOfTime) return true;
+      throw error;
+    } finally {
+      await this.#trials.close();
+    }
+  }
+
+  /** Tab, once around, and what happens on the way. */
+  async #walk(): Promise<void> {
+    await this.#trials.after([], async (page) => {
+      const stops: Stop[] = [];
+      const most = (await page.moment()).stops().length * 2 + 10;
+      for (let n = 0; n < most; n++) {
+        const before = (await page.happenings()).left.length;
+        this.#steps.push(await pressed(page, "Tab", (changes) => this.#trials.restful(changes)));
+        const key = await page.focused();
+        const moment = await page.moment();
+        const node = key === null ? null : moment.element(key);
+        const element = node === null ? null : seenElement(moment, node);
+        this.#notes.try(noSurpriseOnFocus);
+        const left = (await page.happenings()).left[before];
+        if (left !== undefined && !this.#trials.leavesByItself)
+          this.#notes.fail(
+            noSurpriseOnFocus,
+            element,
+            `Coming here with Tab alone ${left}, before anything is pressed.`,
+            "Do it when the element is activated, not when it is reached.",
+            keysText([...Array(n + 1).fill("Tab")], left),
+          );
+        if (key === null || node === null || element === null) break;
+        if (stops.some((stop) => stop.key === key)) break;
+        const { role } = moment.scene.role(node);
+        stops.push({ key, element, role, tag: node.tag, isWarned: isToldBefore(moment.scene, node) });
+      }
+      this.#notes.stops = stops;
+    });
+  }
+
+  /** Keys and a pointer on one stop, and what opens by them. */
+  async #tryStop(stop: Stop): Promise<void> {
+    const { key: element, role, tag } = stop;
+    const isText = /^(?:textbox|searchbox|combobox|spinbutton)$/.test(role ?? "") && tag !== "button";
+    const tried = isText || tag === "select" ? ["ArrowDown"] : ["Enter", "Space"];
+    const byKey = new Map<string, Effect>();
+    for (const key of tried) byKey.set(key, await this.#effect([focus(element), press(key)]));
+    const byPointer = await this.#trials.effect([focus(element), point(element)]);
+    if (!isText) this.#notes.try(activates);
+    const acts = [...byKey.values()].some((effect) => didSomething(effect) || effect.asks);
+    // Sliders, lists and trees are moved through, not pressed; native fields have keys of the browser's own.
+    const isPressed = didSomething(byPointer) && !byPointer.asks && !acts && !hasOwnKeys(stop);
+    this.#surprise(stop, byKey);
+    if (isText) await tryField(this.#notes, stop, byKey.get("ArrowDown") ?? null);
+    else if (isPressed && !(await this.#notes.movesAnything([focus(element)], arrows)))
+      this.#notes.fail(
+        activates,
+        stop.element,
+        "A pointer does something here, and neither Enter nor Space does.",
+        'Make it a <button type="button">, or do the same on Enter and Space.',
+        this.#notes.keysFrom(stop, ["Enter", "Space"], "nothing"),
+      );
+    else if (
+      role !== null &&
+      takesSpace.has(role) &&
+      tag !== "input" &&
+      byPointer.changes.some(isOwnState(element)) &&
+      byKey.get("Space")?.asks === false &&
+      byKey.get("Space")?.changes.length === 0
+    )
+      this.#notes.fail(
+        activates,
+        stop.element,
+        `A click changes this ${role}, and the space bar, its own key, does not.`,
+        "Change it on Space too, or use the native control.",
+        this.#notes.keysFrom(stop, ["Space"], "nothing"),
+      );
+    for (const [key, effect] of byKey) {
+      if (effect.asks) continue;
+      this.#lost(stop.element, effect);
+      if (didSomething(effect)) this.#follows(stop, key, effect);
+      await tryMessage(this.#notes, effect, key, this.#notes.keysOf(effect.moves));
+    }
+    const opening = [...byKey.entries()].find(([, effect]) =>
+      effect.changes.some(({ what }) => what === "shown"),
+    );
+    if (opening !== undefined) await this.#opened(stop, opening[0], opening[1]);
+  }
+
+  /** What arrow keys lead to from a stop, and what Enter and Space do there. */
+  async #tryArrows(stop: Stop): Promise<void> {
+    if (/^(?:textbox|searchbox|spinbutton)$/.test(stop.role ?? "")) return;
+    // Without a handler arrow keys move only what browsers move: radio buttons, whose group is one stop.
+    const mayMove = await this.#trials.peek(async (page) => {
+      const moment = await page.moment();
+      const element = moment.element(stop.key);
+      return element !== null && (stop.tag === "input" || moment.answersKeys(element));
+    });
+    if (!mayMove) return;
+    for (const key of ["ArrowRight", "ArrowDown"]) {
+      const moves: Move[] = [focus(stop.key)];
+      let now: string | null = stop.key;
+      for (let n = 0; n < MOST_ITEMS; n++) {
+        moves.push(press(key));
+        const effect = await this.#effect([...moves]);
+        if (effect.to === null || effect.to === now || effect.to === stop.key) break;
+        now = effect.to;
+        for (const last of ["Enter", "Space"]) await this.#effect([...moves, press(last)]);
+      }
+    }
+  }
+
+  async #effect(moves: readonly Move[]): Promise<Effect> {
+    const effect = await this.#trials.effect(moves);
+    this.#effects.push(effect);
+    return effect;
+  }
+
+  #lost(element: SeenElement, effect: Effect): void {
+    if (didSomething(effect)) this.#notes.try(focusNotLost);
+    if (!effect.isGone || effect.left.length > 0) return;
+    const keys = this.#notes.keysOf(effect.moves);
+    this.#notes.fail(
+      focusNotLost,
+      element,
+      `${keys.at(-1)} here takes away what has focus, and focus falls to the page.`,
+      "Move focus to what comes next, or to the list it was in.",
+      keysText(keys, "focus on nothing"),
+    );
+  }
+
+  /** A value that changes must not change where one is. WCAG 2.2, 3.2.2. */
+  #surprise(stop: Stop, byKey: ReadonlyMap<string, Effect>): void {
+    const changing = changedBy(stop);
+    const effect = changing === null ? undefined : byKey.get(changing);
+    if (effect === undefined || changing === null) return;
+    this.#notes.try(noSurpriseOnInput);
+    const [leaves] = effect.left;
+    if (leaves === undefined || stop.isWarned || this.#trials.leavesByItself) return;
+    this.#notes.fail(
+      noSurpriseOnInput,
+      stop.element,
+      `Changing this alone ${leaves}, and nothing says so before.`,
+      "Leave it to a button, or say beforehand what choosing does.",
+      keysText(this.#notes.keysOf(effect.moves), leaves),
+    );
+  }
+
+  /** A state that is told must change with what it is about. */
+  #follows(stop: Stop, key: string, effect: Effect): void {
+    if (this.#expanded.get(stop.key) != null) this.#notes.try(stateFollows);
+    const own = effect.changes.filter((change) => change.key === stop.key);
+    const toggles = effect.changes.some(
+      (change) => (change.what === "shown" || change.what === "hidden") && change.key !== stop.key,
+    );
+    if (!toggles || own.some(({ detail }) => detail.startsWith("aria-expanded")) || effect.isGone) return;
+    const isTold = this.#expanded.get(stop.key) ?? null;
+    if (isTold === null) return;
+    this.#notes.fail(
+      stateFollows,
+      stop.element,
+      `What this opens and closes changes, and aria-expanded stays "${isTold}".`,
+      "Set aria-expanded whenever the part is opened or closed.",
+      this.#notes.keysFrom(stop, [key], `aria-expanded="${isTold}"`),
+    );
+  }
+
+  /** What opens a dialog, a list or a menu. */
+  async #opened(stop: Stop, key: string, effect: Effect): Promise<void> {
+    const moves = effect.moves;
+    const shown = new Set(effect.changes.filter(({ what }) => what === "shown").map((change) => change.key));
+    if (this.#log) await this.#tellOpening(stop, key);
+    const dialogs = await this.#trials.after(moves, (page) => dialogsAmong(page, shown));
+    for (const dialog of dialogs) if (dialog.isModal) await tryDialog(this.#notes, stop, key, moves, dialog);
+    if (dialogs.length === 0) await tryTrap(this.#notes, moves, key);
+    await tryComposites(this.#notes, moves);
+    await this.#inside(
+      stop,
+      moves,
+      shown,
+      dialogs.map((dialog) => dialog.key),
+    );
+  }
+
+  /** What Enter does in what was opened. */
+  async #inside(
+    opener: Stop,
+    moves: readonly Move[],
+    shown: ReadonlySet<string>,
+    dialogs: readonly string[],
+  ): Promise<void> {
+    const stops = await this.#trials.after(moves, (page) => stopsAmong(page, shown));
+    for (const { key, element } of stops.slice(0, MOST_INSIDE)) {
+      const there = [...moves, focus(key, element.heard), press("Enter")];
+      const effect = await this.#effect(there);
+      if (effect.asks) continue;
+      const closes = effect.changes.some(
+        (change) => change.what === "hidden" && dialogs.includes(change.key),
+      );
+      if (!closes) this.#lost(element, effect);
+      else if (effect.isGone && effect.left.length === 0)
+        this.#notes.fail(
+          dialogGivesBack,
+          opener.element,
+          "A button closes the dialog that this opens, and focus falls to the page.",
+          "Give focus back to what opened it.",
+          keysText(this.#notes.keysOf(there), "focus on nothing"),
+        );
+      await tryMessage(this.#notes, effect, "Enter", this.#notes.keysOf(there));
+    }
+  }
+
+  /** Tab through what a key opened, and Escape. */
+  async #tellOpening(stop: Stop, key: string): Promise<void> {
+    await this.#trials.after([focus(stop.key)], async (page) => {
+      const next = (one: string) => pressed(page, one, (changes) => this.#trials.restful(changes));
+      const steps = [await next(key)];
+      const seen = new Set<string | null>([await page.focused()]);
+      for (let n = 0; n < MOST_TABS; n++) {
+        steps.push(await next("Tab"));
+        const now = await page.focused();
+        if (now === null || seen.has(now)) break;
+        seen.add(now);
+      }
+      steps.push(await next("Escape"));
+      this.#openings.push({ at: stop.element, key, steps });
+    });
+  }
+
+  /** Notes what each stop says of itself before anything is pressed. */
+  async #noteExpanded(): Promise<void> {
+    await this.#trials.peek(async (page) => {
+      const moment = await page.moment();
+      for (const { key } of this.#notes.stops) {
+        const element = moment.element(key);
+        this.#expanded.set(key, element === null ? null : attributeText(element, "aria-expanded"));
+      }
+    });
+  }
+}
+
+/** The dialogs among what was shown. */
+async function dialogsAmong(page: Driver, shown: ReadonlySet<string>): Promise<readonly OpenedDialog[]> {
+  const moment = await page.moment();
+  return moment.scene.page.index.elements.flatMap((node) => {
+    const { role } = moment.scene.role(node);
+    const key = moment.keyOf(node);
+    if ((role !== "dialog" && role !== "alertdialog") || !shown.has(key)) return [];
+    const isModal = attributeText(node, "aria-modal") === "true" || moment.isModal(node);
+    return [{ key, isModal, element: seenElement(moment, node) }];
+  });
+}
+
+/** The stops in what was shown, but for fields. */
+async function stopsAmong(
+  page: Driver,
+  shown: ReadonlySet<string>,
+): Promise<readonly { readonly key: string; readonly element: SeenElement }[]> {
+  const moment = await page.moment();
+  return moment.stops().flatMap((node) => {
+    const isNew = [node, ...elementsAbove(moment.scene.page.index, node)].some((up) =>
+      shown.has(moment.keyOf(up)),
+    );
+    if (!isNew || /^(?:input|textarea|select)$/.test(node.tag)) return [];
+    return [{ key: moment.keyOf(node), element: seenElement(moment, node) }];
+  });
+}
+
+/** Fields whose keys are the browser's: a simulated window knows not all of them. */
+const hasOwnKeys = ({ tag, role }: Stop): boolean =>
+  /^(?:select|textarea|video|audio|iframe)$/.test(tag) ||
+  (tag === "input" && !/^(?:button|checkbox|radio|switch)$/.test(role ?? ""));
+
+/** The key by which people change the value of a field; null for what has none, or a button to send it. */
+function changedBy({ tag, role }: Stop): string | null {
+  if (tag === "select") return "ArrowDown";
+  return tag === "input" && /^(?:checkbox|radio|switch)$/.test(role ?? "") ? "Space" : null;
+}
+
+const isOwnState =
+  (element: string) =>
+  (change: Change): boolean =>
+    change.key === element &&
+    change.what === "attribute" &&
+    /^aria-(?:checked|pressed|selected)/.test(change.detail);

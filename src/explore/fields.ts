@@ -1,0 +1,63 @@
+import { patternKept } from "../core/checks/keys/pattern-kept.ts";
+import { textContent } from "../core/document/text-content.ts";
+import type { Driver } from "../engine/driver.ts";
+import { isVisible } from "./around.ts";
+import type { Notes, Stop } from "./notes.ts";
+import { type Effect, focus, type Move, point, press } from "./trial.ts";
+
+/** A list that opens under a field: a key must reach what is in it. */
+export async function tryField(notes: Notes, stop: Stop, byArrow: Effect | null): Promise<void> {
+  if (stop.role !== "combobox" || stop.tag === "select") return;
+  const typed = await notes.trials.peek(firstLetters);
+  const ways: Move[][] = [
+    [press("ArrowDown")],
+    [press("Alt+ArrowDown")],
+    [point(stop.key)],
+    ...typed.map((one) => [press(one)]),
+  ];
+  for (const way of ways) {
+    const moves = [focus(stop.key), ...way];
+    const shown = await notes.trials.after(moves, optionsShown);
+    if (shown === 0) continue;
+    // Where the arrow that opened it has chosen already, a key does reach it.
+    if (
+      way.length === 1 &&
+      byArrow?.changes.some(({ detail }) => /^aria-(?:activedescendant|selected)/.test(detail))
+    )
+      return;
+    notes.try(patternKept);
+    const keys = ["ArrowDown", "ArrowDown", "ArrowUp", "Enter"];
+    if (!(await notes.movesAnything(moves, keys)))
+      notes.fail(
+        patternKept,
+        stop.element,
+        `A list of ${shown} options is shown for this field, and no arrow key reaches or takes one.`,
+        "Let the arrow keys move aria-activedescendant through the options, and Enter take one.",
+        notes.keysFrom(
+          stop,
+          [...way.map((move) => (move.kind === "press" ? move.key : "click")), ...keys],
+          "nothing",
+        ),
+      );
+    return;
+  }
+}
+
+async function optionsShown(page: Driver): Promise<number> {
+  const moment = await page.moment();
+  const { scene } = moment;
+  return scene.page.index.elements.filter(
+    (node) => scene.role(node).role === "option" && node.tag !== "option" && isVisible(moment, node),
+  ).length;
+}
+
+/** The letters with which options begin, and two that many words begin with. */
+async function firstLetters(page: Driver): Promise<readonly string[]> {
+  const { scene } = await page.moment();
+  const letters = scene.page.index.elements.flatMap((node) =>
+    node.attributes.get("role")?.value === "option"
+      ? (/\p{L}/u.exec(textContent(node))?.[0].toLowerCase() ?? [])
+      : [],
+  );
+  return [...new Set([...letters.slice(0, 2), "a", "e"])];
+}

@@ -1,0 +1,79 @@
+import { hoverHasEqual } from "../core/checks/keys/hover-has-equal.ts";
+import { textContent } from "../core/document/text-content.ts";
+import type { Driver } from "../engine/driver.ts";
+import type { SeenElement } from "../engine/explored.ts";
+import { isInside, isVisible } from "./around.ts";
+import { keysText } from "./keys-text.ts";
+import type { Notes } from "./notes.ts";
+import { type Change, includesAll } from "./page-state.ts";
+import { seenElement } from "./told-element.ts";
+import { type Effect, focus, hover } from "./trial.ts";
+
+/** How many elements are tried on which scripts wait for a pointer. */
+const MOST_HOVERED = 8;
+
+const entering = ["mouseenter", "mouseover", "pointerenter", "pointerover"];
+
+/** Whether focus, or some key, shows what scripts show under a pointer. WCAG 2.2, 2.1.1. */
+export async function tryHovers(notes: Notes, known: readonly Effect[]): Promise<void> {
+  const found = await notes.trials.peek(candidates);
+  for (const { key, element, around } of found.slice(0, MOST_HOVERED)) {
+    const effect = await notes.trials.effect([hover(key)]);
+    const shown = shownBy(effect.changes);
+    if (shown.length === 0 || effect.asks || effect.left.length > 0) continue;
+    notes.try(hoverHasEqual);
+    if (known.some((other) => includesAll(shownBy(other.total), shown))) continue;
+    let isEqual = false;
+    for (const stop of around) {
+      const focused = await notes.trials.effect([focus(stop)]);
+      isEqual ||= includesAll(shownBy(focused.changes), shown) || focused.asks;
+    }
+    if (isEqual || (await isSaidAnyway(notes, key, shown))) continue;
+    notes.fail(
+      hoverHasEqual,
+      element,
+      "A pointer over this shows more, and no focus and no key shows the same.",
+      "Show it on focus too, on something that takes focus, and let Escape take it away.",
+      keysText(["hover"], effect.told.slice(0, 2).join(", ")),
+    );
+  }
+}
+
+/** Whether what a pointer shows is what something that takes focus is called, or described by. */
+const isSaidAnyway = (notes: Notes, key: string, shown: readonly Change[]): Promise<boolean> =>
+  notes.trials.after([hover(key)], async (page) => {
+    const moment = await page.moment();
+    const said = moment
+      .stops()
+      .flatMap((stop) => [moment.scene.name(stop).text, moment.scene.description(stop).text]);
+    const texts = shown.flatMap((change) => {
+      const node = moment.element(change.key);
+      return node === null ? [] : [textContent(node)];
+    });
+    return texts.every((text) => said.some((one) => one.includes(text)));
+  });
+
+const shownBy = (changes: readonly Change[]): readonly Change[] =>
+  changes.filter(({ what }) => what === "shown");
+
+interface Candidate {
+  readonly key: string;
+  readonly element: SeenElement;
+  /** The stops in it and around it, by key. */
+  readonly around: readonly string[];
+}
+
+/** Elements on which scripts wait for a pointer to come. */
+async function candidates(page: Driver): Promise<readonly Candidate[]> {
+  const moment = await page.moment();
+  const stops = moment.stops();
+  return moment.shown().flatMap((node) => {
+    if (!isVisible(moment, node)) return [];
+    const heard = moment.listens(node);
+    if (!entering.some((type) => heard.has(type))) return [];
+    const around = stops.filter((stop) => isInside(moment, node, stop) || isInside(moment, stop, node));
+    return [
+      { key: moment.keyOf(node), element: seenElement(moment, node), around: around.map(moment.keyOf) },
+    ];
+  });
+}

@@ -1,0 +1,81 @@
+import { elementsAbove, firstOf } from "../core/document/around.ts";
+import type { ElementNode } from "../core/document/node.ts";
+import { shortened } from "../core/document/shortened.ts";
+import { textContent } from "../core/document/text-content.ts";
+import { heardLineOf } from "../core/semantics/heard-line.ts";
+import { isTold } from "../core/semantics/tree.ts";
+import type { Driver, Moment } from "../engine/driver.ts";
+import type { Change } from "./page-state.ts";
+import { seenFocus } from "./told-element.ts";
+
+/** What has focus, as a finding tells it. */
+export const focusText = async (page: Driver): Promise<string> => {
+  const element = await seenFocus(page);
+  return element === null ? "focus on nothing" : `focus on ${element.heard}`;
+};
+
+/** Keys one after the other, the same several times as a number, and what came of the last. */
+export function keysText(keys: readonly string[], then: string): string {
+  const runs: { key: string; times: number }[] = [];
+  for (const key of keys) {
+    const last = runs.at(-1);
+    if (last?.key === key) last.times++;
+    else runs.push({ key, times: 1 });
+  }
+  const told = runs.map(({ key, times }) =>
+    times > 3 ? `${key} ×${times}` : Array(times).fill(key).join(" "),
+  );
+  return `${told.join(" ")} → ${then}`;
+}
+
+/**
+ * Changes as people are told of them: by what is heard there, the outermost of what appears or goes away, and each once.
+ * @param moment after them
+ */
+export function changesText(moment: Moment, changes: readonly Change[]): readonly string[] {
+  const { index } = moment.scene.page;
+  const outermost = (what: Change["what"]) => {
+    const same = new Set(changes.filter((one) => one.what === what).map(({ key }) => key));
+    return [...same].flatMap((key) => {
+      const node = moment.element(key);
+      const inside = node !== null && firstOf(elementsAbove(index, node), (up) => same.has(moment.keyOf(up)));
+      return node === null || inside ? [] : [node];
+    });
+  };
+  const gone = changes.find(({ what, key }) => what === "hidden" && moment.element(key) === null);
+  const told = [
+    ...outermost("shown").flatMap((node) =>
+      toldIn(moment, node).map((one) => `${nameOf(moment, one, true)} shown`),
+    ),
+    ...outermost("hidden").flatMap((node) =>
+      toldIn(moment, node).map((one) => `${nameOf(moment, one, false)} hidden`),
+    ),
+    ...(gone === undefined ? [] : [`<${gone.tag}> gone`]),
+    ...changes.flatMap(({ key, what, detail }) => {
+      const node = moment.element(key);
+      // What opens and closes is told by what shows, and what lies behind a dialog by the dialog.
+      if (node === null || /^(?:inert|open)\b/.test(detail)) return [];
+      if (what === "text") return [`${nameOf(moment, node, false)} says "${shortened(detail, LONGEST)}"`];
+      return what === "attribute" ? [`${nameOf(moment, node, false)} has ${detail}`] : [];
+    }),
+  ];
+  return [...new Set(told)];
+}
+
+/** An element, or in place of a mere box the elements in it that assistive technology is told of. */
+function toldIn(moment: Moment, node: ElementNode): readonly ElementNode[] {
+  if (isTold(moment.scene, node)) return [node];
+  const inside = moment.scene.page.index.childElements(node).flatMap((child) => toldIn(moment, child));
+  return inside.some((one) => isTold(moment.scene, one))
+    ? inside.filter((one) => isTold(moment.scene, one))
+    : [node];
+}
+
+const LONGEST = 80;
+
+/** An element by what is heard there; with its words where it has no name. */
+function nameOf({ scene }: Moment, node: ElementNode, withWords: boolean): string {
+  const heard = isTold(scene, node) ? heardLineOf(scene, node) : "";
+  const words = heard.startsWith('"') || !withWords ? "" : shortened(textContent(node), LONGEST);
+  return `${heard !== "" ? heard : `<${node.tag}>`}${words === "" ? "" : ` "${words}"`}`;
+}

@@ -1,0 +1,95 @@
+import { changeAnnounced } from "../core/checks/roles/change-announced.ts";
+import { messageWords } from "../core/checks/roles/message-words.ts";
+import { elementsAbove, elementsBelow, firstOf } from "../core/document/around.ts";
+import type { ElementNode } from "../core/document/node.ts";
+import { textContent } from "../core/document/text-content.ts";
+import type { Moment } from "../engine/driver.ts";
+import { isInside, visibleElement } from "./around.ts";
+import { keysText } from "./keys-text.ts";
+import type { Notes } from "./notes.ts";
+import { seenElement } from "./told-element.ts";
+import { type Effect, make, press } from "./trial.ts";
+
+/** The longest text that is a message rather than a part of the page, and how many may come at once. */
+const LONGEST = 160;
+const MOST_AT_ONCE = 2;
+
+/** Roles whose change of content is told by other means than a live region. */
+const toldOtherwise = new Set([
+  "dialog",
+  "alertdialog",
+  "tooltip",
+  "tabpanel",
+  "listbox",
+  "menu",
+  "option",
+  "row",
+]);
+
+/**
+ * Whether a message that a key brings about is told to those who do not see it. WCAG 2.2, 4.1.3: what takes focus, and what a
+ * second press hides again, is no such message.
+ */
+export async function tryMessage(
+  notes: Notes,
+  effect: Effect,
+  key: string,
+  before: readonly string[],
+): Promise<void> {
+  const { moves, changes, left, asks } = effect;
+  // A word in place of another may be a state that people look up, and no message.
+  const candidates = changes.filter(({ what, was }) => what === "shown" || (what === "text" && was === ""));
+  if (asks || left.length > 0 || candidates.length === 0) return;
+  // What says that it opens something is not about a message.
+  if (changes.some(({ detail }) => /^aria-(?:expanded|selected|checked|pressed)=/.test(detail))) return;
+  await notes.trials.after(moves, async (page) => {
+    const moment = await page.moment();
+    const shown = candidates.flatMap((change) => moment.element(change.key) ?? []);
+    const nodes = shown.filter(
+      (node) => firstOf(elementsAbove(moment.scene.page.index, node), (up) => shown.includes(up)) === null,
+    );
+    if (nodes.length === 0 || nodes.length > MOST_AT_ONCE) return;
+    const message = nodes.find((node) => isMessage(moment, node));
+    if (message === undefined) return;
+    notes.try(changeAnnounced);
+    const text = textContent(message);
+    const isHeard = effect.said.some((said) => said.includes(text));
+    if (isHeard || isHeardWithFocus(moment, message, await page.focused())) return;
+    // What a second press takes away again is shown and hidden, not said.
+    await make(page, press(key));
+    const again = visibleElement(await page.moment(), moment.keyOf(message));
+    if (again === null || textContent(again) !== text) return;
+    notes.fail(
+      changeAnnounced,
+      seenElement(moment, message),
+      `"${text}" appears when this is done, takes no focus and stands in no live region.`,
+      'Let it appear in an element with role="status", or role="alert" where it cannot wait, that was there before.',
+      keysText(before, `"${text}" shows, and nothing is heard`),
+    );
+  });
+}
+
+function isMessage({ scene }: Moment, node: ElementNode): boolean {
+  const text = textContent(node);
+  if (text.length > LONGEST || !messageWords.test(text)) return false;
+  const isPart = (one: ElementNode) =>
+    /^(?:h[1-6]|a|button|input|select|textarea|li|tr|td|dt|dd|option|label|legend|title)$/.test(one.tag);
+  return (
+    !isPart(node) &&
+    firstOf(elementsBelow(scene.page.index, node), isPart) === null &&
+    firstOf(
+      elementsAbove(scene.page.index, node),
+      (up) => toldOtherwise.has(scene.role(up).role ?? "") || /^(?:li|tr|dl|button|a|label)$/.test(up.tag),
+    ) === null
+  );
+}
+
+/** Whether focus is in it, or on something that it names or describes. */
+function isHeardWithFocus(moment: Moment, message: ElementNode, focused: string | null): boolean {
+  const node = focused === null ? null : moment.element(focused);
+  if (node === null) return false;
+  if (isInside(moment, node, message)) return true;
+  const text = textContent(message);
+  const { scene } = moment;
+  return scene.name(node).text.includes(text) || scene.description(node).text.includes(text);
+}

@@ -1,0 +1,87 @@
+import { reachable } from "../core/checks/keys/reachable.ts";
+import type { ElementNode } from "../core/document/node.ts";
+import { pointerEvents } from "../core/document/pointer-handler.ts";
+import type { Driver, Moment } from "../engine/driver.ts";
+import type { SeenElement } from "../engine/explored.ts";
+import { isInside, isVisible } from "./around.ts";
+import type { Notes } from "./notes.ts";
+import { includesAll } from "./page-state.ts";
+import { seenElement } from "./told-element.ts";
+import { didSomething, type Effect, point } from "./trial.ts";
+
+/** How many elements that only a pointer uses are tried. */
+const MOST_POINTED = 30;
+
+/** An element that waits for a pointer and is no stop. */
+interface Candidate {
+  readonly key: string;
+  readonly element: SeenElement;
+  /** Whether it listens itself, and not what is around it. */
+  readonly isOwn: boolean;
+  /** Whether there is a stop in it. */
+  readonly holdsStop: boolean;
+}
+
+/**
+ * What a pointer does where no key does the same, anywhere.
+ * @param effects what keys do, on every stop
+ */
+export async function tryPointed(notes: Notes, effects: readonly Effect[]): Promise<void> {
+  const stops = new Set(notes.stops.map(({ key }) => key));
+  const found = await notes.trials.peek((page) => candidatesIn(page, stops));
+  const reported: Effect[] = [];
+  for (const { key, element, isOwn, holdsStop } of found.slice(0, MOST_POINTED)) {
+    const effect = await notes.trials.effect([point(key)]);
+    if (!didSomething(effect) || effect.asks || setsValueAlone(effect)) continue;
+    notes.try(reachable);
+    const isKnown = (known: Effect) => includesAll(known.total, effect.total) && includesLeft(known, effect);
+    // A press on a part is a press on the whole, which is told already.
+    if (effects.some(isKnown) || reported.some(isKnown)) continue;
+    // A box around something to press may only pass the press on.
+    if (holdsStop && !isOwn) continue;
+    reported.push(effect);
+    notes.fail(
+      reachable,
+      element,
+      `A pointer does something on this <${element.tag}>, and no key anywhere does the same.`,
+      'Make it a <button type="button">: it takes focus and answers Enter and Space by itself.',
+      `click → ${effect.told.slice(0, 2).join(", ") || effect.left.join(", ")}`,
+    );
+  }
+}
+
+async function candidatesIn(page: Driver, stops: ReadonlySet<string>): Promise<readonly Candidate[]> {
+  const moment = await page.moment();
+  return moment.scene.page.index.elements.flatMap((node) => {
+    const key = moment.keyOf(node);
+    if (/^(?:html|body|label|option|input|select|textarea)$/.test(node.tag) || stops.has(key)) return [];
+    if (!isVisible(moment, node) || moment.scene.presence.of(node).inert) return [];
+    const isOwn = listensForPointer(moment, node);
+    if (!isOwn && !isPartOfListener(moment, node)) return [];
+    const holdsStop = moment.stops().some((stop) => isInside(moment, stop, node));
+    return [{ key, element: seenElement(moment, node), isOwn, holdsStop }];
+  });
+}
+
+function listensForPointer({ listens }: Moment, node: ElementNode): boolean {
+  const heard = listens(node);
+  return pointerEvents.some((type) => heard.has(type));
+}
+
+/** A row or a part of one, where one of the two boxes around it listens. */
+function isPartOfListener(moment: Moment, node: ElementNode): boolean {
+  if (!/^(?:li|tr|td|div|span|p|article|img)$/.test(node.tag)) return false;
+  const { index } = moment.scene.page;
+  const parent = index.parent(node);
+  return [parent, parent === null ? null : index.parent(parent)].some(
+    (up) => up !== null && !/^(?:html|body)$/.test(up.tag) && listensForPointer(moment, up),
+  );
+}
+
+/** A value that hangs on where a pointer presses: there are no places here. */
+const setsValueAlone = ({ changes, left }: Effect): boolean =>
+  left.length === 0 &&
+  changes.every(({ what, detail }) => what === "attribute" && /^(?:aria-value|value=)/.test(detail));
+
+const includesLeft = (known: Effect, effect: Effect): boolean =>
+  effect.left.every((what) => known.left.includes(what));

@@ -1,0 +1,130 @@
+import { catalogue, checkWith } from "../core/checks/catalogue.ts";
+import { type CheckResult, checkResult, runChecks } from "../core/checks/run.ts";
+import { isLeftToSpecimen } from "../core/checks/surroundings.ts";
+import { allows, markupExceptions, sheetExceptions } from "../core/findings/exceptions.ts";
+import type { Finding } from "../core/findings/verdict.ts";
+import type { Driver, Moment } from "../engine/driver.ts";
+import type { SeenFinding, StatePlan, StateResults } from "../engine/explored.ts";
+import { stateIn } from "./page-state.ts";
+import { seenElement } from "./told-element.ts";
+import type { Move } from "./trial.ts";
+
+/** How many states of one window are audited. */
+const MOST_STATES = 24;
+
+/** A finding that holds if Tab comes to its element, and rests there, in the state that some moves lead to. */
+interface Suspicion {
+  readonly key: string;
+  readonly moves: readonly Move[];
+  readonly finding: SeenFinding;
+}
+
+/** Makes the checks of source of every state that a window comes to, each state once, and tells each fault once. */
+export class StateAudit {
+  readonly findings: SeenFinding[] = [];
+  /** What Tab is to be pressed for before it is told. */
+  readonly suspicions: Suspicion[] = [];
+  readonly #plan: StatePlan;
+  readonly #seen = new Set<string>();
+  readonly #told = new Set<string>();
+  #results: StateResults | null = null;
+
+  constructor(plan: StatePlan) {
+    this.#plan = plan;
+  }
+
+  /**
+   * @param moves how the window came to its state
+   * @param keys the same as people are told, and what came of it; null for the window as it was opened
+   */
+  async look(page: Driver, moves: readonly Move[], keys: string | null): Promise<void> {
+    if (this.#seen.size >= MOST_STATES) return;
+    const moment = await page.moment();
+    const signature = [...stateIn(moment)]
+      .map(([key, { visible, attributes, text }]) =>
+        visible ? `${key} ${[...attributes].join(" ")} ${text}` : "",
+      )
+      .join("\n");
+    if (this.#seen.has(signature)) return;
+    this.#seen.add(signature);
+    const { settings } = this.#plan;
+    const { scene } = moment;
+    const checks = catalogue.filter(({ id }) => settings.has(id));
+    const exceptions = [
+      ...markupExceptions(scene.document),
+      ...moment.sheets.flatMap(({ sheet }) => sheetExceptions(sheet.remarks)),
+    ];
+    const run = runChecks(
+      scene,
+      checks,
+      ["failed", "cantTell"],
+      ({ id }) => settings.get(id) ?? { words: [], severity: null },
+      (finding) => exceptions.some((exception) => allows(exception, finding)),
+    );
+    const shown = new Set(moment.shown());
+    const isFirst = this.#results === null;
+    for (const finding of run.findings) {
+      // A component answers for what it renders, not for the window that it is shown in.
+      if (!shown.has(finding.element)) continue;
+      const isAtTop = moment.isAtTop(finding.element);
+      if (scene.document.kind === "component" && isLeftToSpecimen(scene, finding, isAtTop)) continue;
+      this.#tell(moment, page.isScripted, finding, moves, keys);
+    }
+    if (isFirst)
+      this.#results = {
+        elements: shown.size,
+        checks: run.checks.map((result) => countedAsTold(result, this.findings)),
+        criteria: run.criteria,
+        allowed: run.allowed,
+      };
+  }
+
+  #tell(
+    moment: Moment,
+    isScripted: boolean,
+    finding: Finding,
+    moves: readonly Move[],
+    keys: string | null,
+  ): void {
+    const element = seenElement(moment, finding.element);
+    const source = finding.source ?? element.nearest;
+    const { check, outcome, message, repair, facts, origins, criteria } = finding;
+    const place = source === null ? element.path : `${source.file} ${source.start}`;
+    const key = `${check} ${outcome} ${place} ${element.span === null ? element.tag : ""}`;
+    if (this.#told.has(key)) return;
+    this.#told.add(key);
+    const seen: SeenFinding = {
+      check,
+      outcome: outcome as "failed" | "cantTell",
+      element,
+      source,
+      message,
+      mend: repair?.summary ?? null,
+      keys,
+      facts,
+      origins,
+      criteria,
+    };
+    const made = checkWith(check);
+    if (made?.kind === "page" && made.restsOnStop === true && isScripted)
+      this.suspicions.push({ key: moment.keyOf(finding.element), moves, finding: seen });
+    else this.findings.push(seen);
+  }
+
+  get results(): StateResults | null {
+    return this.#results;
+  }
+}
+
+/** How a check went once it is known which of its findings are told. */
+function countedAsTold(
+  { id, targets, failed, cantTell }: CheckResult,
+  told: readonly SeenFinding[],
+): CheckResult {
+  const count = (outcome: string) => told.filter((one) => one.check === id && one.outcome === outcome).length;
+  return checkResult(id, {
+    failed: count("failed"),
+    cantTell: count("cantTell"),
+    passed: Math.max(0, targets - failed - cantTell),
+  });
+}

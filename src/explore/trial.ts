@@ -1,0 +1,209 @@
+import { NO } from "../core/css/certainty.ts";
+import type { Driver, DriverSource } from "../engine/driver.ts";
+import { announced, liveRegions } from "./announcements.ts";
+import { changesText } from "./keys-text.ts";
+import { type Change, changesBetween, type PageState, stateIn, stateOf } from "./page-state.ts";
+
+/** How a page is brought to where something is tried: keys and presses, one after the other. */
+export type Move =
+  | {
+      readonly kind: "focus";
+      /** The key of the element. */
+      readonly element: string;
+      /** What is heard there, for those who are told of it. */
+      readonly heard?: string;
+    }
+  | { readonly kind: "press"; readonly key: string }
+  | { readonly kind: "point" | "hover"; readonly element: string };
+
+export const press = (key: string): Move => ({ kind: "press", key });
+export const focus = (element: string, heard?: string): Move => ({
+  kind: "focus",
+  element,
+  ...(heard === undefined ? {} : { heard }),
+});
+export const point = (element: string): Move => ({ kind: "point", element });
+export const hover = (element: string): Move => ({ kind: "hover", element });
+
+/** What the last move of a trial brought about. */
+export interface Effect {
+  readonly moves: readonly Move[];
+  /** What changed by the last move; empty where nothing did. */
+  readonly changes: readonly Change[];
+  /** The same as people are told of it. */
+  readonly told: readonly string[];
+  /** What live regions said by the last move. */
+  readonly said: readonly string[];
+  /** What all the moves together changed. */
+  readonly total: readonly Change[];
+  /** What had focus before it and after, by key; null for nothing. */
+  readonly from: string | null;
+  readonly to: string | null;
+  /** Whether what had focus is no longer there to have it. */
+  readonly isGone: boolean;
+  /** Whether it asked the network: what it does then cannot be seen here. */
+  readonly asks: boolean;
+  /** What left the page, opened another or sent a form. */
+  readonly left: readonly string[];
+}
+
+/** How many turns of a second a page is watched while nothing is pressed. */
+const IDLE_TURNS = 8;
+
+/** Runs out when there is no more time to try things. */
+export class OutOfTime extends Error {}
+
+/** Opens the page anew for each trial, so that none sees what another did. */
+export class Trials {
+  readonly problems = new Set<string>();
+  /** Whether the page leaves, or sends a form, though nothing is pressed. */
+  leavesByItself = false;
+  readonly #source: DriverSource;
+  readonly #end: number;
+  readonly #restless = new Set<string>();
+  readonly #onState: (page: Driver, moves: readonly Move[]) => Promise<void>;
+  #untouched: Driver | null = null;
+
+  /**
+   * @param patience milliseconds on the clock on the wall
+   * @param onState called in every state that some moves lead to
+   * @param opened the page, where it was opened before and nobody has touched it
+   */
+  constructor(
+    source: DriverSource,
+    patience: number,
+    onState: (page: Driver, moves: readonly Move[]) => Promise<void> = async () => {},
+    opened: Driver | null = null,
+  ) {
+    this.#source = source;
+    this.#end = performance.now() + patience;
+    this.#onState = onState;
+    this.#untouched = opened;
+  }
+
+  /** The page as nobody has touched it. */
+  async #fresh(): Promise<Driver> {
+    if (performance.now() > this.#end) throw new OutOfTime();
+    const kept = this.#untouched;
+    this.#untouched = null;
+    if (kept !== null) return kept;
+    const page = await this.#source.open();
+    for (const problem of (await page.happenings()).problems) this.problems.add(problem);
+    return page;
+  }
+
+  /** Keeps a page on which nothing came of anything for the next trial: opening one anew is most of the work. */
+  async #keep(page: Driver, start: PageState): Promise<void> {
+    await page.rest();
+    if (this.#untouched === null && changesBetween(start, await stateOf(page)).length === 0)
+      this.#untouched = page;
+    else await page.close();
+  }
+
+  /** Looks at the page as nobody has touched it, and leaves it so. */
+  async peek<T>(look: (page: Driver) => Promise<T>): Promise<T> {
+    const page = await this.#fresh();
+    try {
+      return await look(page);
+    } finally {
+      this.#untouched = page;
+    }
+  }
+
+  /** Lets go of what was kept. */
+  async close(): Promise<void> {
+    await this.#untouched?.close();
+    this.#untouched = null;
+  }
+
+  /** Finds out what changes by itself, and whether the page leaves by itself; neither is the doing of a key. */
+  async lookIdle(): Promise<void> {
+    await this.after([], async (page) => {
+      for (let turn = 0; turn < IDLE_TURNS; turn++) {
+        const before = await stateOf(page);
+        await page.settle();
+        for (const { key } of changesBetween(before, await stateOf(page))) this.#restless.add(key);
+      }
+      this.leavesByItself = (await page.happenings()).left.length > 0;
+    });
+  }
+
+  /** What differs between two states, apart from what never rests. */
+  changes(before: PageState, after: PageState): readonly Change[] {
+    return this.restful(changesBetween(before, after));
+  }
+
+  restful(changes: readonly Change[]): readonly Change[] {
+    return changes.filter(({ key }) => !this.#restless.has(key));
+  }
+
+  /** The page after some moves; what is done with it must not outlive the call. */
+  async after<T>(moves: readonly Move[], look: (page: Driver) => Promise<T>): Promise<T> {
+    const page = await this.#fresh();
+    try {
+      for (const move of moves) await make(page, move);
+      return await look(page);
+    } finally {
+      await page.close();
+    }
+  }
+
+  /** What the last of some moves does. */
+  async effect(moves: readonly Move[]): Promise<Effect> {
+    const last = moves.at(-1);
+    const page = await this.#fresh();
+    let untouched: PageState | null = null;
+    try {
+      const start = await stateOf(page);
+      for (const move of moves.slice(0, -1)) await make(page, move);
+      const momentBefore = await page.moment();
+      const before = stateIn(momentBefore);
+      const regions = liveRegions(momentBefore);
+      const from = await page.focused();
+      const happened = await page.happenings();
+      if (last !== undefined) await make(page, last);
+      const to = await page.focused();
+      const moment = await page.moment();
+      const after = stateIn(moment);
+      const changes = this.changes(before, after);
+      if (changes.length > 0) await this.#onState(page, moves);
+      const total = this.changes(start, after);
+      const { left, asked, problems } = await page.happenings();
+      const isSame = left.length + asked === 0 && problems.length === happened.problems.length;
+      if (total.length === 0 && isSame && to === from) untouched = start;
+      const held = from === null ? null : moment.element(from);
+      return {
+        moves,
+        changes,
+        told: changes.length === 0 ? [] : changesText(moment, changes),
+        said: announced(regions, liveRegions(moment)),
+        total,
+        asks: asked > happened.asked,
+        from,
+        to,
+        isGone:
+          from !== null && to === null && (held === null || moment.scene.presence.of(held).visible === NO),
+        left: left.slice(happened.left.length),
+      };
+    } finally {
+      if (untouched === null) await page.close();
+      else await this.#keep(page, untouched);
+    }
+  }
+}
+
+export function make(page: Driver, move: Move): Promise<void> {
+  switch (move.kind) {
+    case "press":
+      return page.press(move.key);
+    case "focus":
+      return page.focus(move.element);
+    case "point":
+      return page.point(move.element);
+    case "hover":
+      return page.hover(move.element);
+  }
+}
+
+/** Whether anything came of it. */
+export const didSomething = ({ changes, left }: Effect): boolean => changes.length > 0 || left.length > 0;

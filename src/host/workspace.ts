@@ -1,0 +1,32 @@
+/**
+ * What was made of texts and may be made again: modules, sheets, what came of a root. Each is kept by what it was made of,
+ * and under a name only the latest: what has not changed since is as it was. Kept in memory, for as long as it is held.
+ */
+export class Workspace {
+  readonly #kept = new Map<string, { readonly key: string; readonly value: unknown }>();
+  readonly #below: Workspace | null;
+
+  constructor(below: Workspace | null = null) {
+    this.#below = below;
+  }
+
+  /**
+   * What is kept of a kind under a name for a key; made and kept where it is not.
+   * @param key everything that it is made of: the text itself, or a hash of all of it
+   */
+  of<T>(kind: string, name: string, key: string, make: () => T): T {
+    const place = `${kind} ${name}`;
+    for (let at: Workspace | null = this; at !== null; at = at.#below) {
+      const known = at.#kept.get(place);
+      if (known?.key === key) return known.value as T;
+    }
+    const value = make();
+    this.#kept.set(place, { key, value });
+    return value;
+  }
+
+  /** A workspace that knows all that this one does, and leaves it as it is: for trying what may not stay. */
+  fork(): Workspace {
+    return new Workspace(this);
+  }
+}

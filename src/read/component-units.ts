@@ -1,0 +1,50 @@
+import type { Sheet } from "../core/css/sheet.ts";
+import { type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
+import { documentIn, firstArms } from "../core/worlds/world.ts";
+import type { LoadedSources } from "../engine/sources.ts";
+import type { Unit, UnitDocument } from "../engine/unit.ts";
+import { composer } from "../readers/components/compose.ts";
+import type { ReadingPlan } from "../settings/plan.ts";
+import { composedRoots, subjectName } from "./component-roots.ts";
+import { applied, sheetsReached } from "./component-sheets.ts";
+import { sceneOptions } from "./scene-options.ts";
+
+/** Components as units: each that nobody uses, as it is when everything that is open falls as it stands first. */
+export function componentUnits(sources: LoadedSources, plan: ReadingPlan): readonly Unit[] {
+  const composing = composer({ modules: sources.modules, standsFor: plan.components });
+  const parsed = new Map<string, Sheet>();
+  const options: SceneOptions = sceneOptions(plan);
+  const units: Unit[] = [];
+  for (const { found, tree } of composedRoots(composing, sources)) {
+    const entry = sources.entries.find(({ path }) => path === found.module.path) ?? sources.entries[0];
+    if (entry === undefined) continue;
+    const { document } = documentIn(tree, firstArms);
+    const { sheets, known } = sheetsReached(found.module, sources.modules, parsed);
+    const styles = applied([...sources.sheets, ...sheets], document);
+    const id = subjectName(found, composing);
+    let own: UnitDocument | null = null;
+    units.push({
+      subject: {
+        id,
+        target: entry.target,
+        kind: "component",
+        engine: "read",
+        specimen: null,
+        state: "as loaded",
+      },
+      page: { ...entry, path: found.module.path, name: id },
+      isWritten: true,
+      texts: sources.texts,
+      documents: async () => {
+        own ??= {
+          scene: sceneFromSource(document, styles, { ...options, stylesKnown: known }),
+          sheets: styles,
+          frame: null,
+        };
+        return { documents: [own], texts: new Map(), problems: [], isComplete: true };
+      },
+      driver: null,
+    });
+  }
+  return units;
+}

@@ -1,0 +1,331 @@
+import path from "node:path";
+import { parseSheet } from "../core/css/parse-sheet.ts";
+import type { AppliedSheet, ImportRule, Sheet } from "../core/css/sheet.ts";
+import type { Document, ElementNode, Node, ShadowRoot } from "../core/document/node.ts";
+import { attributeText } from "../core/document/written.ts";
+import {
+  emptyFile,
+  type Problem,
+  stylesheetMissing,
+  stylesheetOutside,
+  stylesheetRemote,
+  stylesheetUnreadable,
+  tooLarge,
+  unreadable,
+} from "../core/findings/problems.ts";
+import { type PageFile, shownName } from "../engine/targets.ts";
+import type { Host } from "../host/host.ts";
+import { decodeText } from "../readers/html/decode.ts";
+import { readHtml } from "../readers/html/read-html.ts";
+import type { ReadingPlan } from "../settings/plan.ts";
+
+/** What of a plan says what may be read with a page. */
+export type LoadOptions = Pick<ReadingPlan, "roots" | "maxSize" | "stylesheets" | "components">;
+
+/** A page with everything that belongs to it, as read. */
+export interface LoadedPage {
+  readonly document: Document;
+  readonly sheets: readonly AppliedSheet[];
+  /** The text of every file read, by the name it is shown with. */
+  readonly texts: ReadonlyMap<string, string>;
+  /** Whether every stylesheet was read; one that is simply missing styles nothing for anyone. */
+  readonly stylesKnown: boolean;
+  /** What could not be read beside the page. */
+  readonly problems: readonly Problem[];
+  /** The pages that frames show: those written in `srcdoc`, and files beside the page. */
+  readonly frames: ReadonlyMap<ElementNode, LoadedPage>;
+}
+
+const MEGABYTE = 1024 * 1024;
+
+/** How deep stylesheets may import one another. */
+const DEEPEST_IMPORT = 16;
+
+/** Reads a page and its stylesheets. A problem of the page itself is the result; those of stylesheets come with it. */
+export async function loadPage(
+  page: PageFile,
+  host: Host,
+  options: LoadOptions,
+): Promise<
+  { readonly ok: true; readonly value: LoadedPage } | { readonly ok: false; readonly problem: Problem }
+> {
+  const bytes = await pageBytes(page, host, options);
+  if (!bytes.ok) return bytes;
+  const decoded = decodeText(bytes.value, page.name, "html");
+  if (!decoded.ok) return decoded;
+  const { text } = decoded.value;
+  if (text.trim() === "") return { ok: false, problem: emptyFile(page.name) };
+  return { ok: true, value: await loadText(page, text, page.name, host, options, 0) };
+}
+
+/** How deep frames are read in frames: a page may show itself. */
+const DEEPEST_FRAME = 3;
+
+/** A page from its text, with its stylesheets and frames. `name` is what its spans call the file. */
+async function loadText(
+  page: PageFile,
+  text: string,
+  name: string,
+  host: Host,
+  options: LoadOptions,
+  depth: number,
+): Promise<LoadedPage> {
+  const read = readHtml(text, name, options.components);
+  const loader = new SheetLoader(page, host, options, read.baseHref);
+  const sheets: AppliedSheet[] = [];
+  for (const file of options.stylesheets) {
+    const applied = await loader.configured(file, read.document);
+    if (applied !== null) sheets.push(applied);
+  }
+  for (const style of read.styles) {
+    const applied =
+      style.kind === "text"
+        ? await loader.withImports(
+            parseSheet({ file: name, text: style.text, start: style.start }),
+            style.media,
+            style.scope,
+            page.path ?? path.join(host.workingDirectory, page.name),
+            0,
+          )
+        : await loader.linked(style.href, style.media, style.scope, null, 0);
+    if (applied !== null) sheets.push(applied);
+  }
+  loader.texts.set(name, text);
+  return {
+    document: read.document,
+    sheets,
+    texts: loader.texts,
+    stylesKnown: !loader.hasUnread,
+    problems: loader.problems,
+    frames:
+      depth < DEEPEST_FRAME ? await loadFrames(page, read.document, loader, host, options, depth) : new Map(),
+  };
+}
+
+/** What the frames of a page show, as far as it is here: text in `srcdoc`, or a page beside it. */
+async function loadFrames(
+  page: PageFile,
+  document: Document,
+  loader: SheetLoader,
+  host: Host,
+  options: LoadOptions,
+  depth: number,
+): Promise<ReadonlyMap<ElementNode, LoadedPage>> {
+  const frames = new Map<ElementNode, LoadedPage>();
+  for (const [at, frame] of framesIn(document).entries()) {
+    const written = attributeText(frame, "srcdoc");
+    if (written !== null) {
+      const name = `${page.name} frame ${at + 1}`;
+      frames.set(frame, asPiece(await loadText(page, written, name, host, options, depth + 1)));
+      continue;
+    }
+    const address =
+      attributeText(frame, "src")
+        ?.trim()
+        .replace(/[?#].*$/, "") ?? "";
+    const file = await loader.fileAt(address);
+    if (file === null) continue;
+    const inner = { ...page, path: file, name: shownName(host, file) };
+    const bytes = await pageBytes(inner, host, options);
+    const decoded = bytes.ok ? decodeText(bytes.value, inner.name, "html") : bytes;
+    if (decoded.ok)
+      frames.set(
+        frame,
+        asPiece(await loadText(inner, decoded.value.text, inner.name, host, options, depth + 1)),
+      );
+  }
+  return frames;
+}
+
+/** What a frame shows is a piece of the page around it: what only whole pages owe it does not. */
+const asPiece = (loaded: LoadedPage): LoadedPage => {
+  const document: Document = { ...loaded.document, kind: "fragment" };
+  return {
+    ...loaded,
+    document,
+    sheets: loaded.sheets.map((sheet) =>
+      sheet.scope === loaded.document ? { ...sheet, scope: document } : sheet,
+    ),
+  };
+};
+
+function framesIn(document: Document): readonly ElementNode[] {
+  const found: ElementNode[] = [];
+  const stack: Node[] = [...document.children].reverse();
+  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+    if (at.kind !== "element") continue;
+    if (at.tag === "iframe" && at.namespace === "html") found.push(at);
+    const below = at.shadow === null ? at.children : [...at.shadow.children, ...at.children];
+    for (let i = below.length - 1; i >= 0; i--) stack.push(below[i] as Node);
+  }
+  return found;
+}
+
+async function pageBytes(
+  page: PageFile,
+  host: Host,
+  options: LoadOptions,
+): Promise<
+  { readonly ok: true; readonly value: Uint8Array } | { readonly ok: false; readonly problem: Problem }
+> {
+  const limit = options.maxSize * MEGABYTE;
+  if (page.path === null) {
+    const value = await host.standardInput();
+    return value.length > limit
+      ? { ok: false, problem: tooLarge(page.name, value.length / MEGABYTE, options.maxSize) }
+      : { ok: true, value };
+  }
+  const info = await host.files.info(page.path);
+  if (info !== null && info.size > limit)
+    return { ok: false, problem: tooLarge(page.name, info.size / MEGABYTE, options.maxSize) };
+  const read = await host.files.read(page.path);
+  return read.ok
+    ? { ok: true, value: read.bytes }
+    : { ok: false, problem: unreadable(page.name, read.reason) };
+}
+
+/** Finds and parses the stylesheets of one page; each file once, each problem once. */
+class SheetLoader {
+  readonly texts = new Map<string, string>();
+  readonly problems: Problem[] = [];
+  /** Whether some stylesheet that may exist was left unread. */
+  hasUnread = false;
+  readonly #page: PageFile;
+  readonly #host: Host;
+  readonly #options: LoadOptions;
+  readonly #baseHref: string | null;
+  readonly #sheets = new Map<string, Sheet | null>();
+  readonly #reported = new Set<string>();
+
+  constructor(page: PageFile, host: Host, options: LoadOptions, baseHref: string | null) {
+    this.#page = page;
+    this.#host = host;
+    this.#options = options;
+    this.#baseHref = baseHref;
+  }
+
+  #report(problem: Problem, isUnread = true): null {
+    this.hasUnread ||= isUnread;
+    if (!this.#reported.has(problem.message)) this.problems.push(problem);
+    this.#reported.add(problem.message);
+    return null;
+  }
+
+  /** A sheet with what it imports. Imports of a sheet by itself, at whatever remove, are dropped. */
+  async withImports(
+    sheet: Sheet,
+    media: string | null,
+    scope: Document | ShadowRoot,
+    file: string,
+    depth: number,
+  ): Promise<AppliedSheet> {
+    const imports = new Map<ImportRule, AppliedSheet>();
+    for (const item of sheet.items) {
+      if (item.kind !== "import" || depth >= DEEPEST_IMPORT) continue;
+      const imported = await this.linked(item.import.href, null, scope, file, depth + 1);
+      if (imported !== null) imports.set(item.import, imported);
+    }
+    return { sheet, media, scope, imports };
+  }
+
+  /** The sheet an address names: relative to the stylesheet that imports it, else to the page. */
+  async linked(
+    href: string,
+    media: string | null,
+    scope: Document | ShadowRoot,
+    from: string | null,
+    depth: number,
+  ): Promise<AppliedSheet | null> {
+    const address = from === null && this.#baseHref !== null ? joined(this.#baseHref, href) : href;
+    if (/^data:/i.test(address)) return null;
+    // An address that asks for font families brings faces of fonts and nothing else that styles.
+    if (/^(?:[a-z][a-z0-9+.-]*:)?\/\/[^?]*\?(?:[^#]*&)?family=/i.test(address)) return null;
+    if (/^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(address))
+      return this.#report(stylesheetRemote(this.#page.name, href));
+    const relative = decoded(address.replace(/[?#].*$/, ""));
+    const folder =
+      from === null
+        ? this.#page.path === null
+          ? this.#host.workingDirectory
+          : path.dirname(this.#page.path)
+        : path.dirname(from);
+    // An address from the root of the site: tried from each folder that may be that root.
+    const tried = relative.startsWith("/")
+      ? [this.#page.tree, this.#host.workingDirectory, ...this.#options.roots].map((root) =>
+          path.join(root, relative),
+        )
+      : [path.resolve(folder, relative)];
+    for (const file of tried) {
+      const info = await this.#host.files.info(file);
+      if (info?.kind !== "file") continue;
+      if (!(await this.#isAllowed(file))) return this.#report(stylesheetOutside(this.#page.name, href));
+      const sheet = await this.#parsed(file, href, info.size);
+      return sheet === null ? null : this.withImports(sheet, media, scope, file, depth);
+    }
+    return this.#report(stylesheetMissing(this.#page.name, href), false);
+  }
+
+  /** A sheet that the configuration names: read wherever it is. */
+  async configured(file: string, scope: Document): Promise<AppliedSheet | null> {
+    const shown = shownName(this.#host, file);
+    const info = await this.#host.files.info(file);
+    if (info?.kind !== "file") return this.#report(stylesheetMissing(this.#page.name, shown));
+    const sheet = await this.#parsed(file, shown, info.size);
+    return sheet === null ? null : this.withImports(sheet, null, scope, file, 0);
+  }
+
+  /** The page that an address names beside this one, where it may be read; null for none. */
+  async fileAt(address: string): Promise<string | null> {
+    if (!/\.html?$/i.test(address) || /^(?:[a-z][a-z0-9+.-]*:|\/\/)/i.test(address)) return null;
+    const folder = this.#page.path === null ? this.#host.workingDirectory : path.dirname(this.#page.path);
+    const file = address.startsWith("/")
+      ? path.join(this.#page.tree, decoded(address))
+      : path.resolve(folder, decoded(address));
+    const info = await this.#host.files.info(file);
+    return info?.kind === "file" && (await this.#isAllowed(file)) ? file : null;
+  }
+
+  async #parsed(file: string, href: string, size: number): Promise<Sheet | null> {
+    const known = this.#sheets.get(file);
+    if (known !== undefined) return known;
+    const sheet = await this.#read(file, href, size);
+    this.#sheets.set(file, sheet);
+    return sheet;
+  }
+
+  async #read(file: string, href: string, size: number): Promise<Sheet | null> {
+    if (size > this.#options.maxSize * MEGABYTE)
+      return this.#report(tooLarge(shownName(this.#host, file), size / MEGABYTE, this.#options.maxSize));
+    const read = await this.#host.files.read(file);
+    if (!read.ok) return this.#report(stylesheetUnreadable(this.#page.name, href, read.reason));
+    const name = shownName(this.#host, file);
+    const text = decodeText(read.bytes, name, "css");
+    if (!text.ok) return this.#report(stylesheetUnreadable(this.#page.name, href, "not a text file"));
+    this.texts.set(name, text.value.text);
+    return parseSheet({ file: name, text: text.value.text, start: 0 });
+  }
+
+  /** Below the target's folder, the working directory or a folder named by `--root`, symbolic links followed. */
+  async #isAllowed(file: string): Promise<boolean> {
+    const real = await this.#host.files.realPath(file);
+    if (real === null) return false;
+    for (const root of [this.#page.tree, this.#host.workingDirectory, ...this.#options.roots]) {
+      const realRoot = await this.#host.files.realPath(root);
+      if (realRoot === null) continue;
+      const relative = path.relative(realRoot, real);
+      if (relative === "" || (!relative.startsWith("..") && !path.isAbsolute(relative))) return true;
+    }
+    return false;
+  }
+}
+
+const joined = (base: string, href: string): string =>
+  /^[a-z][a-z0-9+.-]*:|^\//i.test(href) ? href : base.replace(/[^/]*$/, "") + href;
+
+function decoded(address: string): string {
+  try {
+    return decodeURIComponent(address);
+  } catch {
+    return address;
+  }
+}

@@ -1,0 +1,95 @@
+import type { SourceModule } from "../readers/components/source-module.ts";
+
+type Modules = ReadonlyMap<string, SourceModule>;
+
+/** The modules that import each module, by its path. */
+const importers = new WeakMap<Modules, ReadonlyMap<string, readonly SourceModule[]>>();
+
+/** Which modules import a module itself. */
+export function importersOf(module: SourceModule, modules: Modules): readonly SourceModule[] {
+  let known = importers.get(modules);
+  if (known === undefined) {
+    const found = new Map<string, SourceModule[]>();
+    for (const one of modules.values())
+      for (const path of new Set(one.imports.values()))
+        if (path !== null) {
+          const own = found.get(path);
+          if (own === undefined) found.set(path, [one]);
+          else own.push(one);
+        }
+    known = found;
+    importers.set(modules, known);
+  }
+  return known.get(module.path) ?? [];
+}
+
+/** Every module that leads to a module, at whatever remove. */
+export function leadingTo(module: SourceModule, modules: Modules): ReadonlySet<SourceModule> {
+  const found = new Set<SourceModule>();
+  const waiting = [module];
+  for (let at = waiting.pop(); at !== undefined; at = waiting.pop())
+    for (const one of importersOf(at, modules))
+      if (one !== module && !found.has(one)) {
+        found.add(one);
+        waiting.push(one);
+      }
+  return found;
+}
+
+/** Gives each module one text that is another whenever anything changes that it may hang on. */
+export class ModuleKeys {
+  readonly #modules: Modules;
+  readonly #hash: (text: string) => string;
+  readonly #texts = new Map<string, string>();
+  readonly #keys = new Map<string, string>();
+  #all: string | null = null;
+
+  constructor(modules: Modules, hash: (text: string) => string) {
+    this.#modules = modules;
+    this.#hash = hash;
+  }
+
+  /** For the module with all that it imports, and the styles of what leads to it. */
+  keyOf(module: SourceModule): string {
+    const known = this.#keys.get(module.path);
+    if (known !== undefined) return known;
+    const parts = this.#reached(module);
+    for (const above of leadingTo(module, this.#modules))
+      for (const path of above.imports.values()) {
+        const style = path === null ? undefined : this.#modules.get(path);
+        if (style?.content.kind === "style") parts.add(this.#partOf(style));
+      }
+    const key = this.#hash([...parts].sort().join("\n"));
+    this.#keys.set(module.path, key);
+    return key;
+  }
+
+  #reached(module: SourceModule): Set<string> {
+    const met = new Set<SourceModule>([module]);
+    const parts = new Set<string>();
+    for (const one of met) {
+      // A template may use every component that is decorated as one, wherever it stands.
+      if (/@Component\b/.test(one.text)) return new Set([this.#whole()]);
+      parts.add(this.#partOf(one));
+      for (const path of one.imports.values()) {
+        const next = path === null ? undefined : this.#modules.get(path);
+        if (next !== undefined) met.add(next);
+      }
+    }
+    return parts;
+  }
+
+  #whole(): string {
+    this.#all ??= this.#hash([...this.#modules.values()].map((module) => this.#partOf(module)).join("\n"));
+    return this.#all;
+  }
+
+  #partOf(module: SourceModule): string {
+    let part = this.#texts.get(module.path);
+    if (part === undefined) {
+      part = this.#hash(JSON.stringify([module.path, module.text, [...module.imports], module.content.kind]));
+      this.#texts.set(module.path, part);
+    }
+    return part;
+  }
+}

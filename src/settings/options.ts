@@ -1,0 +1,46 @@
+import type { Confidence } from "../core/repair/repair.ts";
+
+/** What is read, and how it is looked at, as a front may ask for it. What is not given, the configuration says, then what is usual. */
+export interface ReadingOptions {
+  /** The configuration file; the nearest `keel.config.*` upward when not given; false for none. */
+  readonly config?: string | false | undefined;
+  /** Folders whose stylesheets may be read too, and where addresses like `/style.css` are looked for. */
+  readonly roots?: readonly string[] | undefined;
+  /** Largest page or stylesheet, in megabytes. */
+  readonly maxSize?: number | undefined;
+  /** Width and height of the window in CSS pixels: `1280x800`. */
+  readonly window?: string | undefined;
+  readonly pointer?: "fine" | "coarse" | undefined;
+  readonly reducedMotion?: boolean | undefined;
+  /** What the page on standard input is called. */
+  readonly stdinName?: string | undefined;
+  /** `read` executes nothing, `render` also runs the scripts of pages; not given: specimens of this project are mounted. */
+  readonly engine?: "read" | "render" | undefined;
+  /** How long the scripts and keys of one page or specimen may take, in seconds. */
+  readonly timeLimit?: number | undefined;
+  /** Themes in which colours are judged too: `data-theme=dark`. */
+  readonly themes?: readonly string[] | undefined;
+}
+
+/** How pages are judged, and what is told of it. */
+export interface AuditOptions extends ReadingOptions {
+  readonly wcag?: "2.0" | "2.1" | "2.2" | undefined;
+  readonly level?: "A" | "AA" | "AAA" | undefined;
+  /** Only these checks or families. */
+  readonly only?: readonly string[] | undefined;
+  /** All but these checks or families. */
+  readonly skipChecks?: readonly string[] | undefined;
+  /** Which outcomes become findings: `failed`, `cantTell`, `passed`. */
+  readonly outcomes?: readonly string[] | undefined;
+  /** The least severity that counts as a failure. */
+  readonly failOn?: "blocker" | "barrier" | "friction" | "never" | undefined;
+  /** Whether every family is told, whatever the configuration shows. */
+  readonly all?: boolean | undefined;
+  /** Whether what came of component source is kept below `node_modules/.cache`. */
+  readonly cache?: boolean | undefined;
+}
+
+/** Which edits are wanted beside those that cannot change a meaning. */
+export interface MendOptions extends AuditOptions {
+  readonly also?: Exclude<Confidence, "ask" | "safe"> | undefined;
+}

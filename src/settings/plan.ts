@@ -1,0 +1,319 @@
+import path from "node:path";
+import picomatch from "picomatch";
+import type { LoadedConfig } from "../config/load.ts";
+import { everyCheck } from "../core/checks/catalogue.ts";
+import { type Family, familyOf } from "../core/checks/check.ts";
+import { type Device, desktop } from "../core/css/device.ts";
+import { nearestWord } from "../core/document/nearest-word.ts";
+import { type Result, refusal } from "../core/findings/problems.ts";
+import type { Outcome, Severity } from "../core/findings/verdict.ts";
+import type { NamedColour } from "../core/scene/scene.ts";
+import { type Theme, themeName } from "../core/scene/schemes.ts";
+import type { CheckPlan } from "./check-plan.ts";
+import { checkSettings } from "./check-settings.ts";
+import { chooseChecks, listedWords } from "./choose-checks.ts";
+import { type InForce, Settlement } from "./in-force.ts";
+import type { AuditOptions, ReadingOptions } from "./options.ts";
+
+/** What a run may execute of what it looks at. */
+export interface Runs {
+  /** Whether the scripts of pages are run and their keys pressed. */
+  readonly pages: boolean;
+  /** Which specimens are mounted: none, those of this project, or all that the targets name. */
+  readonly specimens: "none" | "own" | "all";
+}
+
+/** In which colours pages are judged. */
+export interface ColourPlan {
+  /** Themes in which colours are judged too. */
+  readonly themes: readonly Theme[];
+  /** The colour schemes in which colours are judged; null for those the page is made for. */
+  readonly colourSchemes: readonly ("light" | "dark")[] | null;
+  readonly palette: readonly NamedColour[];
+}
+
+/** What is read, within which limits, and what is shown of it: all that a unit needs to be what it is in every command. */
+export interface ReadingPlan extends ColourPlan {
+  readonly targets: readonly string[];
+  readonly stdinName: string;
+  /** Whether a file that a folder or glob names is passed over; a file named itself never is. Absolute path. */
+  readonly isSkipped: (file: string) => boolean;
+  /** Folders whose files may be read beside the target's own and the working directory; absolute. */
+  readonly roots: readonly string[];
+  /** Largest page or stylesheet, in megabytes. */
+  readonly maxSize: number;
+  /** Stylesheets that every page has beside those it names; absolute. */
+  readonly stylesheets: readonly string[];
+  /** The HTML element that an element of one's own is to be taken for. */
+  readonly components: ReadonlyMap<string, string>;
+  readonly device: Device;
+  readonly runs: Runs;
+  /** The folder of this project: that of the configuration found upward from the working directory, else that itself. */
+  readonly ownFolder: string;
+  /** How long the scripts and keys of one page may take, in seconds. */
+  readonly timeLimit: number;
+}
+
+/** How hard edits are tried before they are offered; with none they are offered untried. */
+export type Trials = "none" | "usual" | "thorough";
+
+/** Everything an audit goes by. */
+export interface AuditPlan extends ReadingPlan, CheckPlan {
+  /** Which outcomes become findings. */
+  readonly outcomes: readonly Outcome[];
+  readonly trials: Trials;
+  /** All that results hang on beside the files, as one text. */
+  readonly key: string;
+  /** Whether results of component source are kept on the disk from one run to the next. */
+  readonly isCached: boolean;
+  readonly failOn: Severity | "never";
+  /** The families that are told; null for all. */
+  readonly families: readonly Family[] | null;
+  /** Whether findings are told in full instead of three of a kind. */
+  readonly all: boolean;
+  /** Whether it can be said what holds of each criterion: not where only some checks were asked for. */
+  readonly isWhole: boolean;
+}
+
+/** What plans are made from beside what is asked for. */
+export interface Circumstances {
+  readonly loaded: LoadedConfig | null;
+  /** Absolute. */
+  readonly workingDirectory: string;
+  readonly palette: readonly NamedColour[];
+  /** Tells this program from every other: results are kept for it alone. */
+  readonly build: string;
+}
+
+export interface Planned<Plan> {
+  readonly plan: Plan;
+  readonly inForce: readonly InForce[];
+}
+
+/** Everything that a command which reads pages goes by, from options, configuration and what is usual. */
+export function readingPlan(
+  targets: readonly string[],
+  options: ReadingOptions,
+  circumstances: Circumstances,
+): Result<Planned<ReadingPlan>> {
+  const settlement = new Settlement(circumstances.loaded, circumstances.workingDirectory);
+  const plan = settledReading(targets, options, circumstances, settlement);
+  return plan.ok ? { ok: true, value: { plan: plan.value, inForce: settlement.inForce } } : plan;
+}
+
+/** Everything that an audit goes by. */
+export function auditPlan(
+  targets: readonly string[],
+  options: AuditOptions,
+  circumstances: Circumstances,
+): Result<Planned<AuditPlan>> {
+  const { loaded, workingDirectory, build } = circumstances;
+  const settlement = new Settlement(loaded, workingDirectory);
+  const { config, base } = settlement;
+  const reading = settledReading(targets, options, circumstances, settlement);
+  if (!reading.ok) return reading;
+  const chosen = chooseChecks(everyCheck, options.only, options.skipChecks);
+  if (!chosen.ok) return chosen;
+  const outcomes = settledOutcomes(options, settlement);
+  if (!outcomes.ok) return outcomes;
+  const conformance = settledConformance(options, settlement);
+  const failOn = settlement.settle("failOn", "--fail-on", options.failOn, config.failOn, "friction");
+  const families = settlement.settle<readonly Family[] | null>(
+    "output.families",
+    "--all",
+    options.all === true ? null : undefined,
+    config.output?.families,
+    null,
+  );
+  const all = settlement.settle("output.all", "--all", options.all, config.output?.all, false);
+  for (const [id, setting] of Object.entries(config.checks ?? {})) settlement.note(`checks.${id}`, setting);
+  for (const { files, checks } of config.overrides ?? [])
+    settlement.note(`overrides for ${files.join(", ")}`, checks);
+  const { device, themes, palette } = reading.value;
+  const plan: AuditPlan = {
+    ...reading.value,
+    checks: chosen.value,
+    settingsFor: checkSettings(config, base, workingDirectory, new Set(listedWords(options.only))),
+    conformance,
+    outcomes: outcomes.value,
+    trials: "usual",
+    key: JSON.stringify([
+      build,
+      config,
+      options.only,
+      options.skipChecks,
+      conformance,
+      device,
+      themes,
+      palette,
+    ]),
+    isCached: options.cache !== false,
+    failOn,
+    families: all ? null : families,
+    all,
+    isWhole: options.only === undefined && options.skipChecks === undefined,
+  };
+  return { ok: true, value: { plan, inForce: settlement.inForce } };
+}
+
+/** The checks that stand beside a walk: all that are about the keyboard. */
+export const keyPlan = (plan: AuditPlan): AuditPlan => ({
+  ...plan,
+  checks: plan.checks.filter((check) => check.isAboutKeys === true || check.kind === "pressed"),
+});
+
+/** What of a plan is told: findings of families and outcomes that were not asked for are not. */
+export const isTold = (
+  { families, outcomes }: Pick<AuditPlan, "families" | "outcomes">,
+  { check, outcome }: { readonly check: string; readonly outcome: Outcome },
+): boolean => outcomes.includes(outcome) && (families?.includes(familyOf(check)) ?? true);
+
+function settledReading(
+  targets: readonly string[],
+  options: ReadingOptions,
+  { workingDirectory, palette, loaded }: Circumstances,
+  settlement: Settlement,
+): Result<ReadingPlan> {
+  const { config, base } = settlement;
+  const inBase = (file: string) => path.resolve(base, file);
+  const fromBase = path.relative(workingDirectory, base);
+  /** Globs and paths of the configuration, as they are written from the working directory. */
+  const fromHere = (target: string) =>
+    (fromBase === "" ? target : path.join(fromBase, target)).split(path.sep).join("/");
+  const named = settlement.settle(
+    "targets",
+    "targets",
+    targets.length === 0 ? undefined : targets,
+    config.targets?.map(fromHere),
+    ["."],
+  );
+  settlement.note("skip", config.skip);
+  settlement.note("stylesheets", config.stylesheets);
+  settlement.note("components", config.components);
+  const maxSize = settlement.settle("maxSize", "--max-size", options.maxSize, config.maxSize, 20);
+  if (!(maxSize > 0)) return refusal("--max-size must be a number of megabytes above 0");
+  const window = settlement.settle(
+    "window",
+    "--window",
+    options.window,
+    config.window,
+    `${desktop.width}x${desktop.height}`,
+  );
+  const size = /^(\d{2,5})[x×](\d{2,5})$/i.exec(window);
+  if (size === null) return refusal(`--window ${window} is no size; write it as 390x844`);
+  const timeLimit = options.timeLimit ?? 30;
+  if (!(timeLimit > 0)) return refusal("--time-limit must be a number of seconds above 0");
+  const colours = settledColours(options, settlement);
+  if (!colours.ok) return colours;
+  settlement.note("palette", config.palette);
+  const roots = settlement.settle(
+    "roots",
+    "--root",
+    options.roots?.map((root) => path.resolve(workingDirectory, root)),
+    config.roots?.map(inBase),
+    [],
+  );
+  const pointer = settlement.settle("pointer", "--pointer", options.pointer, config.pointer, "fine");
+  const reducedMotion = settlement.settle(
+    "reducedMotion",
+    "--reduced-motion",
+    options.reducedMotion,
+    config.reducedMotion,
+    false,
+  );
+  const isSkipped = picomatch([...(config.skip ?? [])], { dot: true });
+  const [colourScheme = desktop.colourScheme] = colours.value.colourSchemes ?? [];
+  const isNamed = typeof options.config === "string";
+  return {
+    ok: true,
+    value: {
+      targets: named,
+      stdinName: options.stdinName ?? "standard-input.html",
+      isSkipped: (file) => isSkipped(path.relative(base, file).split(path.sep).join("/")),
+      roots,
+      maxSize,
+      stylesheets: (config.stylesheets ?? []).map(inBase),
+      // As written for components of source, in lower case for elements of a page.
+      components: new Map(
+        Object.entries(config.components ?? {}).flatMap(([tag, { as }]) => [
+          [tag, as],
+          [tag.toLowerCase(), as],
+        ]),
+      ),
+      device: {
+        ...desktop,
+        width: Number(size[1]),
+        height: Number(size[2]),
+        finePointer: pointer === "fine",
+        reducedMotion,
+        colourScheme,
+      },
+      ...colours.value,
+      palette,
+      runs: runsOf(options.engine),
+      ownFolder: loaded === null || isNamed ? workingDirectory : base,
+      timeLimit,
+    },
+  };
+}
+
+const runsOf = (engine: ReadingOptions["engine"]): Runs => {
+  if (engine === "read") return { pages: false, specimens: "none" };
+  return engine === "render" ? { pages: true, specimens: "all" } : { pages: false, specimens: "own" };
+};
+
+function settledColours(
+  { themes: asked }: ReadingOptions,
+  settlement: Settlement,
+): Result<Pick<ColourPlan, "themes" | "colourSchemes">> {
+  const configured = settlement.config.schemes ?? [];
+  const themes: Theme[] = [];
+  for (const word of [...configured.filter((one) => one.includes("=")), ...(asked ?? [])]) {
+    const match = /^([a-z][a-z0-9-]*)=(.+)$/i.exec(word);
+    if (match === null)
+      return refusal(`--theme ${word} names no attribute and value; write it as data-theme=dark`);
+    themes.push({ attribute: (match[1] ?? "").toLowerCase(), value: match[2] ?? "" });
+  }
+  const colourSchemes = configured.filter(
+    (word): word is "light" | "dark" => word === "light" || word === "dark",
+  );
+  const asAsked = colourSchemes.length === 0 ? ["as the page asks"] : colourSchemes;
+  settlement.settle(
+    "schemes",
+    "--theme",
+    asked === undefined ? undefined : [...asAsked, ...themes.map(themeName)],
+    settlement.config.schemes,
+    asAsked,
+  );
+  return { ok: true, value: { themes, colourSchemes: colourSchemes.length === 0 ? null : colourSchemes } };
+}
+
+const listable: readonly Outcome[] = ["failed", "cantTell", "passed"];
+
+function settledOutcomes(options: AuditOptions, settlement: Settlement): Result<readonly Outcome[]> {
+  const listed = settlement.settle(
+    "output.outcomes",
+    "--outcomes",
+    options.outcomes,
+    settlement.config.output?.outcomes,
+    ["failed", "cantTell"],
+  );
+  const outcomes: Outcome[] = [];
+  for (const word of listed) {
+    const outcome = listable.find((one) => one === word);
+    if (outcome === undefined)
+      return refusal(
+        `there is no outcome "${word}" to list; ${nearestWord(word, listable) ?? listable.join(", ")} is one`,
+      );
+    outcomes.push(outcome);
+  }
+  return { ok: true, value: outcomes };
+}
+
+function settledConformance({ wcag, level }: AuditOptions, settlement: Settlement): CheckPlan["conformance"] {
+  const { conformance } = settlement.config;
+  return {
+    wcag: settlement.settle("conformance.wcag", "--wcag", wcag, conformance?.wcag, "2.2"),
+    level: settlement.settle("conformance.level", "--level", level, conformance?.level, "AA"),
+  };
+}
