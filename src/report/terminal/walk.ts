@@ -34,7 +34,7 @@ export function walkText(walk: PageWalk, view: WalkView): string {
   const lines = [
     `${colours.bold(printable(walk.target))}  ${colours.dim(
       [
-        counted(stops.length, "stop"),
+        stopsText(walk),
         ...(odd > 0 ? [`${odd} odd`] : []),
         ...(unreached.length > 0 ? [`${unreached.length} not reached`] : []),
         key,
@@ -42,14 +42,7 @@ export function walkText(walk: PageWalk, view: WalkView): string {
     )}`,
     "",
   ];
-  if (stops.length === 0)
-    lines.push(
-      paint.paragraph(
-        "  ",
-        `${key} stops nowhere on this page: it holds no link, no control and nothing else that takes focus. Whoever uses the keyboard can only read it.`,
-        2,
-      ),
-    );
+  if (stops.length === 0) lines.push(paint.paragraph("  ", noStopsText(walk, key), 2));
   const width = String(stops.length).length;
   const isLong = stops.length > MOST_STOPS && !all;
   const shown = isLong ? [...stops.slice(0, AT_THE_ENDS), ...stops.slice(-AT_THE_ENDS)] : stops;
@@ -62,6 +55,27 @@ export function walkText(walk: PageWalk, view: WalkView): string {
   if (walk.steps !== null) lines.push("", ...pressedLines(walk, walk.steps, file, view));
   lines.push("", ...closing(walk, paint));
   return `${lines.join("\n")}\n`;
+}
+
+/** The stops that Tab came to in a window; null where none was opened. */
+const stopsPressed = ({ steps }: PageWalk): number | null =>
+  steps === null ? null : new Set(steps.flatMap(({ to }) => to?.path ?? [])).size;
+
+/** How many stops there are: those of the window too, where scripts make others than source has. */
+function stopsText(walk: PageWalk): string {
+  const [inSource, inWindow] = [walk.stops.length, stopsPressed(walk)];
+  return inWindow === null || inWindow === inSource || walk.direction === "backwards"
+    ? counted(inSource, "stop")
+    : `${counted(inWindow, "stop")} with scripts run, ${inSource} in source`;
+}
+
+/** Why source shows no stop, and what else may. */
+function noStopsText(walk: PageWalk, key: string): string {
+  if ((stopsPressed(walk) ?? 0) > 0) return "Source has no stop: scripts make those that are pressed below.";
+  const nowhere = `${key} stops nowhere on this page: it holds no link, no control and nothing else that takes focus.`;
+  return walk.steps === null && walk.scene.page.index.byTag("script").length > 0
+    ? `${nowhere} Its scripts may make some: --engine render runs them.`
+    : `${nowhere} Whoever uses the keyboard can only read it.`;
 }
 
 function stopLines(
@@ -168,12 +182,12 @@ function pressedLines(
       `  ${colours.bold(`${printable(key)} on ${cut(printable(at), paint.width - key.length - 8)}`)}`,
       ...stepLines(inside, file, view),
     );
-  for (const { message, facts, source, check, outcome } of findings) {
-    if (outcome !== "failed" || typeof facts.keys !== "string") continue;
+  for (const { message, keys, source, check, outcome } of findings) {
+    if (outcome !== "failed" || keys === null) continue;
     lines.push(
       "",
       paint.paragraph(`    ${colours.red("■")} `, colours.bold(printable(message)), 6),
-      paint.paragraph("      ", printable(facts.keys), 6),
+      paint.paragraph("      ", printable(keys), 6),
       `      ${colours.dim(`${placeText(source, file)} · ${check}`)}`,
     );
   }
@@ -213,7 +227,10 @@ function stepLines(
 const quoted = (target: string): string =>
   /[\s#']/.test(target) ? `'${printable(target).replaceAll("'", "'\\''")}'` : printable(target);
 
-function closing({ target, findings, direction }: PageWalk, paint: Paint): readonly string[] {
+function closing(
+  { target, findings, direction, stops, unreached }: PageWalk,
+  paint: Paint,
+): readonly string[] {
   const { colours } = paint;
   const failed = findings.filter(({ outcome }) => outcome === "failed").length;
   const asked = findings.length - failed;
@@ -221,16 +238,27 @@ function closing({ target, findings, direction }: PageWalk, paint: Paint): reado
     ...(failed > 0 ? [`${failed} to mend`] : []),
     ...(asked > 0 ? [counted(asked, "question for a person", "questions for a person")] : []),
   ];
+  const odd = stops.filter((stop) => stop.odd.length > 0).length;
+  const marked = [
+    ...(odd > 0 ? [`${counted(odd, "stop is", "stops are")} marked above`] : []),
+    ...(unreached.length > 0
+      ? [`${counted(unreached.length, "element is", "elements are")} not reached`]
+      : []),
+  ];
   const told =
-    parts.length === 0
-      ? "No check of the keyboard has anything against this walk."
-      : `The checks of the keyboard: ${parts.join(", ")}.`;
+    parts.length > 0
+      ? `The checks of the keyboard: ${parts.join(", ")}.`
+      : marked.length === 0
+        ? "No check of the keyboard has anything against this walk."
+        : `No check of the keyboard fails; ${marked.join(", and ")}.`;
   return [
     paint.paragraph("", told, 0),
     colours.dim(
-      parts.length === 0
-        ? `next  keel walk ${quoted(target)} ${direction === "forwards" ? "--back" : ""}`.trimEnd()
-        : `next  keel audit ${quoted(target)} --only keys`,
+      parts.length > 0
+        ? `next  keel audit ${quoted(target)} --only keys`
+        : marked.length > 0
+          ? `next  keel audit ${quoted(target)}`
+          : `next  keel walk ${quoted(target)} ${direction === "forwards" ? "--back" : ""}`.trimEnd(),
     ),
   ];
 }
