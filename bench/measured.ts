@@ -8,7 +8,7 @@ import { nodeHost } from "../src/host/node.ts";
 import { Workspace } from "../src/host/workspace.ts";
 import { composedRoots } from "../src/read/component-roots.ts";
 import { loadSources } from "../src/read/load-sources.ts";
-import { composer } from "../src/readers/components/compose.ts";
+import { composer } from "../src/readers/composition/compose.ts";
 import { parseScript } from "../src/readers/script/parse-script.ts";
 import { checksFor } from "../src/settings/check-plan.ts";
 import { sceneOf } from "../tests/page.ts";

@@ -9,8 +9,8 @@ import type { Workspace } from "../host/workspace.ts";
 import { componentsWithin, composedWhole, rootCandidates, subjectName } from "../read/component-roots.ts";
 import { ModuleKeys } from "../read/module-keys.ts";
 import { sceneOptions } from "../read/scene-options.ts";
-import { placeKey } from "../readers/components/component-name.ts";
-import { type Composer, composer, type FoundComponent } from "../readers/components/compose.ts";
+import { placeKey } from "../readers/composition/component-name.ts";
+import { type Composer, composer, type FoundComponent } from "../readers/composition/compose.ts";
 import { checksFor } from "../settings/check-plan.ts";
 import type { AuditPlan } from "../settings/plan.ts";
 import {

@@ -1,5 +1,5 @@
 import type { AloneComponent } from "../core/checks/surroundings.ts";
-import type { FoundComponent } from "../readers/components/compose.ts";
+import type { FoundComponent } from "../readers/composition/compose.ts";
 
 /** Names of what is shown by itself. */
 const wholeNames = /^App(?:Component)?$|(?:Page|Layout|Screen|View|Route)(?:Component)?$/;

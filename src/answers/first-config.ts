@@ -1,4 +1,5 @@
 import path from "node:path";
+import { isComponentTemplate } from "../core/document/component-formats.ts";
 import { componentExtensions, isComponentFile, pageExtensions, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import { readPalette } from "./contrast.ts";
@@ -46,7 +47,7 @@ export async function lookAtProject(host: Host): Promise<Project> {
   const kept = found.filter((file) => !skip.some((folder) => file.startsWith(`${folder}/`)));
   const components = kept.filter(isComponentFile);
   // The template of an Angular component is part of it.
-  const pages = kept.filter((file) => !isComponentFile(file) && !file.endsWith(".component.html"));
+  const pages = kept.filter((file) => !isComponentFile(file) && !isComponentTemplate(file));
   return {
     framework: await frameworkOf(host),
     pages,

@@ -1,4 +1,5 @@
 import path from "node:path";
+import { type ComponentFormatName, componentFormatOf } from "../core/document/component-formats.ts";
 import type { Problem } from "../core/findings/problems.ts";
 import {
   componentExtensions,
@@ -10,9 +11,9 @@ import {
 import type { Host } from "../host/host.ts";
 import { Workspace } from "../host/workspace.ts";
 import { loadSources } from "../read/load-sources.ts";
-import { composer, type FoundComponent } from "../readers/components/compose.ts";
-import { sampleOf, statesOf } from "../readers/components/sample-props.ts";
-import type { SourceModule } from "../readers/components/source-module.ts";
+import { composer, type FoundComponent } from "../readers/composition/compose.ts";
+import { sampleOf, statesOf } from "../readers/composition/sample-props.ts";
+import type { SourceModule } from "../readers/composition/source-module.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 
 /** A file of specimens as a first draft. */
@@ -43,38 +44,74 @@ export async function draftSpecimens(plan: ReadingPlan, host: Host): Promise<Dra
   );
   const sources = await loadSources(entries, plan, host, new Workspace());
   const composing = composer({ modules: sources.modules, standsFor: plan.components });
-  const drafts: SpecimenDraft[] = [];
+  const drafted: SpecimenDraft[] = [];
   let there = 0;
   for (const { path: file } of entries) {
     const module = file === null ? undefined : sources.modules.get(file);
-    if (file === null || module === undefined || /\.component\.ts$/.test(file)) continue;
-    const components = composing.componentsOf(module).filter((found) => exportOf(found) !== null);
+    const format = drafts[(file === null ? null : componentFormatOf(file)) ?? "angular"];
+    if (file === null || module === undefined || format === null) continue;
+    const components = composing.componentsOf(module).filter((found) => exportOf(found, format) !== null);
     if (components.length === 0) continue;
     const base = file.replace(/\.[^.]+$/, "");
     const known = await Promise.all(endings.map((ending) => host.files.info(`${base}.specimen.${ending}`)));
     // Two components of one name in one folder have one file of specimens.
     if (
       known.some((info) => info !== null) ||
-      drafts.some((one) => one.path.startsWith(`${base}.specimen.`))
+      drafted.some((one) => one.path.startsWith(`${base}.specimen.`))
     ) {
       there++;
       continue;
     }
-    const target = `${base}.specimen.${endingFor(module)}`;
-    const { text, specimens } = draft(module, components);
-    drafts.push({ path: target, name: shownName(host, target), text, specimens });
+    const target = `${base}.specimen.${format.ending(file, module.text)}`;
+    const { text, specimens } = draft(module, components, format);
+    drafted.push({ path: target, name: shownName(host, target), text, specimens });
   }
-  return { drafts, there, problems: [...problems, ...sources.problems] };
+  return { drafts: drafted, there, problems: [...problems, ...sources.problems] };
 }
 
-function endingFor({ path: file, text }: SourceModule): string {
-  if (/\.(?:vue|svelte)$/.test(file)) return /<script[^>]*lang="ts"/.test(text) ? "ts" : "js";
-  return /\.[cm]?tsx?$/.test(file) ? "tsx" : "jsx";
+/** How specimens of each format are drafted; null for one whose components are not mounted. */
+const drafts: Readonly<Record<ComponentFormatName, DraftedFormat | null>> = {
+  jsx: {
+    isWhole: false,
+    imports: [],
+    ending: (file) => (/\.[cm]?tsx?$/.test(file) ? "tsx" : "jsx"),
+    shown: markup,
+  },
+  vue: {
+    isWhole: true,
+    imports: ['import { h } from "vue";'],
+    ending: (_, text) => (/<script[^>]*lang="ts"/.test(text) ? "ts" : "js"),
+    shown: (name, given) => `h(${name}${given.length === 0 ? "" : `, ${objectText(given)}`})`,
+  },
+  svelte: {
+    isWhole: true,
+    imports: [],
+    ending: (_, text) => (/<script[^>]*lang="ts"/.test(text) ? "ts" : "js"),
+    shown: (name, given) =>
+      `({ component: ${name}, props: ${given.length === 0 ? "{}" : objectText(given)} })`,
+  },
+  angular: null,
+};
+
+type Given = readonly (readonly [prop: string, sample: string])[];
+
+interface DraftedFormat {
+  /** Whether a file is one component, exported as the default. */
+  readonly isWhole: boolean;
+  /** What a file of specimens imports beside its components. */
+  readonly imports: readonly string[];
+  /** What the name of a file of specimens ends in. */
+  readonly ending: (file: string, text: string) => string;
+  /** What a specimen returns. */
+  readonly shown: (name: string, given: Given) => string;
 }
 
 /** How a component is exported: by its name, or as the default; null where it is not. */
-function exportOf({ module: { path: file, text }, name }: FoundComponent): "named" | "default" | null {
-  if (/\.(?:vue|svelte)$/.test(file)) return "default";
+function exportOf(
+  { module: { text }, name }: FoundComponent,
+  format: DraftedFormat,
+): "named" | "default" | null {
+  if (format.isWhole) return "default";
   const isDefault = new RegExp(
     `\\bexport\\s+default\\s+(?:(?:async\\s+)?function\\s+|class\\s+|\\w+\\()?${name}\\b`,
   );
@@ -88,13 +125,12 @@ function exportOf({ module: { path: file, text }, name }: FoundComponent): "name
 function draft(
   module: SourceModule,
   components: readonly FoundComponent[],
+  format: DraftedFormat,
 ): { readonly text: string; readonly specimens: number } {
   const file = path.basename(module.path);
-  const isVue = file.endsWith(".vue");
-  const isSvelte = file.endsWith(".svelte");
-  const from = `./${isVue || isSvelte ? file : file.replace(/\.[^.]+$/, "")}`;
-  const byDefault = components.find((found) => exportOf(found) === "default");
-  const named = components.filter((found) => exportOf(found) === "named").map(({ name }) => name);
+  const from = `./${format.isWhole ? file : file.replace(/\.[^.]+$/, "")}`;
+  const byDefault = components.find((found) => exportOf(found, format) === "default");
+  const named = components.filter((found) => exportOf(found, format) === "named").map(({ name }) => name);
   const imports = [byDefault?.name, named.length === 0 ? undefined : `{ ${named.join(", ")} }`].filter(
     (part) => part !== undefined,
   );
@@ -102,18 +138,12 @@ function draft(
     statesOf(component.openProps()).map(({ state, props }) => {
       const label = [inWords(name), ...(state === null ? [] : [state])].join(", ");
       const given = [...props].map(([prop, value]) => [prop, sampleOf(value, prop)] as const);
-      const object = `{ ${given.map(([prop, sample]) => `${key(prop)}: ${sample}`).join(", ")} }`;
-      const shown = isVue
-        ? `h(${name}${given.length === 0 ? "" : `, ${object}`})`
-        : isSvelte
-          ? `({ component: ${name}, props: ${given.length === 0 ? "{}" : object} })`
-          : markup(name, given);
-      return `specimen(${JSON.stringify(label)}, () => ${shown});`;
+      return `specimen(${JSON.stringify(label)}, () => ${format.shown(name, given)});`;
     }),
   );
   const text = [
     'import { specimen } from "even-keel/specimen";',
-    ...(isVue ? ['import { h } from "vue";'] : []),
+    ...format.imports,
     `import ${imports.join(", ")} from ${JSON.stringify(from)};`,
     "",
     "// Drafted from the props: give them words as people will read them, and name the states that matter.",
@@ -123,7 +153,10 @@ function draft(
   return { text, specimens: lines.length };
 }
 
-function markup(name: string, given: readonly (readonly [string, string])[]): string {
+const objectText = (given: Given): string =>
+  `{ ${given.map(([prop, sample]) => `${key(prop)}: ${sample}`).join(", ")} }`;
+
+function markup(name: string, given: Given): string {
   const content = given.find(([prop]) => prop === "children")?.[1];
   const props = given
     .filter(([prop]) => prop !== "children")

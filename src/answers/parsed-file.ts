@@ -18,7 +18,7 @@ export async function parsedFile(file: string, text: string, isSource: boolean):
     ];
   }
   // Parsers of scripts are loaded where there are scripts.
-  const { parsedSource } = await import("../readers/components/load-modules.ts");
+  const { parsedSource } = await import("../readers/composition/load-modules.ts");
   const { content } = await parsedSource(path.resolve("/", file), file, text);
   return content.kind === "template"
     ? [

@@ -1,6 +1,6 @@
 import type { Sheet } from "../core/css/sheet.ts";
 import type { Problem } from "../core/findings/problems.ts";
-import type { SourceModule } from "../readers/components/source-module.ts";
+import type { SourceModule } from "../readers/composition/source-module.ts";
 import type { PageFile } from "./targets.ts";
 import type { Unit } from "./unit.ts";
 

@@ -1,4 +1,5 @@
 import path from "node:path";
+import { componentEndings, componentFormatOf } from "../core/document/component-formats.ts";
 import { noMatch, noPages, notAPage, notFound, type Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
@@ -27,16 +28,8 @@ export interface FoundPages {
 
 export const pageExtensions = [".html", ".htm"] as const;
 
-/** Files that may hold components. */
-export const componentExtensions = [
-  ".tsx",
-  ".jsx",
-  ".vue",
-  ".svelte",
-  ".component.ts",
-  ".specimen.ts",
-  ".specimen.js",
-] as const;
+/** Files that hold components, and files that name specimens of them. */
+export const componentExtensions: readonly string[] = [...componentEndings, ".specimen.ts", ".specimen.js"];
 
 const endsIn = (file: string, extensions: readonly string[]): boolean =>
   extensions.some((extension) => file.toLowerCase().endsWith(extension));
@@ -48,8 +41,8 @@ const triesComponents = /\.(?:test|spec|e2e)\.[a-z]+$|(?:^|\/)__(?:tests|mocks)_
 export const isSpecimenFile = (file: string): boolean => /\.specimen\.[jt]sx?$/i.test(file);
 
 /** Whether a file holds components and is read with all that it imports. */
-export const isComponentFile = (file: string): boolean =>
-  endsIn(file, componentExtensions) || /\.[cm]?[jt]s$/i.test(file);
+export const isComponentFile = (file: string): boolean => componentFormatOf(file) !== null;
+
 const isGlob = (target: string): boolean => /[*?[\]{}]/.test(target);
 
 /** How a file is shown: relative to the working directory, forward slashes. */

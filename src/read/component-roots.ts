@@ -1,7 +1,7 @@
 import type { LoadedSources } from "../engine/sources.ts";
-import { placeKey } from "../readers/components/component-name.ts";
-import type { Composed, Composer, FoundComponent } from "../readers/components/compose.ts";
-import type { SourceModule } from "../readers/components/source-module.ts";
+import { placeKey } from "../readers/composition/component-name.ts";
+import type { Composed, Composer, FoundComponent } from "../readers/composition/compose.ts";
+import type { SourceModule } from "../readers/composition/source-module.ts";
 
 /**
  * The components of the files that were asked for, in the order in which they are looked at: those that nobody seems to use

@@ -2,9 +2,9 @@ import { renamedClasses, scopedSheet } from "../core/css/narrowed-sheet.ts";
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, ImportRule, Sheet } from "../core/css/sheet.ts";
 import type { Document } from "../core/document/node.ts";
-import { scopeAttribute, stylesOf } from "../readers/components/component-styles.ts";
-import { classSuffix } from "../readers/components/module-scopes.ts";
-import type { SourceModule } from "../readers/components/source-module.ts";
+import { scopeAttribute, stylesOf } from "../readers/composition/component-styles.ts";
+import { classSuffix } from "../readers/composition/module-scopes.ts";
+import type { SourceModule } from "../readers/composition/source-module.ts";
 import { leadingTo } from "./module-keys.ts";
 
 /** Sheets not yet bound to a document. */

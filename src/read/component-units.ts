@@ -3,7 +3,7 @@ import { type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import { documentIn, firstArms } from "../core/worlds/world.ts";
 import type { LoadedSources } from "../engine/sources.ts";
 import type { Unit, UnitDocument } from "../engine/unit.ts";
-import { composer } from "../readers/components/compose.ts";
+import { composer } from "../readers/composition/compose.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { composedRoots, subjectName } from "./component-roots.ts";
 import { applied, sheetsReached } from "./component-sheets.ts";

@@ -6,7 +6,7 @@ import type { LoadedSources } from "../engine/sources.ts";
 import { type PageFile, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import type { Workspace } from "../host/workspace.ts";
-import { loadModules } from "../readers/components/load-modules.ts";
+import { loadModules } from "../readers/composition/load-modules.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 

@@ -1,4 +1,4 @@
-import type { SourceModule } from "../readers/components/source-module.ts";
+import type { SourceModule } from "../readers/composition/source-module.ts";
 
 type Modules = ReadonlyMap<string, SourceModule>;
 

@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { writtenText } from "../../src/core/document/written.ts";
 import type { TreeElement, TreeValue } from "../../src/core/worlds/tree.ts";
-import { composer } from "../../src/readers/components/compose.ts";
-import type { SourceModule } from "../../src/readers/components/source-module.ts";
+import { composer } from "../../src/readers/composition/compose.ts";
+import type { SourceModule } from "../../src/readers/composition/source-module.ts";
 import { parseScript } from "../../src/readers/script/parse-script.ts";
 
 const moduleOf = (text: string): SourceModule => {

@@ -1,3 +1,5 @@
+import { componentFormatOf, componentFormats, isComponentTemplate } from "../document/component-formats.ts";
+
 /**
  * How markup is written in a file. `html`: as the standard has it; `template`: the same, but braces begin an expression
  * (Vue, Svelte, Angular); `jsx`: props for attributes.
@@ -6,8 +8,11 @@ export type Syntax = "html" | "template" | "jsx";
 
 /** The syntax of markup in a file, by its name. */
 export function syntaxOf(file: string): Syntax {
-  if (/\.(?:[jt]sx|[cm]?js)$/i.test(file)) return "jsx";
-  return /\.(?:vue|svelte|[cm]?ts|component\.html)$/i.test(file) ? "template" : "html";
+  if (isComponentTemplate(file)) return "template";
+  const format = componentFormatOf(file);
+  if (format === null) return "html";
+  // A script without JSX has its markup in a template of its own.
+  return format === "jsx" && /\.[cm]?ts$/i.test(file) ? "template" : componentFormats[format].syntax;
 }
 
 /** Attributes whose prop in JSX is written otherwise than in lower case. HTML, attribute index. */

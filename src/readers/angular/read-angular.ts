@@ -1,8 +1,8 @@
 import { parseTemplate } from "@angular/compiler";
 import type * as Ast from "@babel/types";
-import type { TemplateNode } from "../components/source-module.ts";
+import type { TemplateNode } from "../composition/source-module.ts";
 import { everyNode, type ScriptError } from "../script/parse-script.ts";
-import { type AngularNode, angularTemplate } from "./angular-template.ts";
+import { type AngularNode, angularTemplate } from "./template-syntax.ts";
 
 /** A template as parsed, as far as it could be. */
 export interface ReadTemplate {

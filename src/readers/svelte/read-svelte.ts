@@ -1,9 +1,9 @@
 import type * as Ast from "@babel/types";
 import { type AST, parse } from "svelte/compiler";
-import type { StylePart } from "../components/source-module.ts";
-import type { ReadParts } from "../components/template-parts.ts";
+import type { StylePart } from "../composition/source-module.ts";
+import type { ReadParts } from "../composition/template-parts.ts";
 import { parseScript, type ScriptError } from "../script/parse-script.ts";
-import { svelteTemplate } from "./svelte-template.ts";
+import { svelteTemplate } from "./template-syntax.ts";
 
 /** Takes a Svelte component apart. Offsets are those of the file. */
 export function readSvelte(text: string): ReadParts {

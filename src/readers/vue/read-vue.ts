@@ -1,9 +1,9 @@
 import type * as Ast from "@babel/types";
 import { parse, type SFCBlock } from "@vue/compiler-sfc";
-import type { StylePart } from "../components/source-module.ts";
-import type { ReadParts } from "../components/template-parts.ts";
+import type { StylePart } from "../composition/source-module.ts";
+import type { ReadParts } from "../composition/template-parts.ts";
 import { parseScript, type ScriptError } from "../script/parse-script.ts";
-import { type VueNode, vueTemplate } from "./vue-template.ts";
+import { type VueNode, vueTemplate } from "./template-syntax.ts";
 
 /** Takes a Vue single-file component apart. Offsets are those of the file. */
 export function readVue(text: string, file: string): ReadParts {

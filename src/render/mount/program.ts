@@ -7,7 +7,7 @@ import { parseSheet } from "../../core/css/parse-sheet.ts";
 import type { Sheet } from "../../core/css/sheet.ts";
 import { type LineMap, lineMap } from "../../core/document/line-map.ts";
 import type { CommentNode, Span } from "../../core/document/node.ts";
-import { startTagEnd } from "../../readers/components/start-tag-end.ts";
+import { startTagEnd } from "../../readers/composition/start-tag-end.ts";
 import type { Bundle, SourceRemark } from "../protocol.ts";
 import { shownPath } from "./shown-path.ts";
 

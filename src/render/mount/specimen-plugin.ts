@@ -1,6 +1,8 @@
 import { readFile } from "node:fs/promises";
 import path from "node:path";
 import type { OnLoadResult, Plugin, PluginBuild } from "esbuild";
+import { componentFormats } from "../../core/document/component-formats.ts";
+import type { TemplateLanguageName } from "../../readers/composition/source-module.ts";
 import type { BundledStyle, BundleRequest } from "../protocol.ts";
 import { classExports } from "./class-exports.ts";
 import { shownPath } from "./shown-path.ts";
@@ -69,15 +71,22 @@ export function specimenPlugin(request: BundleRequest, gathered: Gathered): Plug
           classExports(text, suffix, isModule),
         );
       });
-      build.onLoad({ filter: /\.vue$/ }, async ({ path: file }) =>
-        compileVue(root, workingDirectory, await sourceAt(file), gathered),
-      );
-      build.onLoad({ filter: /\.svelte$/ }, async ({ path: file }) =>
-        compileSvelte(root, workingDirectory, await sourceAt(file), gathered),
-      );
+      for (const [language, compile] of Object.entries(compilers)) {
+        const endings = componentFormats[language as TemplateLanguageName].endings;
+        const filter = new RegExp(endings.map((ending) => `\\${ending}$`).join("|"));
+        build.onLoad({ filter }, async ({ path: file }) =>
+          compile(root, workingDirectory, await sourceAt(file), gathered),
+        );
+      }
     },
   };
 }
+
+/** How a file that is one component is compiled, by its language: with the project's own compiler. */
+const compilers = {
+  vue: compileVue,
+  svelte: compileSvelte,
+} satisfies Record<TemplateLanguageName, typeof compileVue>;
 
 /** Puts ourselves between the project's own JSX and its runtime; the runtimes of packages stay as they are. */
 function stampJsx(build: PluginBuild): void {

@@ -1,4 +1,5 @@
 import type * as Ast from "@babel/types";
+import { type ComponentFormatName, componentFormatOf } from "../../core/document/component-formats.ts";
 import {
   emptyFile,
   generated,
@@ -14,6 +15,7 @@ import { everyNode, parseScript, type ScriptError } from "../script/parse-script
 import { addressFrom } from "./component-name.ts";
 import { ImportResolver } from "./resolve-import.ts";
 import type { ModuleContent, SourceModule, TemplateNode } from "./source-module.ts";
+import type { ReadParts } from "./template-parts.ts";
 
 export interface ModuleRequest {
   /** Absolute paths of the files that are asked for. */
@@ -55,7 +57,6 @@ const isMachineMade = (written: string): boolean => {
   return false;
 };
 
-const scriptEnding = /\.(?:[cm]?[jt]sx?)$/i;
 const styleEnding = /\.(?:css|scss|sass|less|styl|pcss|postcss)$/i;
 
 /** Reads files and all that they import within the project, each once. What cannot be read is told and left out. */
@@ -127,7 +128,7 @@ async function readModule(
 ): Promise<Read> {
   const file = request.shownName(path);
   const isText =
-    scriptEnding.test(path) || styleEnding.test(path) || /\.(?:vue|svelte|html?|json)$/i.test(path);
+    componentFormatOf(path) !== null || styleEnding.test(path) || /\.(?:html?|json)$/i.test(path);
   const bare = (content: ModuleContent, text = ""): Read => ({
     module: { path, file, text, content, errors: [] },
     imports: [],
@@ -158,26 +159,44 @@ export interface ParsedSource {
   readonly imports: readonly string[];
 }
 
-/** Parses markup or script by the ending of its file; each compiler is loaded when its first file is met. */
+/** Parses markup or script by the format of its file; each compiler is loaded when its first file is met. */
 export async function parsedSource(path: string, file: string, text: string): Promise<ParsedSource> {
   if (/\.html?$/i.test(path)) {
     const { readAngular } = await import("../angular/read-angular.ts");
     const { template, errors } = readAngular(text, file);
     return { content: { kind: "markup", template }, errors, imports: [] };
   }
-  if (/\.(?:vue|svelte)$/i.test(path)) {
-    const language = path.toLowerCase().endsWith(".vue") ? "vue" : "svelte";
-    const { parts, errors, imports } =
-      language === "vue"
-        ? (await import("../vue/read-vue.ts")).readVue(text, file)
-        : (await import("../svelte/read-svelte.ts")).readSvelte(text);
-    const scripts = [parts.moduleScript, parts.script].filter((one) => one !== null);
-    return {
-      content: { kind: "template", language, parts },
-      errors,
-      imports: [...scripts.flatMap((script) => importsOf(script, text)), ...imports],
-    };
-  }
+  const format = componentFormatOf(path);
+  return parsers[format ?? "jsx"](path, file, text);
+}
+
+/** How a file of each format is parsed. */
+const parsers: Readonly<
+  Record<ComponentFormatName, (path: string, file: string, text: string) => Promise<ParsedSource>>
+> = {
+  jsx: parsedScript,
+  angular: parsedScript,
+  vue: async (_, file, text) =>
+    parsedParts("vue", (await import("../vue/read-vue.ts")).readVue(text, file), text),
+  svelte: async (_, __, text) =>
+    parsedParts("svelte", (await import("../svelte/read-svelte.ts")).readSvelte(text), text),
+};
+
+/** A component in one file, as it is taken apart. */
+function parsedParts(
+  language: "vue" | "svelte",
+  { parts, errors, imports }: ReadParts,
+  text: string,
+): ParsedSource {
+  const scripts = [parts.moduleScript, parts.script].filter((one) => one !== null);
+  return {
+    content: { kind: "template", language, parts },
+    errors,
+    imports: [...scripts.flatMap((script) => importsOf(script, text)), ...imports],
+  };
+}
+
+async function parsedScript(path: string, file: string, text: string): Promise<ParsedSource> {
   const { program, errors } = parseScript(text, {
     start: 0,
     typescript: /\.[cm]?tsx?$/i.test(path),

@@ -1,5 +1,6 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
+import { styleText } from "../react/style-object.ts";
 import { concat } from "../script/concat.ts";
 import { lift, type Machine, unknownAt } from "../script/machine.ts";
 import type { Scope } from "../script/scope.ts";
@@ -16,7 +17,6 @@ import {
 import { classNames } from "./class-names.ts";
 import type { WrittenAttribute } from "./host-element.ts";
 import type { TemplateAttribute } from "./source-module.ts";
-import { styleText } from "./style-object.ts";
 
 /** The attributes and handlers of an element, worked out. */
 export interface HostParts {

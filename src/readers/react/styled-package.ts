@@ -1,9 +1,9 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
+import type { Composition } from "../composition/composition.ts";
 import { unknownAt } from "../script/machine.ts";
 import { textOf } from "../script/places.ts";
 import { absent, known, native, type Value } from "../script/value.ts";
-import type { Composition } from "./composition.ts";
 import { anyProps } from "./react-component.ts";
 
 /** `styled.button`, `styled(Card)`: a component that gives all it is given to another, and a style. */

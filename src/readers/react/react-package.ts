@@ -1,4 +1,6 @@
 import type { Span } from "../../core/document/node.ts";
+import type { Composition } from "../composition/composition.ts";
+import { stateValue } from "../composition/state-value.ts";
 import { lift, type Machine, madeId, unknownAt } from "../script/machine.ts";
 import type { Shape } from "../script/type-shape.ts";
 import {
@@ -15,9 +17,7 @@ import {
   objectOf,
   type Value,
 } from "../script/value.ts";
-import type { Composition } from "./composition.ts";
 import { anyProps } from "./react-component.ts";
-import { stateValue } from "./state-value.ts";
 
 /** A component that shows nothing but what it is given. */
 const passThrough = (composition: Composition, name: string): Value => ({

@@ -1,5 +1,5 @@
 import type * as Ast from "@babel/types";
-import { metadataOf } from "./angular-metadata.ts";
+import { metadataOf } from "../angular/angular-metadata.ts";
 import type { SourceModule, StylePart } from "./source-module.ts";
 
 /** Styles that stand in a component file itself. */

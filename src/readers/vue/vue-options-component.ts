@@ -1,22 +1,22 @@
 import type * as Ast from "@babel/types";
+import { baseName } from "../composition/component-name.ts";
+import type { Composition } from "../composition/composition.ts";
+import type { ScopeMaking } from "../composition/module-scopes.ts";
+import { once } from "../composition/once.ts";
+import type { SourceModule, TemplateParts } from "../composition/source-module.ts";
+import { stateValue } from "../composition/state-value.ts";
+import { hasOutlet, wholeOf } from "../composition/template-file.ts";
 import { functionValue, propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { nameNode, placeOf } from "../script/places.ts";
 import { bindLater, innerScope } from "../script/scope.ts";
 import { absent, type Component, type ObjectValue, type Value } from "../script/value.ts";
-import { baseName } from "./component-name.ts";
-import type { Composition } from "./composition.ts";
-import type { ScopeMaking } from "./module-scopes.ts";
-import { once } from "./once.ts";
-import type { SourceModule, TemplateParts } from "./source-module.ts";
-import { stateValue } from "./state-value.ts";
-import { hasOutlet, wholeOf } from "./template-file.ts";
+import { bindCommon, rendered } from "./template-meaning.ts";
 import { hasInheritOff } from "./vue-fallthrough.ts";
 import { pascalCase } from "./vue-names.ts";
 import { unboxed } from "./vue-package.ts";
 import { defaulted, divided, fromOptions, openProps } from "./vue-props.ts";
-import { bindCommon, rendered } from "./vue-template.ts";
 
 /** A component that is an object of options: `export default { props, data, computed … }`. */
 export function vueOptionsComponent(

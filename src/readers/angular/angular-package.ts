@@ -1,6 +1,6 @@
+import { stateValue } from "../composition/state-value.ts";
 import type { Machine } from "../script/machine.ts";
 import { absent, native, type Value } from "../script/value.ts";
-import { stateValue } from "./state-value.ts";
 
 /** Signals: called without anything they give their value. */
 export const signals = (machine: Machine): ReadonlyMap<string, Value> =>

@@ -1,6 +1,8 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
+import type { Composition } from "../composition/composition.ts";
+import type { SourceModule } from "../composition/source-module.ts";
 import { evaluate, functionValue, propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { placeOf, spanOf } from "../script/places.ts";
@@ -17,8 +19,6 @@ import {
   orElse,
   type Value,
 } from "../script/value.ts";
-import type { Composition } from "./composition.ts";
-import type { SourceModule } from "./source-module.ts";
 
 /** Props of which nothing is known: any may be given. */
 export const anyProps = (source: Span): ObjectValue =>

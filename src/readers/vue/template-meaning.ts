@@ -1,4 +1,10 @@
 import type { TreeNode } from "../../core/worlds/tree.ts";
+import { baseName } from "../composition/component-name.ts";
+import { scopeAttribute, stylesOf } from "../composition/component-styles.ts";
+import type { Composition } from "../composition/composition.ts";
+import { htmlTags } from "../composition/html-tags.ts";
+import type { SourceModule, TemplateElement, TemplateParts } from "../composition/source-module.ts";
+import { type TagMeaning, TemplateRenderer } from "../composition/template-render.ts";
 import { unknownAt } from "../script/machine.ts";
 import { nameNode } from "../script/places.ts";
 import { bind, bindLater, type Scope } from "../script/scope.ts";
@@ -11,12 +17,6 @@ import {
   objectOf,
   type Value,
 } from "../script/value.ts";
-import { baseName } from "./component-name.ts";
-import { scopeAttribute, stylesOf } from "./component-styles.ts";
-import type { Composition } from "./composition.ts";
-import { htmlTags } from "./html-tags.ts";
-import type { SourceModule, TemplateElement, TemplateParts } from "./source-module.ts";
-import { type TagMeaning, TemplateRenderer } from "./template-render.ts";
 import { fallThrough } from "./vue-fallthrough.ts";
 import { camelCase, pascalCase } from "./vue-names.ts";
 

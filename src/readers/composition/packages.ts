@@ -1,11 +1,11 @@
+import { signals } from "../angular/angular-package.ts";
+import { reactExport } from "../react/react-package.ts";
+import { styledFunction } from "../react/styled-package.ts";
 import type { Machine } from "../script/machine.ts";
 import type { Value } from "../script/value.ts";
-import { signals } from "./angular-package.ts";
+import { boxes, givenFromAround } from "../vue/vue-package.ts";
 import { classNames } from "./class-names.ts";
 import type { Composition } from "./composition.ts";
-import { reactExport } from "./react-package.ts";
-import { styledFunction } from "./styled-package.ts";
-import { boxes, givenFromAround } from "./vue-package.ts";
 /** What well-known packages give, as far as a tree hangs on it; null for what stays unknown. */
 export function packageExport(composition: Composition, specifier: string, name: string): Value | null {
   const { machine } = composition;

@@ -1,15 +1,21 @@
 import type * as Ast from "@babel/types";
 import type { Namespace, Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
+import type { Composition } from "../composition/composition.ts";
+import {
+  holeOf,
+  hostElement,
+  namespaceOf,
+  shownText,
+  type WrittenAttribute,
+} from "../composition/host-element.ts";
+import { nodesOfEach } from "../composition/open-nodes.ts";
 import { merged } from "../script/evaluate.ts";
 import { lift, type Machine } from "../script/machine.ts";
 import { placeOf, spanOf, unknownOf } from "../script/places.ts";
 import type { Scope } from "../script/scope.ts";
 import { known, listOf, type MarkupValue, objectOf, type Value, yes } from "../script/value.ts";
-import type { Composition } from "./composition.ts";
-import { holeOf, hostElement, namespaceOf, shownText, type WrittenAttribute } from "./host-element.ts";
 import { jsxAttributeNames, notAttributes } from "./jsx-attributes.ts";
-import { nodesOfEach } from "./open-nodes.ts";
 import { styleText } from "./style-object.ts";
 
 /** What JSX comes to before anything is rendered: its type, its props, where it stands and who wrote it. */

@@ -1,4 +1,10 @@
 import type * as Ast from "@babel/types";
+import { baseName } from "../composition/component-name.ts";
+import type { Composition } from "../composition/composition.ts";
+import { bindProgram, providedBy, type ScopeMaking, withProvided } from "../composition/module-scopes.ts";
+import { once } from "../composition/once.ts";
+import type { SourceModule, TemplateParts } from "../composition/source-module.ts";
+import { hasOutlet, wholeOf } from "../composition/template-file.ts";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { nameNode } from "../script/places.ts";
@@ -12,16 +18,10 @@ import {
   type ObjectValue,
   type Value,
 } from "../script/value.ts";
-import { baseName } from "./component-name.ts";
-import type { Composition } from "./composition.ts";
-import { bindProgram, providedBy, type ScopeMaking, withProvided } from "./module-scopes.ts";
-import { once } from "./once.ts";
-import type { SourceModule, TemplateParts } from "./source-module.ts";
-import { hasOutlet, wholeOf } from "./template-file.ts";
+import { bindCommon, rendered, slotsOf } from "./template-meaning.ts";
 import { hasInheritOff } from "./vue-fallthrough.ts";
 import { boxed, unboxed } from "./vue-package.ts";
 import { type DeclaredProps, declaredProps, defaulted, divided, isCallOf, openProps } from "./vue-props.ts";
-import { bindCommon, rendered, slotsOf } from "./vue-template.ts";
 
 /** A component with `<script setup>`, or with no script at all. */
 export function vueComponent(

@@ -1,8 +1,8 @@
 import type * as Ast from "@babel/types";
 import type { TreeElement, TreeNode } from "../../core/worlds/tree.ts";
+import { attributeValue, holeOf } from "../composition/host-element.ts";
 import { everyNode } from "../script/parse-script.ts";
 import type { ComponentCall, ObjectValue } from "../script/value.ts";
-import { attributeValue, holeOf } from "./host-element.ts";
 
 /** Puts what is left of the attributes on the only root element. */
 export function fallThrough(

@@ -1,9 +1,9 @@
 import type * as Ast from "@babel/types";
+import { addressFrom } from "../composition/component-name.ts";
+import type { Composition } from "../composition/composition.ts";
+import type { ScopeMaking } from "../composition/module-scopes.ts";
+import type { SourceModule, StylePart, TemplateElement } from "../composition/source-module.ts";
 import type { ClassValue, Component } from "../script/value.ts";
-import { addressFrom } from "./component-name.ts";
-import type { Composition } from "./composition.ts";
-import type { ScopeMaking } from "./module-scopes.ts";
-import type { SourceModule, StylePart, TemplateElement } from "./source-module.ts";
 
 /** What the decorator of a component says. */
 export interface Metadata {

@@ -1,5 +1,9 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
+import type { Composition } from "../composition/composition.ts";
+import type { ScopeMaking } from "../composition/module-scopes.ts";
+import type { SourceModule } from "../composition/source-module.ts";
+import { anyProps } from "../react/react-component.ts";
 import { propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
@@ -23,10 +27,6 @@ import {
   type Value,
   yes,
 } from "../script/value.ts";
-import type { Composition } from "./composition.ts";
-import type { ScopeMaking } from "./module-scopes.ts";
-import { anyProps } from "./react-component.ts";
-import type { SourceModule } from "./source-module.ts";
 import { camelCase } from "./vue-names.ts";
 
 /** The props that a component declares, with what each may be. */

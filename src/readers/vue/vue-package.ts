@@ -1,6 +1,6 @@
+import { stateValue } from "../composition/state-value.ts";
 import { type Machine, madeId, unknownAt } from "../script/machine.ts";
 import { absent, keyOf, known, native, type ObjectValue, type Value } from "../script/value.ts";
-import { stateValue } from "./state-value.ts";
 
 /** A value in a box, as templates see it without asking: `ref(x)`. */
 export const boxed = (value: () => Value): ObjectValue => ({

@@ -1,5 +1,14 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
+import { baseName } from "../composition/component-name.ts";
+import { scopeAttribute } from "../composition/component-styles.ts";
+import type { Composition } from "../composition/composition.ts";
+import { bindProgram, providedBy, type ScopeMaking, withProvided } from "../composition/module-scopes.ts";
+import type { SourceModule, TemplateElement, TemplateParts } from "../composition/source-module.ts";
+import { stateValue } from "../composition/state-value.ts";
+import { hasOutlet, wholeOf } from "../composition/template-file.ts";
+import { type TagMeaning, TemplateRenderer } from "../composition/template-render.ts";
+import { anyProps, propsOfShape } from "../react/react-component.ts";
 import { madeId, unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { nameNode } from "../script/places.ts";
@@ -14,15 +23,6 @@ import {
   objectOf,
   type Value,
 } from "../script/value.ts";
-import { baseName } from "./component-name.ts";
-import { scopeAttribute } from "./component-styles.ts";
-import type { Composition } from "./composition.ts";
-import { bindProgram, providedBy, type ScopeMaking, withProvided } from "./module-scopes.ts";
-import { anyProps, propsOfShape } from "./react-component.ts";
-import type { SourceModule, TemplateElement, TemplateParts } from "./source-module.ts";
-import { stateValue } from "./state-value.ts";
-import { hasOutlet, wholeOf } from "./template-file.ts";
-import { type TagMeaning, TemplateRenderer } from "./template-render.ts";
 
 /** A Svelte component: its script runs once for each use, its markup shows what the script declares. */
 export function svelteComponent(

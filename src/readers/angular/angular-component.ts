@@ -1,6 +1,15 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
+import { scopeAttribute } from "../composition/component-styles.ts";
+import type { Composition } from "../composition/composition.ts";
+import { hostElement } from "../composition/host-element.ts";
+import { htmlTags } from "../composition/html-tags.ts";
+import type { ScopeMaking } from "../composition/module-scopes.ts";
+import type { SourceModule, TemplateElement, TemplateNode } from "../composition/source-module.ts";
+import type { HostParts } from "../composition/template-attributes.ts";
+import { type TagMeaning, TemplateRenderer } from "../composition/template-render.ts";
+import { instanceOf } from "../react/react-component.ts";
 import { unknownAt } from "../script/machine.ts";
 import { placeOf } from "../script/places.ts";
 import { bindLater, innerScope, type Scope } from "../script/scope.ts";
@@ -19,15 +28,6 @@ import {
   yes,
 } from "../script/value.ts";
 import { importsOfClass, type Metadata, matchesSelector, metadataOf } from "./angular-metadata.ts";
-import { scopeAttribute } from "./component-styles.ts";
-import type { Composition } from "./composition.ts";
-import { hostElement } from "./host-element.ts";
-import { htmlTags } from "./html-tags.ts";
-import type { ScopeMaking } from "./module-scopes.ts";
-import { instanceOf } from "./react-component.ts";
-import type { SourceModule, TemplateElement, TemplateNode } from "./source-module.ts";
-import type { HostParts } from "./template-attributes.ts";
-import { type TagMeaning, TemplateRenderer } from "./template-render.ts";
 
 export const isAngularClass = ({ node }: ClassValue): boolean => metadataOf(node) !== null;
 

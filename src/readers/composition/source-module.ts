@@ -21,12 +21,15 @@ export type ModuleContent =
       /** Markup that stands in literals of the script, by where each starts. */
       readonly templates: ReadonlyMap<number, readonly TemplateNode[]>;
     }
-  | { readonly kind: "template"; readonly language: "vue" | "svelte"; readonly parts: TemplateParts }
+  | { readonly kind: "template"; readonly language: TemplateLanguageName; readonly parts: TemplateParts }
   /** Markup of a component that stands in a file of its own. */
   | { readonly kind: "markup"; readonly template: readonly TemplateNode[] }
   | { readonly kind: "style" }
   | { readonly kind: "data"; readonly value: unknown }
   | { readonly kind: "asset" };
+
+/** Languages in which a file is one component. */
+export type TemplateLanguageName = "vue" | "svelte";
 
 /** A component in one file: its scripts, its markup and its styles. */
 export interface TemplateParts {

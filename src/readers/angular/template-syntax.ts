@@ -1,5 +1,5 @@
 import type * as Ast from "@babel/types";
-import type { TemplateAttribute, TemplateBranch, TemplateNode } from "../components/source-module.ts";
+import type { TemplateAttribute, TemplateBranch, TemplateNode } from "../composition/source-module.ts";
 import { parseValue } from "../script/parse-script.ts";
 
 interface Place {

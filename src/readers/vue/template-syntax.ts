@@ -4,7 +4,7 @@ import type {
   TemplateElement,
   TemplateNode,
   TemplateSlot,
-} from "../components/source-module.ts";
+} from "../composition/source-module.ts";
 import { parseValue } from "../script/parse-script.ts";
 
 interface Place {

@@ -1,6 +1,7 @@
 import type * as Ast from "@babel/types";
 import type { Namespace, Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
+import { htmlNodes, repeated } from "../react/jsx-markup.ts";
 import { unknownAt } from "../script/machine.ts";
 import { bind, innerScope, type Scope } from "../script/scope.ts";
 import {
@@ -18,7 +19,6 @@ import {
 } from "../script/value.ts";
 import type { Composition } from "./composition.ts";
 import { hostElement, namespaceOf } from "./host-element.ts";
-import { htmlNodes, repeated } from "./jsx-markup.ts";
 import { nodesOfEach, nodesWhether } from "./open-nodes.ts";
 import type { TemplateEach, TemplateElement, TemplateNode } from "./source-module.ts";
 import { AttributeReader, expressionValue, type HostParts, spanIn } from "./template-attributes.ts";

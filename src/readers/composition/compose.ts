@@ -1,5 +1,9 @@
 import type { Span } from "../../core/document/node.ts";
 import { type ComposedTree, inPage, type TreeNode } from "../../core/worlds/tree.ts";
+import { angularComponent, isAngularClass } from "../angular/angular-component.ts";
+import { markupOf, nodesOf, renderJsx } from "../react/jsx-markup.ts";
+import { classComponent, functionComponent, isClassComponent, staticsOf } from "../react/react-component.ts";
+import { declaredNames, mayRender, wrappedPropsTypes } from "../react/react-source.ts";
 import { evaluate } from "../script/evaluate.ts";
 import { bindPattern, callValue } from "../script/functions.ts";
 import { globalValue } from "../script/globals.ts";
@@ -9,18 +13,13 @@ import { nameNode } from "../script/places.ts";
 import type { Scope } from "../script/scope.ts";
 import { anything, shapeOf, type TypeNames } from "../script/type-shape.ts";
 import type { ClassValue, Component, FunctionValue, Value } from "../script/value.ts";
-import { angularComponent, isAngularClass } from "./angular-component.ts";
+import { svelteComponent } from "../svelte/svelte-component.ts";
+import { vueFileComponent } from "../vue/vue-file-component.ts";
 import { baseName, placeKey } from "./component-name.ts";
 import type { Composition, UseOf } from "./composition.ts";
-import { markupOf, nodesOf, renderJsx } from "./jsx-markup.ts";
 import { exportOf, makeScope, programsOf, type ScopeMaking, typeNamesOf } from "./module-scopes.ts";
 import { packageExport } from "./packages.ts";
-import { classComponent, functionComponent, isClassComponent, staticsOf } from "./react-component.ts";
-import { declaredNames, mayRender, wrappedPropsTypes } from "./react-source.ts";
-import type { SourceModule } from "./source-module.ts";
-import { svelteComponent } from "./svelte-component.ts";
-import { vueComponent } from "./vue-component.ts";
-import { vueOptionsComponent } from "./vue-options-component.ts";
+import type { SourceModule, TemplateLanguageName, TemplateParts } from "./source-module.ts";
 
 /** All the source of a project that its components reach. */
 export interface ComponentSources {
@@ -165,13 +164,9 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
     if (known !== undefined) return known;
     const { content } = module;
     const component =
-      content.kind !== "template"
-        ? null
-        : content.parts.isSetup || content.language === "svelte" || content.parts.script === null
-          ? content.language === "vue"
-            ? vueComponent(composition, making, module, content.parts, types)
-            : svelteComponent(composition, making, module, content.parts, types)
-          : vueOptionsComponent(composition, making, module, content.parts);
+      content.kind === "template"
+        ? wholeFiles[content.language](composition, making, module, content.parts, types)
+        : null;
     const value: Value | null = component === null ? null : { kind: "component", component };
     fileComponents.set(module.path, value);
     return value;
@@ -315,6 +310,21 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
     definedAt: (source) => defined.get(placeKey(source)) ?? null,
   };
 }
+
+/** What a whole file is, by the language of its template. */
+const wholeFiles = {
+  vue: vueFileComponent,
+  svelte: svelteComponent,
+} satisfies Record<
+  TemplateLanguageName,
+  (
+    composition: Composition,
+    making: ScopeMaking,
+    module: SourceModule,
+    parts: TemplateParts,
+    types: TypeNames<SourceModule>,
+  ) => Component
+>;
 
 /** What a component that is not in source is given, it may give more props. */
 const open = (node: TreeNode): TreeNode =>
