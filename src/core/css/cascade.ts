@@ -17,18 +17,10 @@ import {
   type TreeRules,
   treeRules,
 } from "./rule-index.ts";
-import { ruleMatching } from "./rule-match.ts";
+import { type RuleMatching, ruleMatching } from "./rule-match.ts";
 import type { AppliedSheet, Keyframe, Sheet } from "./sheet.ts";
+import { type Cascade, newStyle, type Style } from "./style.ts";
 import { quirksSheet, standardSheet } from "./user-agent.ts";
-
-/** The cascaded declarations of an element and its place in inheritance. Shared by elements that are styled alike. */
-export interface Style {
-  readonly parent: Style | null;
-  /** Weakest first, by normal importance. CSS Cascade 5 §6. */
-  readonly blocks: readonly AppliedBlock[];
-  /** Filled as values are asked for. */
-  readonly computed: Map<string, unknown>;
-}
 
 /** Gives one style to all elements that have the same parent style and the same blocks, found block by block. */
 function styleSharing(): (parent: Style | null, blocks: readonly AppliedBlock[]) => Style {
@@ -51,30 +43,9 @@ function styleSharing(): (parent: Style | null, blocks: readonly AppliedBlock[])
       }
       branch = next;
     }
-    branch.style ??= { parent, blocks, computed: new Map() };
+    branch.style ??= newStyle(parent, blocks);
     return branch.style;
   };
-}
-
-export interface Cascade {
-  /** Whether styles that are not here may hold for what is around the document. */
-  readonly isOpenAround: boolean;
-  readonly device: Device;
-  /** The steps of an animation; empty where no sheet of the element's tree defines it. */
-  keyframes(element: ElementNode, name: string): readonly Keyframe[];
-  /** Whether some rule or style attribute of the page declares the property. */
-  declares(property: string): boolean;
-  /** Whether some rule of the page itself may change something when the user does this on the element. */
-  mayReact(element: ElementNode, action: ActionKind): boolean;
-  /** The scheme of elements that name none: light, unless the page says in a meta element that it supports dark. */
-  readonly pageScheme: "light" | "dark";
-  /** The style of an element; null when it is not in the flat tree and so never rendered. */
-  style(element: ElementNode, interaction?: Interaction): Style | null;
-  /** The style of `::before`, `::after`, `::placeholder` …; null when no rule makes one. */
-  pseudoStyle(element: ElementNode, pseudo: string, interaction?: Interaction): Style | null;
-  /** Custom properties registered by `@property`. */
-  readonly registered: ReadonlyMap<string, { readonly inherits: boolean; readonly initial: string | null }>;
-  readonly matcher: Matcher;
 }
 
 const asWritten = (text: string): string => text;
@@ -91,64 +62,148 @@ const standardRules = browserRules(standardSheet, asWritten);
 const quirksRules = browserRules(quirksSheet, lowerCased);
 
 /** Builds the cascade of a document for one device: every rule indexed, every element's style found in one pass. */
-export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[], device: Device): Cascade {
-  const matcher = matcherFor(index);
-  const registered: RuleContext["registered"] = new Map();
-  const fold = index.document.quirks ? lowerCased : asWritten;
-  const places = new Map<string, number>();
-  const userAgent = index.document.quirks ? quirksRules : standardRules;
-  const byTree = new Map<TreeRoot, TreeRules>();
-  for (const scope of new Set(sheets.map((s) => s.scope))) {
-    const own = sheets.filter((s) => s.scope === scope);
-    const context = { registered, places: "mode" in scope ? null : places, fold };
-    byTree.set(scope, treeRules(own, "author", device, context));
-  }
-  /** Blocks of attributes, by what they say. */
-  const ownBlocks = new Map<string, AppliedBlock>();
-  const styles = new Map<ElementNode, Style>();
-  const filter = new Uint32Array(places.size);
-  /** Ancestors whose id or classes source does not give: they may be anything a selector asks for. */
-  let unknownAncestors = 0;
+export const cascadeFor = (index: DocumentIndex, sheets: readonly AppliedSheet[], device: Device): Cascade =>
+  new DocumentCascade(index, sheets, device);
 
-  const candidates = (rules: RuleIndex, element: ElementNode): readonly Entry[] => {
+const surroundings = (root: TreeRoot, interaction: Interaction): Surroundings => ({
+  root,
+  scope: null,
+  interaction,
+});
+
+/** An element on the way through the flat tree. */
+interface Frame {
+  readonly element: ElementNode | null;
+  readonly style: Style | null;
+  readonly nodes: readonly Node[];
+  at: number;
+}
+
+class DocumentCascade implements Cascade {
+  readonly device: Device;
+  readonly isOpenAround: boolean;
+  readonly pageScheme: "light" | "dark";
+  readonly registered: RuleContext["registered"] = new Map();
+  readonly matcher: Matcher;
+  readonly #index: DocumentIndex;
+  readonly #fold: (text: string) => string;
+  readonly #userAgent: TreeRules;
+  readonly #byTree = new Map<TreeRoot, TreeRules>();
+  readonly #matching: RuleMatching;
+  /** Blocks of attributes, by what they say. */
+  readonly #ownBlocks = new Map<string, AppliedBlock>();
+  readonly #styles = new Map<ElementNode, Style>();
+  readonly #interactiveStyles = new Map<string, Map<ElementNode, Style | null>>();
+  readonly #pseudoStyles = new Map<string, Map<ElementNode, Style | null>>();
+  readonly #share = styleSharing();
+  /** Where in the filter each thing stands that some selector looks for among ancestors. */
+  readonly #places = new Map<string, number>();
+  readonly #filter: Uint32Array;
+  /** Ancestors whose id or classes source does not give: they may be anything a selector asks for. */
+  #unknownAncestors = 0;
+  readonly #reactingTo: Readonly<Record<ActionKind, ReadonlySet<string>>>;
+  /** The pseudo-elements that some rule of the page itself makes: most pages ask for few. */
+  readonly #authorPseudos: ReadonlySet<string>;
+  #declared: ReadonlySet<string> | null = null;
+
+  constructor(index: DocumentIndex, sheets: readonly AppliedSheet[], device: Device) {
+    const { quirks, kind } = index.document;
+    this.#index = index;
+    this.device = device;
+    this.isOpenAround = kind === "component";
+    this.pageScheme = pageScheme(index, device);
+    this.matcher = matcherFor(index);
+    this.#fold = quirks ? lowerCased : asWritten;
+    this.#userAgent = quirks ? quirksRules : standardRules;
+    for (const scope of new Set(sheets.map((sheet) => sheet.scope))) {
+      const own = sheets.filter((sheet) => sheet.scope === scope);
+      const places = "mode" in scope ? null : this.#places;
+      const context = { registered: this.registered, places, fold: this.#fold };
+      this.#byTree.set(scope, treeRules(own, "author", device, context));
+    }
+    this.#filter = new Uint32Array(this.#places.size);
+    this.#matching = ruleMatching(index, this.matcher, (entry, element) =>
+      containerHolds(this, entry.rule.conditions, element, (of) => stylesAbove(index, this.#styles, of)),
+    );
+    const trees = [...this.#byTree.values()];
+    const reacting = (action: ActionKind) => new Set(trees.flatMap((tree) => [...tree.reacting[action]]));
+    this.#reactingTo = {
+      hover: reacting("hover"),
+      focus: reacting("focus"),
+      active: reacting("active"),
+    };
+    this.#authorPseudos = new Set(trees.flatMap((tree) => [...tree.pseudos.keys()]));
+    this.#walk();
+  }
+
+  /** One walk over the flat tree; ancestors are noted in the filter on the way down and struck out on the way up. */
+  #walk(): void {
+    const index = this.#index;
+    const stack: Frame[] = [{ element: null, style: null, nodes: index.document.children, at: 0 }];
+    for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
+      const node = frame.nodes[frame.at++];
+      if (node === undefined) {
+        if (frame.element !== null) this.#mark(frame.element, -1);
+        stack.pop();
+        continue;
+      }
+      if (node.kind !== "element") continue;
+      const style = this.#share(frame.style, this.#blocksFor(node, noInteraction, true));
+      this.#styles.set(node, style);
+      const children = index.flatChildren(node);
+      if (children.length > 0) {
+        this.#mark(node, 1);
+        stack.push({ element: node, style, nodes: children, at: 0 });
+      }
+    }
+  }
+
+  #mark(element: ElementNode, by: 1 | -1): void {
+    for (const place of filterPlaces(element, this.#places, this.#fold))
+      this.#filter[place] = (this.#filter[place] ?? 0) + by;
+    if (attributeUnknown(element, "class") || attributeUnknown(element, "id")) this.#unknownAncestors += by;
+  }
+
+  /** The rules whose last part may match an element, by its id, classes and tag. */
+  #candidates(rules: RuleIndex, element: ElementNode): readonly Entry[] {
     const found: Entry[] = [...rules.others];
     const add = (entries: readonly Entry[] | undefined) => {
       if (entries !== undefined) for (const entry of entries) found.push(entry);
     };
     if (rules.byId.size > 0) {
       const id = attributeText(element, "id");
-      if (id !== null) add(rules.byId.get(fold(id)));
+      if (id !== null) add(rules.byId.get(this.#fold(id)));
       else if (attributeUnknown(element, "id")) for (const entries of rules.byId.values()) add(entries);
     }
     if (rules.byClass.size > 0) {
       if (attributeUnknown(element, "class")) for (const entries of rules.byClass.values()) add(entries);
-      else for (const name of new Set(attributeTokens(element, "class"))) add(rules.byClass.get(fold(name)));
+      else
+        for (const name of new Set(attributeTokens(element, "class")))
+          add(rules.byClass.get(this.#fold(name)));
     }
     add(rules.byTag.get(writtenTag(element)));
     return found;
-  };
-
-  const around = (root: TreeRoot, interaction: Interaction): Surroundings => ({
-    root,
-    scope: null,
-    interaction,
-  });
+  }
 
   /** Adds the blocks of the rules that match, the weakest first. */
-  const addMatching = (
+  #addMatching(
     blocks: AppliedBlock[],
     rules: RuleIndex | undefined,
     element: ElementNode,
     asked: Surroundings,
     useFilter: boolean,
-  ): void => {
+  ): void {
     if (rules === undefined) return;
     const sure: Entry[] = [];
     let unsure: Set<Entry> | null = null;
-    for (const entry of candidates(rules, element)) {
-      if (useFilter && unknownAncestors === 0 && entry.ancestors.some((place) => filter[place] === 0))
+    for (const entry of this.#candidates(rules, element)) {
+      if (
+        useFilter &&
+        this.#unknownAncestors === 0 &&
+        entry.ancestors.some((place) => this.#filter[place] === 0)
+      )
         continue;
-      const certainty = and(entry.certainty, matching.matches(entry, element, asked));
+      const certainty = and(entry.certainty, this.#matching.matches(entry, element, asked));
       if (certainty === NO) continue;
       if (certainty !== YES) {
         unsure ??= new Set();
@@ -156,24 +211,22 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
       }
       sure.push(entry);
     }
-    if (sure.length > 1) sure.sort(matching.order(sure, element, asked));
+    if (sure.length > 1) sure.sort(this.#matching.order(sure, element, asked));
     for (const entry of sure) blocks.push(unsure?.has(entry) === true ? entry.uncertainBlock : entry.block);
-  };
-
-  const cascadedAround = (element: ElementNode): Iterable<Style> => stylesAbove(index, styles, element);
-  const matching = ruleMatching(index, matcher, (entry, element) =>
-    containerHolds(cascade, entry.rule.conditions, element, cascadedAround),
-  );
+  }
 
   /** Every block that applies to an element, the weakest first. */
-  const blocksFor = (element: ElementNode, interaction: Interaction, useFilter: boolean): AppliedBlock[] => {
+  #blocksFor(element: ElementNode, interaction: Interaction, useFilter: boolean): AppliedBlock[] {
+    const index = this.#index;
     const { root, parent } = index.record(element);
     const blocks: AppliedBlock[] = [];
-    addMatching(blocks, userAgent.elements, element, around(root, interaction), false);
+    const add = (rules: RuleIndex | undefined, tree: TreeRoot, filtered = false) =>
+      this.#addMatching(blocks, rules, element, surroundings(tree, interaction), filtered);
+    add(this.#userAgent.elements, root);
     const hints = presentationalHints(index, element);
     if (hints !== null)
       blocks.push(
-        kept(ownBlocks, hints.key, () => ({
+        kept(this.#ownBlocks, hints.key, () => ({
           ...hints.block,
           origin: "hint",
           certain: true,
@@ -182,37 +235,23 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
         })),
       );
     // Inner contexts are weaker than outer ones: `:host` and `::slotted` rules lose to the tree's own. CSS Cascade 5 §6.1.
-    if (element.shadow !== null)
-      addMatching(
-        blocks,
-        byTree.get(element.shadow)?.elements,
-        element,
-        around(element.shadow, interaction),
-        false,
-      );
-    if (parent !== null && parent.shadow !== null) {
-      addMatching(
-        blocks,
-        byTree.get(parent.shadow)?.pseudos.get("slotted"),
-        element,
-        around(parent.shadow, interaction),
-        false,
-      );
-    }
-    addMatching(blocks, byTree.get(root)?.elements, element, around(root, interaction), useFilter);
+    if (element.shadow !== null) add(this.#byTree.get(element.shadow)?.elements, element.shadow);
+    if (parent !== null && parent.shadow !== null)
+      add(this.#byTree.get(parent.shadow)?.pseudos.get("slotted"), parent.shadow);
+    add(this.#byTree.get(root)?.elements, root, useFilter);
     if ("mode" in root && element.attributes.has("part")) {
       const outer = index.record(index.host(root)).root;
-      addMatching(blocks, byTree.get(outer)?.pseudos.get("part"), element, around(outer, interaction), false);
+      add(this.#byTree.get(outer)?.pseudos.get("part"), outer);
     }
     const attribute = element.attributes.get("style");
     if (attribute !== undefined && typeof attribute.value === "string")
-      blocks.push(styleAttribute(attribute.value, attribute.source));
+      blocks.push(this.#styleAttribute(attribute.value, attribute.source));
     return blocks;
-  };
+  }
 
   /** The block of a `style` attribute; one and the same for one and the same text at one place. */
-  const styleAttribute = (text: string, source: Span | null): AppliedBlock =>
-    kept(ownBlocks, `style ${source?.file} ${source?.start} ${text}`, () => {
+  #styleAttribute(text: string, source: Span | null): AppliedBlock {
+    return kept(this.#ownBlocks, `style ${source?.file} ${source?.start} ${text}`, () => {
       // `style="…"`: the value ends before the last quote. Entities shift what stands before them.
       const start = source === null ? 0 : source.end - text.length - 1;
       const block = parseStyleAttribute({ file: source?.file ?? "", text, start });
@@ -224,125 +263,80 @@ export function cascadeFor(index: DocumentIndex, sheets: readonly AppliedSheet[]
         selectorText: "style attribute",
       };
     });
+  }
 
-  const share = styleSharing();
-  const interactiveStyles = new Map<string, Map<ElementNode, Style | null>>();
-  const orders = (interaction: Interaction) =>
-    `${interaction.kind}@${interaction.element === null ? "" : index.record(interaction.element).order}`;
-  const reacting = (action: ActionKind): ReadonlySet<string> =>
-    new Set([...byTree.values()].flatMap((tree) => [...tree.reacting[action]]));
-  const reactingTo = { hover: reacting("hover"), focus: reacting("focus"), active: reacting("active") };
+  #keyOf({ kind, element }: Interaction): string {
+    return `${kind}@${element === null ? "" : this.#index.record(element).order}`;
+  }
+
+  keyframes(element: ElementNode, name: string): readonly Keyframe[] {
+    return this.#byTree.get(this.#index.record(element).root)?.keyframes.get(name) ?? [];
+  }
+
+  declares(property: string): boolean {
+    this.#declared ??= declaredIn([
+      ...[...this.#byTree.values()].flatMap((tree) => tree.blocks),
+      ...this.#ownBlocks.values(),
+    ]);
+    return this.#declared.has(property);
+  }
+
   /** The action is felt by the element and by all around it. */
-  const mayReact = (element: ElementNode, action: ActionKind): boolean => {
-    const keys = reactingTo[action];
+  mayReact(element: ElementNode, action: ActionKind): boolean {
+    const keys = this.#reactingTo[action];
     if (keys.size === 0) return false;
     if (keys.has("*")) return true;
-    for (let up: ElementNode | null = element; up !== null; up = index.flatParent(up)) {
+    for (let up: ElementNode | null = element; up !== null; up = this.#index.flatParent(up)) {
       if (keys.has(writtenTag(up)) || attributeUnknown(up, "class") || attributeUnknown(up, "id"))
         return true;
       if (up.attributes.size === 0) continue;
       const id = attributeText(up, "id");
-      if (id !== null && keys.has(`#${fold(id)}`)) return true;
-      if (attributeTokens(up, "class").some((name) => keys.has(`.${fold(name)}`))) return true;
+      if (id !== null && keys.has(`#${this.#fold(id)}`)) return true;
+      if (attributeTokens(up, "class").some((name) => keys.has(`.${this.#fold(name)}`))) return true;
     }
     return false;
-  };
+  }
 
-  const style = (element: ElementNode, interaction: Interaction = noInteraction): Style | null => {
-    if (interaction.kind === "none") return styles.get(element) ?? null;
-    const key = orders(interaction);
-    const known = interactiveStyles.get(key) ?? new Map<ElementNode, Style | null>();
-    interactiveStyles.set(key, known);
+  style(element: ElementNode, interaction: Interaction = noInteraction): Style | null {
+    if (interaction.kind === "none") return this.#styles.get(element) ?? null;
+    const index = this.#index;
+    const known = kept(this.#interactiveStyles, this.#keyOf(interaction), () => new Map());
     const chain: ElementNode[] = [];
     for (let up: ElementNode | null = element; up !== null && !known.has(up); up = index.flatParent(up))
       chain.push(up);
-    for (const at of chain.reverse()) {
-      if (!styles.has(at)) {
-        known.set(at, null);
+    for (const one of chain.reverse()) {
+      if (!this.#styles.has(one)) {
+        known.set(one, null);
         continue;
       }
-      const above = index.flatParent(at);
+      const above = index.flatParent(one);
       const parent = above === null ? null : (known.get(above) ?? null);
-      known.set(at, share(parent, blocksFor(at, interaction, false)));
+      known.set(one, this.#share(parent, this.#blocksFor(one, interaction, false)));
     }
     return known.get(element) ?? null;
-  };
-
-  const pseudoStyles = new Map<string, Map<ElementNode, Style | null>>();
-  /** The pseudo-elements that some rule of the page itself makes: most pages ask for few. */
-  const authorPseudos = new Set([...byTree.values()].flatMap((tree) => [...tree.pseudos.keys()]));
-  let declared: ReadonlySet<string> | null = null;
-  const declares = (property: string): boolean => {
-    declared ??= declaredIn([...[...byTree.values()].flatMap((tree) => tree.blocks), ...ownBlocks.values()]);
-    return declared.has(property);
-  };
-  const cascade: Cascade = {
-    device,
-    isOpenAround: index.document.kind === "component",
-    declares,
-    keyframes: (element, name) => byTree.get(index.record(element).root)?.keyframes.get(name) ?? [],
-    mayReact,
-    pageScheme: pageScheme(index, device),
-    registered,
-    matcher,
-    style,
-    pseudoStyle(element, pseudo, interaction = noInteraction) {
-      const browserMakesIt = userAgent.pseudos.get(pseudo);
-      if (
-        !authorPseudos.has(pseudo) &&
-        (browserMakesIt === undefined || candidates(browserMakesIt, element).length === 0)
-      )
-        return null;
-      const own = style(element, interaction);
-      if (own === null) return null;
-      const cacheKey = interaction.kind === "none" ? pseudo : `${pseudo} ${orders(interaction)}`;
-      const known = pseudoStyles.get(cacheKey) ?? new Map<ElementNode, Style | null>();
-      pseudoStyles.set(cacheKey, known);
-      const kept = known.get(element);
-      if (kept !== undefined) return kept;
-      const { root } = index.record(element);
-      const blocks: AppliedBlock[] = [];
-      const inTree = (rules: TreeRules | undefined, tree: TreeRoot) => {
-        addMatching(blocks, rules?.pseudos.get(pseudo), element, around(tree, interaction), false);
-      };
-      inTree(userAgent, root);
-      if (element.shadow !== null) inTree(byTree.get(element.shadow), element.shadow);
-      inTree(byTree.get(root), root);
-      const made = blocks.length === 0 ? null : { parent: own, blocks, computed: new Map<string, unknown>() };
-      known.set(element, made);
-      return made;
-    },
-  };
-
-  // One walk over the flat tree; ancestors are noted in the filter on the way down and struck out on the way up.
-  interface Frame {
-    readonly element: ElementNode | null;
-    readonly style: Style | null;
-    readonly nodes: readonly Node[];
-    at: number;
   }
-  const mark = (element: ElementNode, by: 1 | -1) => {
-    for (const place of filterPlaces(element, places, fold)) filter[place] = (filter[place] ?? 0) + by;
-    if (attributeUnknown(element, "class") || attributeUnknown(element, "id")) unknownAncestors += by;
-  };
-  const stack: Frame[] = [{ element: null, style: null, nodes: index.document.children, at: 0 }];
-  for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
-    const node = frame.nodes[frame.at++];
-    if (node === undefined) {
-      if (frame.element !== null) mark(frame.element, -1);
-      stack.pop();
-      continue;
-    }
-    if (node.kind !== "element") continue;
-    const style = share(frame.style, blocksFor(node, noInteraction, true));
-    styles.set(node, style);
-    const children = index.flatChildren(node);
-    if (children.length > 0) {
-      mark(node, 1);
-      stack.push({ element: node, style, nodes: children, at: 0 });
-    }
+
+  pseudoStyle(element: ElementNode, pseudo: string, interaction: Interaction = noInteraction): Style | null {
+    const byBrowser = this.#userAgent.pseudos.get(pseudo);
+    const isMadeByBrowser = byBrowser !== undefined && this.#candidates(byBrowser, element).length > 0;
+    if (!this.#authorPseudos.has(pseudo) && !isMadeByBrowser) return null;
+    const own = this.style(element, interaction);
+    if (own === null) return null;
+    const key = interaction.kind === "none" ? pseudo : `${pseudo} ${this.#keyOf(interaction)}`;
+    const known = kept(this.#pseudoStyles, key, () => new Map<ElementNode, Style | null>());
+    const before = known.get(element);
+    if (before !== undefined) return before;
+    const { root } = this.#index.record(element);
+    const blocks: AppliedBlock[] = [];
+    const add = (rules: TreeRules | undefined, tree: TreeRoot) =>
+      this.#addMatching(blocks, rules?.pseudos.get(pseudo), element, surroundings(tree, interaction), false);
+    add(this.#userAgent, root);
+    if (element.shadow !== null) add(this.#byTree.get(element.shadow), element.shadow);
+    add(this.#byTree.get(root), root);
+    const made = blocks.length === 0 ? null : newStyle(own, blocks);
+    known.set(element, made);
+    return made;
   }
-  return cascade;
 }
 
 function declaredIn(blocks: readonly AppliedBlock[]): ReadonlySet<string> {

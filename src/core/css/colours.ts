@@ -1,14 +1,8 @@
 import { resolveColour } from "../colour/resolve-colour.ts";
 import type { Rgba } from "../colour/rgba.ts";
-import type { Cascade, Style } from "./cascade.ts";
-import { type CascadedValue, cascadedValue } from "./computed.ts";
+import { cascadedValue } from "./computed.ts";
 import { splitAtSpaces } from "./split-value.ts";
-
-/** A computed colour and what gave it; `colour` is null where it cannot be known. */
-export interface ComputedColour {
-  readonly colour: Rgba | null;
-  readonly value: CascadedValue;
-}
+import { type Cascade, type ComputedColour, downTheAncestors, type Style } from "./style.ts";
 
 /** The colour scheme an element is drawn in. CSS Color Adjust 1 §2.2: a preference is followed only where it is supported. */
 export function usedScheme(cascade: Cascade, style: Style): "light" | "dark" {
@@ -20,23 +14,12 @@ export function usedScheme(cascade: Cascade, style: Style): "light" | "dark" {
   return supported[0] === "dark" ? "dark" : "light";
 }
 
-const ownColourKey = " color";
+/** The computed `color`: inherited as a colour, not as text. */
+export const textColour = (cascade: Cascade, style: Style): ComputedColour =>
+  downTheAncestors(style, "textColour", (at, parent) => ownTextColour(cascade, at, parent));
 
-/** The computed `color`: inherited as a colour, not as text. Works down the ancestors. */
-export function textColour(cascade: Cascade, style: Style): ComputedColour {
-  const chain: Style[] = [];
-  for (let at: Style | null = style; at !== null && !at.computed.has(ownColourKey); at = at.parent)
-    chain.push(at);
-  for (let i = chain.length - 1; i >= 0; i--) {
-    const at = chain[i];
-    if (at !== undefined) at.computed.set(ownColourKey, ownTextColour(cascade, at));
-  }
-  return style.computed.get(ownColourKey) as ComputedColour;
-}
-
-function ownTextColour(cascade: Cascade, style: Style): ComputedColour {
+function ownTextColour(cascade: Cascade, style: Style, parent: ComputedColour | null): ComputedColour {
   const value = cascadedValue(cascade, style, "color");
-  const parent = style.parent === null ? null : (style.parent.computed.get(ownColourKey) as ComputedColour);
   const inherits =
     !value.own || (value.declared !== null && /^(?:inherit|unset)$/i.test(value.declared.text));
   if (parent !== null && (inherits || value.text?.toLowerCase() === "currentcolor")) return parent;
@@ -53,12 +36,11 @@ function ownTextColour(cascade: Cascade, style: Style): ComputedColour {
 /** The computed colour of a property of the style itself. */
 export function colourOf(cascade: Cascade, style: Style, property: string): ComputedColour {
   if (property === "color") return textColour(cascade, style);
-  const key = ` ${property}`;
-  const known = style.computed.get(key) as ComputedColour | undefined;
+  const known = style.colours.get(property);
   if (known !== undefined) return known;
   const value = cascadedValue(cascade, style, property);
   const found = { colour: value.text === null ? null : colourIn(cascade, style, value.text), value };
-  style.computed.set(key, found);
+  style.colours.set(property, found);
   return found;
 }
 

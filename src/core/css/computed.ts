@@ -1,22 +1,9 @@
-import type { Cascade, Style } from "./cascade.ts";
 import { type Declared, isWideKeyword } from "./declared.ts";
 import type { AppliedBlock } from "./rule-index.ts";
 import { expandShorthand } from "./shorthands.ts";
+import type { Cascade, CascadedValue, Style } from "./style.ts";
 import { properties } from "./tables/properties.ts";
 import { acceptsValue, holdsSubstitution } from "./value-syntax.ts";
-
-/** A value after the cascade and after `var()`: text, and the declarations that gave it. */
-export interface CascadedValue {
-  /** Null where it cannot be known from source. */
-  readonly text: string | null;
-  /** The winning declaration; null for an initial value. For an inherited value, the ancestor's. */
-  readonly declared: Declared | null;
-  readonly block: AppliedBlock | null;
-  /** Custom properties it came through, the nearest first. */
-  readonly through: readonly { readonly name: string; readonly declared: Declared | null }[];
-  /** Whether the element's own style declares it, rather than an ancestor's or nobody. */
-  readonly own: boolean;
-}
 
 const unknown: CascadedValue = { text: null, declared: null, block: null, through: [], own: false };
 
@@ -25,21 +12,22 @@ const unknown: CascadedValue = { text: null, declared: null, block: null, throug
  * substitution by CSS Variables 1 §3. Works down the ancestors without recursion.
  */
 export function cascadedValue(cascade: Cascade, style: Style, property: string): CascadedValue {
-  const known = style.computed.get(property) as CascadedValue | undefined;
+  const known = style.values.get(property);
   if (known !== undefined) return known;
   // Ancestors first, as far up as this property is not yet known, so that a deep tree needs no deep stack.
   const chain: Style[] = [];
   const inherits = inheritsByDefault(cascade, property);
-  for (let at: Style | null = style; at !== null && !at.computed.has(property); at = at.parent) {
+  for (let at: Style | null = style; at !== null && !at.values.has(property); at = at.parent) {
     chain.push(at);
     if (!inherits && !mayInherit(at, property)) break;
     if (inherits && declaresPlainly(at, property)) break;
   }
   for (let i = chain.length - 1; i >= 0; i--) {
     const at = chain[i];
-    if (at !== undefined) at.computed.set(property, resolve(cascade, at, property, new Set()));
+    if (at !== undefined)
+      at.values.set(property, resolve(cascade, at, property, candidates(at, property), new Set()));
   }
-  return (style.computed.get(property) as CascadedValue | undefined) ?? unknown;
+  return style.values.get(property) ?? unknown;
 }
 
 const inheritsByDefault = (cascade: Cascade, property: string): boolean =>
@@ -90,66 +78,36 @@ function candidates(style: Style, property: string): readonly Candidate[] {
   return [...attached, ...rest, ...normal];
 }
 
-function resolve(cascade: Cascade, style: Style, property: string, visiting: Set<string>): CascadedValue {
-  let list = candidates(style, property);
-  let result: CascadedValue | null = null;
-  for (let guard = 0; guard < 32; guard++) {
-    const first = list[0];
-    if (first === undefined) return result ?? defaulted(cascade, style, property);
-    if (!first.block.certain) {
-      // The rule may apply or not: the value is known only if both ways give the same.
-      const without = resolveFrom(cascade, style, property, list.slice(1), visiting);
-      const withIt = resolveFrom(
-        cascade,
-        style,
-        property,
-        [{ ...first, block: { ...first.block, certain: true } }, ...list.slice(1)],
-        visiting,
-      );
-      return without.text !== null && without.text === withIt.text ? withIt : unknown;
-    }
-    const keyword = first.declared.text.toLowerCase();
-    if (keyword === "revert") {
-      list = list.filter((c) => c.block.origin === "user-agent");
-      if (first.block.origin === "user-agent") list = [];
-      result = null;
-      continue;
-    }
-    if (keyword === "revert-layer") {
-      list = list
-        .slice(1)
-        .filter((c) => c.block.layer !== first.block.layer || c.block.origin !== first.block.origin);
-      continue;
-    }
-    return valueFrom(cascade, style, property, first, visiting);
-  }
-  return unknown;
-}
+/** Many undecided rules for one property would double the work each time: past so many the value is unknown. */
+const MOST_UNDECIDED = 7;
 
-function resolveFrom(
+/** The value of the strongest of some declarations, the strongest first. CSS Cascade 5 §7.3, `revert` and `revert-layer`. */
+function resolve(
   cascade: Cascade,
   style: Style,
   property: string,
   list: readonly Candidate[],
   visiting: Set<string>,
 ): CascadedValue {
-  // Many undecided rules for one property would double the work each time: past a few, the value is unknown.
-  if (list.filter((c) => !c.block.certain).length > 6) return unknown;
-  const first = list[0];
+  const [first, ...rest] = list;
   if (first === undefined) return defaulted(cascade, style, property);
+  if (list.filter(({ block }) => !block.certain).length > MOST_UNDECIDED) return unknown;
+  const among = (others: readonly Candidate[]) => resolve(cascade, style, property, others, visiting);
   if (!first.block.certain) {
-    const without = resolveFrom(cascade, style, property, list.slice(1), visiting);
-    const withIt = resolveFrom(
-      cascade,
-      style,
-      property,
-      [{ ...first, block: { ...first.block, certain: true } }, ...list.slice(1)],
-      visiting,
-    );
+    // The rule may apply or not: the value is known only if both ways give the same.
+    const without = among(rest);
+    const withIt = among([{ ...first, block: { ...first.block, certain: true } }, ...rest]);
     return without.text !== null && without.text === withIt.text ? withIt : unknown;
   }
-  if (/^revert/i.test(first.declared.text)) return unknown;
-  return valueFrom(cascade, style, property, first, visiting);
+  const { origin, layer } = first.block;
+  switch (first.declared.text.toLowerCase()) {
+    case "revert":
+      return among(origin === "user-agent" ? [] : list.filter(({ block }) => block.origin === "user-agent"));
+    case "revert-layer":
+      return among(rest.filter(({ block }) => block.layer !== layer || block.origin !== origin));
+    default:
+      return valueFrom(cascade, style, property, first, visiting);
+  }
 }
 
 /** No declaration: the parent's value or the initial one. CSS Cascade 5 §7. */
@@ -283,7 +241,7 @@ function customProperty(
   if (!name.startsWith("--")) return "invalid";
   if (visiting.has(name)) return "invalid";
   if (visiting.size > LONGEST_CHAIN) return null;
-  const known = style.computed.get(name) as CascadedValue | undefined;
+  const known = style.values.get(name);
   // Found where it is declared, then handed down: only the declaring style may see a cycle.
   let at: Style | null = style;
   if (known === undefined && inheritsByDefault(cascade, name)) {
@@ -299,7 +257,7 @@ function customProperty(
   const value =
     known ??
     (at === style
-      ? resolve(cascade, style, name, new Set([...visiting, name]))
+      ? resolve(cascade, style, name, candidates(style, name), new Set([...visiting, name]))
       : cascadedValue(cascade, at, name));
   if (value.text === null) return null;
   return value.text.toLowerCase() === "initial" ? "invalid" : value;

@@ -1,10 +1,10 @@
 import type { ElementNode } from "../document/node.ts";
-import type { Cascade, Style } from "./cascade.ts";
 import { and, type Certainty, MAYBE, NO, YES } from "./certainty.ts";
 import { cascadedValue } from "./computed.ts";
 import { lengthBasis, lengthInPixels } from "./lengths.ts";
 import { evaluateCondition, evaluateMediaFeature } from "./media.ts";
 import type { Conditions } from "./sheet.ts";
+import type { Cascade, Style } from "./style.ts";
 
 /** The style of the elements around one, the nearest first: each with what styles it. */
 export type StylesAround = (element: ElementNode) => Iterable<Style>;

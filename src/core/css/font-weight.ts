@@ -1,21 +1,11 @@
-import type { Cascade, Style } from "./cascade.ts";
 import { cascadedValue } from "./computed.ts";
+import { type Cascade, downTheAncestors, type Style } from "./style.ts";
 
-const key = " font-weight";
-
-/** The computed font weight, 1–1000; null where it cannot be known. CSS Fonts 4 §2.2. Works down the ancestors. */
-export function resolvedWeight(cascade: Cascade, style: Style): number | null {
-  const chain: Style[] = [];
-  for (let at: Style | null = style; at !== null && !at.computed.has(key); at = at.parent) chain.push(at);
-  for (let i = chain.length - 1; i >= 0; i--) {
-    const at = chain[i];
-    if (at === undefined) continue;
-    const parent =
-      at.parent === null ? 400 : ((at.parent.computed.get(key) as number | null | undefined) ?? null);
-    at.computed.set(key, ownWeight(cascade, at, parent));
-  }
-  return (style.computed.get(key) as number | null | undefined) ?? null;
-}
+/** The computed font weight, 1–1000; null where it cannot be known. CSS Fonts 4 §2.2. */
+export const resolvedWeight = (cascade: Cascade, style: Style): number | null =>
+  downTheAncestors(style, "fontWeight", (at, parent) =>
+    ownWeight(cascade, at, at.parent === null ? 400 : parent),
+  );
 
 function ownWeight(cascade: Cascade, style: Style, parent: number | null): number | null {
   const { text, own } = cascadedValue(cascade, style, "font-weight");

@@ -1,6 +1,6 @@
-import type { Cascade, Style } from "./cascade.ts";
 import { cascadedValue } from "./computed.ts";
 import { functionCall, splitAtCommas } from "./split-value.ts";
+import { type Cascade, downTheAncestors, type Style } from "./style.ts";
 
 /** Absolute sizes of `font-size` words at a default of 16 px. CSS Fonts 4 §2.5. */
 const fontSizeWords: Readonly<Record<string, number>> = {
@@ -167,23 +167,13 @@ function product(text: string, basis: LengthBasis, depth: number): number | null
   return apply(text.length) && Number.isFinite(result) ? result : null;
 }
 
-/** The computed font size in CSS pixels; null where it cannot be known. CSS Fonts 4 §2.5. Works down the ancestors. */
-export function fontSize(cascade: Cascade, style: Style): number | null {
-  const key = " font-size in px";
-  const chain: Style[] = [];
-  for (let at: Style | null = style; at !== null && !at.computed.has(key); at = at.parent) chain.push(at);
-  for (let i = chain.length - 1; i >= 0; i--) {
-    const at = chain[i];
-    if (at !== undefined) at.computed.set(key, ownFontSize(cascade, at, key));
-  }
-  return (style.computed.get(key) as number | null | undefined) ?? null;
-}
+/** The computed font size in CSS pixels; null where it cannot be known. CSS Fonts 4 §2.5. */
+export const fontSize = (cascade: Cascade, style: Style): number | null =>
+  downTheAncestors(style, "fontSize", (at, parent) =>
+    ownFontSize(cascade, at, at.parent === null ? defaultSize : parent),
+  );
 
-function ownFontSize(cascade: Cascade, style: Style, key: string): number | null {
-  const parent =
-    style.parent === null
-      ? defaultSize
-      : ((style.parent.computed.get(key) as number | null | undefined) ?? null);
+function ownFontSize(cascade: Cascade, style: Style, parent: number | null): number | null {
   const value = cascadedValue(cascade, style, "font-size");
   const monospace = isMonospace(cascade, style);
   if (!value.own) {
@@ -202,7 +192,7 @@ function ownFontSize(cascade: Cascade, style: Style, key: string): number | null
   if (absolute !== undefined) return monospace ? absolute * (monospaceSize / defaultSize) : absolute;
   return lengthInPixels(value.text, {
     fontSize: parent,
-    rootFontSize: style.parent === null ? defaultSize : rootFontSize(style, key),
+    rootFontSize: style.parent === null ? defaultSize : rootFontSize(style),
     lineHeight: null,
     percentage: parent,
     width: cascade.device.width,
@@ -210,10 +200,10 @@ function ownFontSize(cascade: Cascade, style: Style, key: string): number | null
   });
 }
 
-function rootFontSize(style: Style, key: string): number | null {
+function rootFontSize(style: Style): number | null {
   let root = style;
   while (root.parent !== null) root = root.parent;
-  return (root.computed.get(key) as number | null | undefined) ?? null;
+  return root.known.fontSize ?? null;
 }
 
 /** Whether the family is `monospace` and nothing else: the one case in which browsers start from another size. */

@@ -4,7 +4,7 @@ import { type DeclarationBlock, DeclarationCollector } from "./declared.ts";
 import { compileSelectorList, InvalidSelector, type SelectorList } from "./selector.ts";
 import { parsedSelectors } from "./selector-text.ts";
 import type { Conditions, ImportRule, Keyframe, Remark, Sheet, SheetItem } from "./sheet.ts";
-import { closing, tokensOf } from "./tokens.ts";
+import { closing, type Tokens, tokensOf } from "./tokens.ts";
 
 /** Which part of a file is CSS: offsets of what is found count from the start of the file. */
 export interface StyleText {
@@ -47,307 +47,354 @@ interface Block {
  */
 export function parseSheet(style: StyleText): Sheet {
   const tokens = tokensOf(style.text);
-  const items: SheetItem[] = [];
-  let anonymousLayers = 0;
-  let mayImport = true;
-  const selectorCache = new Map<string, SelectorListNode | null>();
-
-  const textBetween = (from: number, to: number) =>
-    withoutComments(style.text.slice(tokens.starts[from], tokens.starts[to]));
-  const span = (from: number, to: number) => ({
-    file: style.file,
-    start: style.start + (tokens.starts[from] ?? style.text.length),
-    end: style.start + (tokens.starts[to] ?? style.text.length),
-  });
-  const flush = (block: Block) => {
-    if (block.collector === null || block.collector.isEmpty || block.selectors === null) return;
-    const { normal, important }: DeclarationBlock = block.collector.take();
-    items.push({
-      kind: "rule",
-      rule: {
-        selectors: block.selectors,
-        selectorText: block.selectorText,
-        normal,
-        important,
-        conditions: block.conditions,
-        layer: block.layer,
-        source: span(block.start, block.end),
+  const parsing: Parsing = {
+    style,
+    tokens,
+    items: [],
+    anonymousLayers: 0,
+    mayImport: true,
+    selectorCache: new Map(),
+    stack: [
+      {
+        at: 0,
+        end: tokens.types.length,
+        selectors: null,
+        selectorText: "",
+        conditions: null,
+        layer: null,
+        start: 0,
+        collector: null,
       },
-    });
+    ],
   };
-
-  /** Index of the token that ends what begins at `from`: a semicolon or `{` outside brackets, or the end of the block. */
-  const scan = (from: number, end: number, stopAtSemicolon: boolean): number => {
-    for (let i = from; i < end; i++) {
-      const type = tokens.types[i];
-      if (type === LeftCurlyBracket || (stopAtSemicolon && type === Semicolon)) return i;
-      const close = tokens.closes.get(i);
-      if (close !== undefined) i = close;
-    }
-    return end;
+  for (let block = parsing.stack.at(-1); block !== undefined; block = parsing.stack.at(-1))
+    readNext(parsing, block);
+  return {
+    file: style.file,
+    items: parsing.items,
+    remarks: style.text.includes("keel:") ? remarks(parsing) : [],
   };
-  const skipSpace = (from: number, end: number): number => {
-    let i = from;
-    while (i < end && (tokens.types[i] === WhiteSpace || tokens.types[i] === Comment)) i++;
-    return i;
-  };
+}
 
-  const stack: Block[] = [
-    {
-      at: 0,
-      end: tokens.types.length,
-      selectors: null,
-      selectorText: "",
-      conditions: null,
-      layer: null,
-      start: 0,
-      collector: null,
-    },
-  ];
-  for (let block = stack.at(-1); block !== undefined; block = stack.at(-1)) {
-    block.at = skipSpace(block.at, block.end);
-    if (block.at >= block.end) {
-      flush(block);
-      stack.pop();
-      continue;
-    }
-    const at = block.at;
-    const type = tokens.types[at];
-    if (type === Semicolon || type === CDO || type === CDC || (type !== undefined && closing.has(type))) {
-      block.at++;
-      continue;
-    }
-    if (type === AtKeyword) {
-      atRule(block, at);
-      continue;
-    }
-    mayImport = mayImport && block.selectors !== null;
-    if (block.collector !== null && type === Ident && declaration(block, at)) continue;
-    qualifiedRule(block, at);
+/** A stylesheet being parsed. */
+interface Parsing {
+  readonly style: StyleText;
+  readonly tokens: Tokens;
+  readonly items: SheetItem[];
+  /** The blocks that are open, the innermost last. */
+  readonly stack: Block[];
+  readonly selectorCache: Map<string, SelectorListNode | null>;
+  anonymousLayers: number;
+  /** Whether nothing has come yet that ends the imports. */
+  mayImport: boolean;
+}
+
+/** Reads what comes next in the innermost block, or ends it. */
+function readNext(parsing: Parsing, block: Block): void {
+  block.at = skipSpace(parsing, block.at, block.end);
+  if (block.at >= block.end) {
+    flush(parsing, block);
+    parsing.stack.pop();
+    return;
   }
-  return { file: style.file, items, remarks: style.text.includes("keel:") ? remarks() : [] };
-
-  function remarks(): readonly Remark[] {
-    return tokens.types.flatMap((type, i): readonly Remark[] => {
-      const written = type === Comment ? style.text.slice(tokens.starts[i], tokens.starts[i + 1]) : "";
-      const text = written.replace(/^\/\*|\*\/$/g, "").trim();
-      if (!/^keel\s*:/i.test(text)) return [];
-      const first = skipSpace(i + 1, tokens.types.length);
-      return [{ text, source: span(i, i + 1), covers: span(first, endOfNext(first)) }];
-    });
+  const at = block.at;
+  const type = parsing.tokens.types[at];
+  if (type === Semicolon || type === CDO || type === CDC || (type !== undefined && closing.has(type))) {
+    block.at++;
+    return;
   }
-
-  /** Where the declaration or rule that begins at a token ends. */
-  function endOfNext(first: number): number {
-    for (let i = first; i < tokens.types.length; i++) {
-      const type = tokens.types[i];
-      if (type === Semicolon || (type !== undefined && closing.has(type))) return i;
-      const close = tokens.closes.get(i);
-      if (close !== undefined) {
-        if (type === LeftCurlyBracket) return close;
-        i = close;
-      }
-    }
-    return tokens.types.length;
+  if (type === AtKeyword) {
+    atRule(parsing, block, at);
+    return;
   }
+  parsing.mayImport = parsing.mayImport && block.selectors !== null;
+  if (block.collector !== null && type === Ident && declaration(parsing, block, at)) return;
+  qualifiedRule(parsing, block, at);
+}
 
-  /** CSS Syntax 3 §5.5.6. False when what stands here is no declaration but the start of a nested rule. */
-  function declaration(block: Block, at: number): boolean {
-    const colon = skipSpace(at + 1, block.end);
-    if (tokens.types[colon] !== Colon) return false;
-    const name = unescapeName(style.text.slice(tokens.starts[at], tokens.starts[at + 1]));
-    let end = block.end;
-    for (let i = colon + 1; i < block.end; i++) {
-      const type = tokens.types[i];
-      if (type === Semicolon) {
-        end = i;
-        break;
-      }
-      if (type === LeftCurlyBracket && !name.startsWith("--")) return false;
-      const close = tokens.closes.get(i);
-      if (close !== undefined) i = close;
-    }
-    let last = end;
-    while (last > colon + 1 && isSpace(tokens.types[last - 1])) last--;
-    const first = skipSpace(colon + 1, last);
-    const written = textBetween(first, last).trim();
-    const important = /!\s*important$/i.exec(written);
-    const text = important === null ? written : written.slice(0, important.index).trim();
-    const bad = tokens.types.slice(first, last).some((t) => t === BadString || t === tokenTypes.BadUrl);
-    if (!bad && (text !== "" || name.startsWith("--")) && (important !== null || !/^[^"']*!/.test(text))) {
-      const valueSource = span(first, last);
-      block.collector?.add(name, text, important !== null, span(at, last), {
-        ...valueSource,
-        end:
-          important === null
-            ? valueSource.end
-            : valueSource.start + trimmedLength(style.text.slice(tokens.starts[first], tokens.starts[last])),
-      });
-    }
-    block.at = end + 1;
-    return true;
-  }
+const textBetween = (parsing: Parsing, from: number, to: number) =>
+  withoutComments(parsing.style.text.slice(parsing.tokens.starts[from], parsing.tokens.starts[to]));
 
-  /** CSS Syntax 3 §5.5.3. */
-  function qualifiedRule(block: Block, at: number): void {
-    const brace = scan(at, block.end, block.collector !== null || stack.length > 1);
-    if (brace >= block.end || tokens.types[brace] !== LeftCurlyBracket) {
-      block.at = brace + 1;
-      return;
-    }
-    const close = tokens.closes.get(brace) ?? block.end;
-    block.at = close + 1;
-    const selectorText = textBetween(at, brace).trim();
-    const selectors = compiledSelectors(selectorText, block.selectors);
-    if (selectors === null) return;
-    flush(block);
-    stack.push({
-      at: brace + 1,
-      end: Math.min(close, block.end),
-      selectors,
-      selectorText: selectorText.replace(/\s+/g, " "),
+const span = (parsing: Parsing, from: number, to: number) => ({
+  file: parsing.style.file,
+  start: parsing.style.start + (parsing.tokens.starts[from] ?? parsing.style.text.length),
+  end: parsing.style.start + (parsing.tokens.starts[to] ?? parsing.style.text.length),
+});
+
+const flush = (parsing: Parsing, block: Block) => {
+  if (block.collector === null || block.collector.isEmpty || block.selectors === null) return;
+  const { normal, important }: DeclarationBlock = block.collector.take();
+  parsing.items.push({
+    kind: "rule",
+    rule: {
+      selectors: block.selectors,
+      selectorText: block.selectorText,
+      normal,
+      important,
       conditions: block.conditions,
       layer: block.layer,
-      start: at,
-      collector: new DeclarationCollector(),
+      source: span(parsing, block.start, block.end),
+    },
+  });
+};
+
+/** Index of the token that ends what begins at `from`: a semicolon or `{` outside brackets, or the end of the block. */
+const scan = (parsing: Parsing, from: number, end: number, stopAtSemicolon: boolean): number => {
+  for (let i = from; i < end; i++) {
+    const type = parsing.tokens.types[i];
+    if (type === LeftCurlyBracket || (stopAtSemicolon && type === Semicolon)) return i;
+    const close = parsing.tokens.closes.get(i);
+    if (close !== undefined) i = close;
+  }
+  return end;
+};
+
+const skipSpace = (parsing: Parsing, from: number, end: number): number => {
+  let i = from;
+  while (i < end && (parsing.tokens.types[i] === WhiteSpace || parsing.tokens.types[i] === Comment)) i++;
+  return i;
+};
+
+function remarks(parsing: Parsing): readonly Remark[] {
+  return parsing.tokens.types.flatMap((type, i): readonly Remark[] => {
+    const written =
+      type === Comment
+        ? parsing.style.text.slice(parsing.tokens.starts[i], parsing.tokens.starts[i + 1])
+        : "";
+    const text = written.replace(/^\/\*|\*\/$/g, "").trim();
+    if (!/^keel\s*:/i.test(text)) return [];
+    const first = skipSpace(parsing, i + 1, parsing.tokens.types.length);
+    return [
+      { text, source: span(parsing, i, i + 1), covers: span(parsing, first, endOfNext(parsing, first)) },
+    ];
+  });
+}
+
+/** Where the declaration or rule that begins at a token ends. */
+function endOfNext(parsing: Parsing, first: number): number {
+  for (let i = first; i < parsing.tokens.types.length; i++) {
+    const type = parsing.tokens.types[i];
+    if (type === Semicolon || (type !== undefined && closing.has(type))) return i;
+    const close = parsing.tokens.closes.get(i);
+    if (close !== undefined) {
+      if (type === LeftCurlyBracket) return close;
+      i = close;
+    }
+  }
+  return parsing.tokens.types.length;
+}
+
+/** CSS Syntax 3 §5.5.6. False when what stands here is no declaration but the start of a nested rule. */
+function declaration(parsing: Parsing, block: Block, at: number): boolean {
+  const colon = skipSpace(parsing, at + 1, block.end);
+  if (parsing.tokens.types[colon] !== Colon) return false;
+  const name = unescapeName(
+    parsing.style.text.slice(parsing.tokens.starts[at], parsing.tokens.starts[at + 1]),
+  );
+  let end = block.end;
+  for (let i = colon + 1; i < block.end; i++) {
+    const type = parsing.tokens.types[i];
+    if (type === Semicolon) {
+      end = i;
+      break;
+    }
+    if (type === LeftCurlyBracket && !name.startsWith("--")) return false;
+    const close = parsing.tokens.closes.get(i);
+    if (close !== undefined) i = close;
+  }
+  let last = end;
+  while (last > colon + 1 && isSpace(parsing.tokens.types[last - 1])) last--;
+  const first = skipSpace(parsing, colon + 1, last);
+  const written = textBetween(parsing, first, last).trim();
+  const important = /!\s*important$/i.exec(written);
+  const text = important === null ? written : written.slice(0, important.index).trim();
+  const bad = parsing.tokens.types.slice(first, last).some((t) => t === BadString || t === tokenTypes.BadUrl);
+  if (!bad && (text !== "" || name.startsWith("--")) && (important !== null || !/^[^"']*!/.test(text))) {
+    const valueSource = span(parsing, first, last);
+    block.collector?.add(name, text, important !== null, span(parsing, at, last), {
+      ...valueSource,
+      end:
+        important === null
+          ? valueSource.end
+          : valueSource.start +
+            trimmedLength(
+              parsing.style.text.slice(parsing.tokens.starts[first], parsing.tokens.starts[last]),
+            ),
     });
   }
+  block.at = end + 1;
+  return true;
+}
 
-  function compiledSelectors(text: string, parent: SelectorList | null): SelectorList | null {
-    const relative = parent !== null;
-    const key = relative ? `&${text}` : text;
-    let node = selectorCache.get(key);
-    if (node === undefined) {
-      node = parsedSelectors(text, relative);
-      selectorCache.set(key, node);
-    }
-    if (node === null) return null;
-    try {
-      return compileSelectorList(node, parent);
-    } catch (error) {
-      if (error instanceof InvalidSelector) return null;
-      throw error;
-    }
+/** CSS Syntax 3 §5.5.3. */
+function qualifiedRule(parsing: Parsing, block: Block, at: number): void {
+  const brace = scan(parsing, at, block.end, block.collector !== null || parsing.stack.length > 1);
+  if (brace >= block.end || parsing.tokens.types[brace] !== LeftCurlyBracket) {
+    block.at = brace + 1;
+    return;
   }
+  const close = parsing.tokens.closes.get(brace) ?? block.end;
+  block.at = close + 1;
+  const selectorText = textBetween(parsing, at, brace).trim();
+  const selectors = compiledSelectors(parsing, selectorText, block.selectors);
+  if (selectors === null) return;
+  flush(parsing, block);
+  parsing.stack.push({
+    at: brace + 1,
+    end: Math.min(close, block.end),
+    selectors,
+    selectorText: selectorText.replace(/\s+/g, " "),
+    conditions: block.conditions,
+    layer: block.layer,
+    start: at,
+    collector: new DeclarationCollector(),
+  });
+}
 
-  /** CSS Syntax 3 §5.5.2, then the meaning of each at-rule. Those without bearing on styles are passed over. */
-  function atRule(block: Block, at: number): void {
-    const name = style.text.slice((tokens.starts[at] ?? 0) + 1, tokens.starts[at + 1]).toLowerCase();
-    const end = scan(at + 1, block.end, true);
-    const opens = tokens.types[end] === LeftCurlyBracket;
-    const close = opens ? Math.min(tokens.closes.get(end) ?? block.end, block.end) : end;
-    block.at = close + 1;
-    const prelude = textBetween(at + 1, end).trim();
-    const enter = (conditions: Conditions, layer: string | null) => {
-      flush(block);
-      stack.push({
-        at: end + 1,
-        end: close,
-        selectors: block.selectors,
-        selectorText: block.selectorText,
-        conditions,
-        layer,
-        start: at,
-        collector: block.selectors === null ? null : new DeclarationCollector(),
-      });
-    };
-    if (name !== "import" && name !== "charset" && name !== "layer") mayImport = false;
-    switch (name) {
-      case "media":
-      case "supports":
-      case "container":
-        if (opens) enter({ condition: { kind: name, text: prelude }, outer: block.conditions }, block.layer);
-        return;
-      case "scope": {
-        if (!opens) return;
-        const limits = scopeLimits(prelude);
-        if (limits !== null)
-          enter({ condition: { kind: "scope", ...limits }, outer: block.conditions }, block.layer);
+function compiledSelectors(parsing: Parsing, text: string, parent: SelectorList | null): SelectorList | null {
+  const relative = parent !== null;
+  const key = relative ? `&${text}` : text;
+  let node = parsing.selectorCache.get(key);
+  if (node === undefined) {
+    node = parsedSelectors(text, relative);
+    parsing.selectorCache.set(key, node);
+  }
+  if (node === null) return null;
+  try {
+    return compileSelectorList(node, parent);
+  } catch (error) {
+    if (error instanceof InvalidSelector) return null;
+    throw error;
+  }
+}
+
+/** CSS Syntax 3 §5.5.2, then the meaning of each at-rule. Those without bearing on styles are passed over. */
+function atRule(parsing: Parsing, block: Block, at: number): void {
+  const name = parsing.style.text
+    .slice((parsing.tokens.starts[at] ?? 0) + 1, parsing.tokens.starts[at + 1])
+    .toLowerCase();
+  const end = scan(parsing, at + 1, block.end, true);
+  const opens = parsing.tokens.types[end] === LeftCurlyBracket;
+  const close = opens ? Math.min(parsing.tokens.closes.get(end) ?? block.end, block.end) : end;
+  block.at = close + 1;
+  const prelude = textBetween(parsing, at + 1, end).trim();
+  const enter = (conditions: Conditions, layer: string | null) => {
+    flush(parsing, block);
+    parsing.stack.push({
+      at: end + 1,
+      end: close,
+      selectors: block.selectors,
+      selectorText: block.selectorText,
+      conditions,
+      layer,
+      start: at,
+      collector: block.selectors === null ? null : new DeclarationCollector(),
+    });
+  };
+  if (name !== "import" && name !== "charset" && name !== "layer") parsing.mayImport = false;
+  switch (name) {
+    case "media":
+    case "supports":
+    case "container":
+      if (opens) enter({ condition: { kind: name, text: prelude }, outer: block.conditions }, block.layer);
+      return;
+    case "scope": {
+      if (!opens) return;
+      const limits = scopeLimits(parsing, prelude);
+      if (limits !== null)
+        enter({ condition: { kind: "scope", ...limits }, outer: block.conditions }, block.layer);
+      return;
+    }
+    case "layer": {
+      const full = (given: string) => (block.layer === null ? given : `${block.layer}.${given}`);
+      if (!opens) {
+        for (const given of prelude.split(",")) {
+          parsing.items.push({ kind: "layer", name: full(given.trim()), conditions: block.conditions });
+        }
         return;
       }
-      case "layer": {
-        const full = (given: string) => (block.layer === null ? given : `${block.layer}.${given}`);
-        if (!opens) {
-          for (const given of prelude.split(",")) {
-            items.push({ kind: "layer", name: full(given.trim()), conditions: block.conditions });
-          }
-          return;
-        }
-        const layer = full(prelude === "" ? `<${style.file}:${style.start}:${++anonymousLayers}>` : prelude);
-        items.push({ kind: "layer", name: layer, conditions: block.conditions });
-        enter(block.conditions, layer);
-        return;
+      const layer = full(
+        prelude === ""
+          ? `<${parsing.style.file}:${parsing.style.start}:${++parsing.anonymousLayers}>`
+          : prelude,
+      );
+      parsing.items.push({ kind: "layer", name: layer, conditions: block.conditions });
+      enter(block.conditions, layer);
+      return;
+    }
+    case "import":
+      if (!opens && parsing.mayImport && block.selectors === null && parsing.stack.length === 1) {
+        const found = importRule(parsing, at, end);
+        if (found !== null) parsing.items.push({ kind: "import", import: found });
       }
-      case "import":
-        if (!opens && mayImport && block.selectors === null && stack.length === 1) {
-          const found = importRule(at, end);
-          if (found !== null) items.push({ kind: "import", import: found });
-        }
-        return;
-      case "keyframes":
-      case "-webkit-keyframes":
-        if (opens)
-          items.push({
-            kind: "keyframes",
-            name: prelude.replace(/^(["'])(.*)\1$/, "$2"),
-            frames: keyframes({ ...span(end + 1, close), text: textBetween(end + 1, close) }),
-          });
-        return;
-      case "property":
-        if (opens) propertyRule(prelude, textBetween(end + 1, close));
-        return;
-      default:
-    }
+      return;
+    case "keyframes":
+    case "-webkit-keyframes":
+      if (opens)
+        parsing.items.push({
+          kind: "keyframes",
+          name: prelude.replace(/^(["'])(.*)\1$/, "$2"),
+          frames: keyframes({ ...span(parsing, end + 1, close), text: textBetween(parsing, end + 1, close) }),
+        });
+      return;
+    case "property":
+      if (opens) propertyRule(parsing, prelude, textBetween(parsing, end + 1, close));
+      return;
+    default:
   }
+}
 
-  function propertyRule(name: string, body: string): void {
-    const inherits = /(?:^|;)\s*inherits\s*:\s*(true|false)\s*(?:;|$)/i.exec(body)?.[1]?.toLowerCase();
-    if (!name.startsWith("--") || inherits === undefined || !/(?:^|;)\s*syntax\s*:/i.test(body)) return;
-    const initial = /(?:^|;)\s*initial-value\s*:\s*([^;]*)/i.exec(body)?.[1]?.trim() ?? null;
-    items.push({ kind: "property", name, inherits: inherits === "true", initial });
-  }
+function propertyRule(parsing: Parsing, name: string, body: string): void {
+  const inherits = /(?:^|;)\s*inherits\s*:\s*(true|false)\s*(?:;|$)/i.exec(body)?.[1]?.toLowerCase();
+  if (!name.startsWith("--") || inherits === undefined || !/(?:^|;)\s*syntax\s*:/i.test(body)) return;
+  const initial = /(?:^|;)\s*initial-value\s*:\s*([^;]*)/i.exec(body)?.[1]?.trim() ?? null;
+  parsing.items.push({ kind: "property", name, inherits: inherits === "true", initial });
+}
 
-  /** CSS Cascade 5 §2: address, then layer, then supports(), then media. */
-  function importRule(at: number, end: number): ImportRule | null {
-    const first = skipSpace(at + 1, end);
-    const type = tokens.types[first];
-    const raw = style.text.slice(tokens.starts[first], tokens.starts[first + 1]);
-    let href: string;
-    let next = first + 1;
-    if (type === StringToken) href = raw.slice(1, -1);
-    else if (type === Url) href = raw.slice(4, -1).trim();
-    else if (type === tokenTypes.Function && raw.toLowerCase() === "url(") {
-      next = (tokens.closes.get(first) ?? end) + 1;
-      href = textBetween(first + 1, next - 1)
-        .trim()
-        .replace(/^["']|["']$/g, "");
-    } else return null;
-    let rest = textBetween(next, end).trim();
-    let layer: string | null = null;
-    let supports: string | null = null;
-    const layerMatch = /^layer(?:\(\s*([\w.-]+)\s*\))?(?=\s|$)/i.exec(rest);
-    if (layerMatch !== null) {
-      layer = layerMatch[1] ?? `<${style.file}:${style.start}:import ${tokens.starts[at]}>`;
-      rest = rest.slice(layerMatch[0].length).trim();
-    }
-    if (/^supports\(/i.test(rest)) {
-      const close = closingParenthesis(rest, "supports".length);
-      supports = rest.slice("supports(".length, close);
-      rest = rest.slice(close + 1).trim();
-    }
-    return { href, layer, supports, media: rest === "" ? null : rest, source: span(at, end) };
+/** CSS Cascade 5 §2: address, then layer, then supports(), then media. */
+function importRule(parsing: Parsing, at: number, end: number): ImportRule | null {
+  const first = skipSpace(parsing, at + 1, end);
+  const type = parsing.tokens.types[first];
+  const raw = parsing.style.text.slice(parsing.tokens.starts[first], parsing.tokens.starts[first + 1]);
+  let href: string;
+  let next = first + 1;
+  if (type === StringToken) href = raw.slice(1, -1);
+  else if (type === Url) href = raw.slice(4, -1).trim();
+  else if (type === tokenTypes.Function && raw.toLowerCase() === "url(") {
+    next = (parsing.tokens.closes.get(first) ?? end) + 1;
+    href = textBetween(parsing, first + 1, next - 1)
+      .trim()
+      .replace(/^["']|["']$/g, "");
+  } else return null;
+  let rest = textBetween(parsing, next, end).trim();
+  let layer: string | null = null;
+  let supports: string | null = null;
+  const layerMatch = /^layer(?:\(\s*([\w.-]+)\s*\))?(?=\s|$)/i.exec(rest);
+  if (layerMatch !== null) {
+    layer =
+      layerMatch[1] ?? `<${parsing.style.file}:${parsing.style.start}:import ${parsing.tokens.starts[at]}>`;
+    rest = rest.slice(layerMatch[0].length).trim();
   }
+  if (/^supports\(/i.test(rest)) {
+    const close = closingParenthesis(rest, "supports".length);
+    supports = rest.slice("supports(".length, close);
+    rest = rest.slice(close + 1).trim();
+  }
+  return { href, layer, supports, media: rest === "" ? null : rest, source: span(parsing, at, end) };
+}
 
-  function scopeLimits(prelude: string): { start: SelectorList | null; end: SelectorList | null } | null {
-    const match = /^(?:\(([\s\S]*?)\))?\s*(?:to\s*\(([\s\S]*)\))?$/i.exec(prelude);
-    if (match === null) return null;
-    const compile = (text: string | undefined) =>
-      text === undefined ? null : compiledSelectors(text.trim(), null);
-    const start = compile(match[1]);
-    const end = compile(match[2]);
-    if ((match[1] !== undefined && start === null) || (match[2] !== undefined && end === null)) return null;
-    return { start, end };
-  }
+function scopeLimits(
+  parsing: Parsing,
+  prelude: string,
+): { start: SelectorList | null; end: SelectorList | null } | null {
+  const match = /^(?:\(([\s\S]*?)\))?\s*(?:to\s*\(([\s\S]*)\))?$/i.exec(prelude);
+  if (match === null) return null;
+  const compile = (text: string | undefined) =>
+    text === undefined ? null : compiledSelectors(parsing, text.trim(), null);
+  const start = compile(match[1]);
+  const end = compile(match[2]);
+  if ((match[1] !== undefined && start === null) || (match[2] !== undefined && end === null)) return null;
+  return { start, end };
 }
 
 /** CSS Animations 1 §3: steps of an animation, each with its places and declarations. */

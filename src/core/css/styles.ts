@@ -1,13 +1,13 @@
 import type { Rgba } from "../colour/rgba.ts";
 import type { ElementNode } from "../document/node.ts";
-import type { Cascade, Style } from "./cascade.ts";
-import { type ComputedColour, colourIn, colourOf, usedScheme } from "./colours.ts";
-import { type CascadedValue, cascadedValue } from "./computed.ts";
+import { colourIn, colourOf, usedScheme } from "./colours.ts";
+import { cascadedValue } from "./computed.ts";
 import { resolvedWeight } from "./font-weight.ts";
 import { fontSize, lengthBasis, lengthInPixels } from "./lengths.ts";
 import { type Interaction, noInteraction } from "./match.ts";
 import type { ActionKind } from "./rule-index.ts";
 import type { Keyframe } from "./sheet.ts";
+import type { Cascade, CascadedValue, ComputedColour, Style } from "./style.ts";
 
 /** An element, or one of its pseudo-elements, while the user does something or nothing. */
 export interface Styled {
@@ -89,8 +89,8 @@ export function stylesFromCascade(cascade: Cascade): Styles {
           style.blocks.flatMap((block) => [...block.normal.keys()].filter((name) => name.startsWith("--"))),
         ),
       ]) ?? [],
-    keyframes: cascade.keyframes,
-    declares: cascade.declares,
-    mayReact: cascade.mayReact,
+    keyframes: (element, name) => cascade.keyframes(element, name),
+    declares: (property) => cascade.declares(property),
+    mayReact: (element, action) => cascade.mayReact(element, action),
   };
 }

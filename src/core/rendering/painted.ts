@@ -1,9 +1,9 @@
 import { resolveColour } from "../colour/resolve-colour.ts";
 import { faded, over, type Rgba, rgba, transparent } from "../colour/rgba.ts";
 import { NO } from "../css/certainty.ts";
-import type { CascadedValue } from "../css/computed.ts";
 import type { Interaction } from "../css/match.ts";
 import { functionCall, splitAtCommas, splitAtSpaces } from "../css/split-value.ts";
+import type { CascadedValue } from "../css/style.ts";
 import type { ElementNode } from "../document/node.ts";
 import { textContent } from "../document/text-content.ts";
 import type { Page } from "./page.ts";

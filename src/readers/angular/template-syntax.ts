@@ -78,337 +78,351 @@ export function angularTemplate(
   text: string,
   base: number,
 ): readonly TemplateNode[] {
-  const named = new Map<string, AngularNode>();
-  collect(nodes);
-  return siblings(nodes);
+  const reading: Reading = { text, base, named: new Map() };
+  collect(reading, nodes);
+  return siblings(reading, nodes);
+}
 
-  /** Templates that others refer to by name. */
-  function collect(list: readonly AngularNode[]): void {
-    for (const node of list) {
-      if (node.tagName === "ng-template") for (const { name } of node.references ?? []) named.set(name, node);
-      for (const inner of [node.children, node.branches, node.cases, node.groups])
-        if (inner !== undefined) collect(inner);
-    }
+/** A template being read. */
+interface Reading {
+  readonly text: string;
+  /** Where the template starts in its file. */
+  readonly base: number;
+  readonly named: Map<string, AngularNode>;
+}
+
+/** Templates that others refer to by name. */
+function collect(reading: Reading, list: readonly AngularNode[]): void {
+  for (const node of list) {
+    if (node.tagName === "ng-template")
+      for (const { name } of node.references ?? []) reading.named.set(name, node);
+    for (const inner of [node.children, node.branches, node.cases, node.groups])
+      if (inner !== undefined) collect(reading, inner);
   }
+}
 
-  function siblings(list: readonly AngularNode[]): readonly TemplateNode[] {
-    const at = list.findIndex((node) => kindOf(node) === "LetDeclaration");
-    const found = list[at];
-    if (found === undefined) return list.flatMap(one);
-    const value = typeof found.value === "object" ? parsed(found.value) : null;
-    const children = siblings(list.slice(at + 1));
-    return [
-      ...list.slice(0, at).flatMap(one),
-      value === null
-        ? { kind: "group", children }
-        : { kind: "let", name: identifier(found.name ?? ""), expression: value, children },
-    ];
-  }
+function siblings(reading: Reading, list: readonly AngularNode[]): readonly TemplateNode[] {
+  const at = list.findIndex((node) => kindOf(node) === "LetDeclaration");
+  const found = list[at];
+  if (found === undefined) return list.flatMap((node) => one(reading, node));
+  const value = typeof found.value === "object" ? parsed(reading, found.value) : null;
+  const children = siblings(reading, list.slice(at + 1));
+  return [
+    ...list.slice(0, at).flatMap((node) => one(reading, node)),
+    value === null
+      ? { kind: "group", children }
+      : { kind: "let", name: identifier(reading, found.name ?? ""), expression: value, children },
+  ];
+}
 
-  function one(node: AngularNode): readonly TemplateNode[] {
-    const [start, end] = placed(node.sourceSpan);
-    switch (kindOf(node)) {
-      case "Text":
-        return [{ kind: "text", value: String(node.value ?? ""), start, end }];
-      case "BoundText":
-        return boundText(node.value as AngularExpression, start, end);
-      case "Element":
-      case "Component":
-        return [element(node)];
-      case "Template":
-        return template(node);
-      case "Content":
-        return [
-          {
-            kind: "outlet",
-            name: null,
-            select: node.selector === undefined || node.selector === "*" ? "default" : node.selector,
-            attributes: [],
-            fallback: siblings(node.children ?? []),
-            start,
-            end,
-          },
-        ];
-      case "IfBlock":
-        return [
-          {
-            kind: "if",
-            branches: (node.branches ?? []).map(
-              ({ expression, expressionAlias, children }): TemplateBranch => {
-                const test = expression === null ? null : (parsed(expression) ?? null);
-                const inner = siblings(children ?? []);
-                return {
-                  test,
-                  children:
-                    expressionAlias == null || test === null
-                      ? inner
-                      : [
-                          {
-                            kind: "let",
-                            name: identifier(expressionAlias.name),
-                            expression: test,
-                            children: inner,
-                          },
-                        ],
-                };
-              },
-            ),
-          },
-        ];
-      case "ForLoopBlock":
-        return [loop(node)];
-      case "SwitchBlock":
-        return [switched(node)];
-      case "DeferredBlock":
-        return siblings(node.children ?? []);
-      default:
-        return [];
-    }
-  }
-
-  function boundText(value: AngularExpression, start: number, end: number): readonly TemplateNode[] {
-    const { strings = [], expressions = [] } = value.ast ?? {};
-    return strings.flatMap((string, i): TemplateNode[] => {
-      const expression = expressions[i];
-      const made: TemplateNode[] = string === "" ? [] : [{ kind: "text", value: string, start, end }];
-      if (expression === undefined) return made;
-      const [from, to] = [expression.sourceSpan.start + base, expression.sourceSpan.end + base];
-      return [...made, { kind: "value", expression: parsed(expression), start: from, end: to }];
-    });
-  }
-
-  function loop(node: AngularNode): TemplateNode {
-    const [start, end] = placed(node.sourceSpan);
-    const index = (node.contextVariables ?? []).find(
-      ({ name, value }) => value === "$index" && name !== "$index",
-    );
-    return {
-      kind: "each",
-      list: node.expression === undefined ? null : parsed(node.expression),
-      item: identifier(node.item?.name ?? ""),
-      index: index === undefined ? null : identifier(index.name),
-      extra: (node.contextVariables ?? []).map(({ name }) => name).filter((name) => name !== index?.name),
-      children: siblings(node.children ?? []),
-      empty: siblings(node.empty?.children ?? []),
-      start,
-      end,
-    };
-  }
-
-  function switched(node: AngularNode): TemplateNode {
-    const subject = node.expression === undefined ? null : parsed(node.expression);
-    const groups =
-      node.groups ?? node.cases?.map((one) => ({ ...one, cases: [{ expression: one.expression }] })) ?? [];
-    const branches = groups.map(({ cases, children }): TemplateBranch => {
-      const [first] = cases;
-      const value = first?.expression == null ? null : parsed(first.expression);
-      const test =
-        value === null || subject === null
-          ? null
-          : ({
-              type: "BinaryExpression",
-              operator: "===",
-              left: subject,
-              right: value,
-              start: value.start,
-              end: value.end,
-            } as Ast.BinaryExpression);
-      return { test, children: siblings(children ?? []) };
-    });
-    // What stands for all others comes last, wherever it is written.
-    return {
-      kind: "if",
-      branches: [
-        ...branches.filter(({ test }) => test !== null),
-        ...branches.filter(({ test }) => test === null),
-      ],
-    };
-  }
-
-  /** What `*ngIf` and `*ngFor` make of an element, or an `ng-template` that waits to be used. */
-  function template(node: AngularNode): readonly TemplateNode[] {
-    const written = node.templateAttrs ?? [];
-    const inner = node.tagName === "ng-template" || written.length === 0 ? [] : siblings(node.children ?? []);
-    const bound = (name: string): AngularExpression | null => {
-      const found = written.find((attribute) => attribute.name === name)?.value;
-      return typeof found === "object" ? found : null;
-    };
-    const [start, end] = placed(node.sourceSpan);
-    const list = bound("ngForOf");
-    if (list !== null) {
-      const variables = node.variables ?? [];
-      const index = variables.find(({ value }) => value === "index");
+function one(reading: Reading, node: AngularNode): readonly TemplateNode[] {
+  const [start, end] = placed(reading, node.sourceSpan);
+  switch (kindOf(node)) {
+    case "Text":
+      return [{ kind: "text", value: String(node.value ?? ""), start, end }];
+    case "BoundText":
+      return boundText(reading, node.value as AngularExpression, start, end);
+    case "Element":
+    case "Component":
+      return [element(reading, node)];
+    case "Template":
+      return template(reading, node);
+    case "Content":
       return [
         {
-          kind: "each",
-          list: parsed(list),
-          item: identifier(variables.find(({ value }) => value === "$implicit")?.name ?? ""),
-          index: index === undefined ? null : identifier(index.name),
-          extra: variables
-            .filter(({ value }) => value !== "$implicit" && value !== "index")
-            .map(({ name }) => name),
-          children: inner,
-          empty: [],
+          kind: "outlet",
+          name: null,
+          select: node.selector === undefined || node.selector === "*" ? "default" : node.selector,
+          attributes: [],
+          fallback: siblings(reading, node.children ?? []),
           start,
           end,
         },
       ];
-    }
-    const test = bound("ngIf");
-    if (test !== null) {
-      const otherwise = bound("ngIfElse")?.source?.trim();
-      const other = otherwise === undefined ? undefined : named.get(otherwise);
+    case "IfBlock":
       return [
         {
           kind: "if",
-          branches: [
-            { test: parsed(test), children: inner },
-            ...(other === undefined ? [] : [{ test: null, children: siblings(other.children ?? []) }]),
-          ],
+          branches: (node.branches ?? []).map(({ expression, expressionAlias, children }): TemplateBranch => {
+            const test = expression === null ? null : (parsed(reading, expression) ?? null);
+            const inner = siblings(reading, children ?? []);
+            return {
+              test,
+              children:
+                expressionAlias == null || test === null
+                  ? inner
+                  : [
+                      {
+                        kind: "let",
+                        name: identifier(reading, expressionAlias.name),
+                        expression: test,
+                        children: inner,
+                      },
+                    ],
+            };
+          }),
         },
       ];
-    }
-    const outlet = bound("ngTemplateOutlet")?.source?.trim();
-    const used = outlet === undefined ? undefined : named.get(outlet);
-    if (used !== undefined) return siblings(used.children ?? []);
-    return node.tagName === "ng-template" ? [] : inner;
+    case "ForLoopBlock":
+      return [loop(reading, node)];
+    case "SwitchBlock":
+      return [switched(reading, node)];
+    case "DeferredBlock":
+      return siblings(reading, node.children ?? []);
+    default:
+      return [];
   }
+}
 
-  function element(node: AngularNode): TemplateNode {
-    const [start] = placed(node.sourceSpan);
-    const tag = (node.name ?? "").replace(/^:(?:svg|math):/, "");
-    const attributes = [
-      ...(node.attributes ?? []).map((attribute) => plain(attribute as Named)),
-      ...(node.inputs ?? []).map(input),
-      ...(node.outputs ?? []).map(output),
-      ...(node.references ?? []).map(({ name, sourceSpan }): TemplateAttribute => {
-        const [from, to] = placed(sourceSpan);
-        return { kind: "opaque", name: `#${name}`, start: from, end: to };
-      }),
+function boundText(
+  reading: Reading,
+  value: AngularExpression,
+  start: number,
+  end: number,
+): readonly TemplateNode[] {
+  const { strings = [], expressions = [] } = value.ast ?? {};
+  return strings.flatMap((string, i): TemplateNode[] => {
+    const expression = expressions[i];
+    const made: TemplateNode[] = string === "" ? [] : [{ kind: "text", value: string, start, end }];
+    if (expression === undefined) return made;
+    const [from, to] = [expression.sourceSpan.start + reading.base, expression.sourceSpan.end + reading.base];
+    return [...made, { kind: "value", expression: parsed(reading, expression), start: from, end: to }];
+  });
+}
+
+function loop(reading: Reading, node: AngularNode): TemplateNode {
+  const [start, end] = placed(reading, node.sourceSpan);
+  const index = (node.contextVariables ?? []).find(
+    ({ name, value }) => value === "$index" && name !== "$index",
+  );
+  return {
+    kind: "each",
+    list: node.expression === undefined ? null : parsed(reading, node.expression),
+    item: identifier(reading, node.item?.name ?? ""),
+    index: index === undefined ? null : identifier(reading, index.name),
+    extra: (node.contextVariables ?? []).map(({ name }) => name).filter((name) => name !== index?.name),
+    children: siblings(reading, node.children ?? []),
+    empty: siblings(reading, node.empty?.children ?? []),
+    start,
+    end,
+  };
+}
+
+function switched(reading: Reading, node: AngularNode): TemplateNode {
+  const subject = node.expression === undefined ? null : parsed(reading, node.expression);
+  const groups =
+    node.groups ?? node.cases?.map((one) => ({ ...one, cases: [{ expression: one.expression }] })) ?? [];
+  const branches = groups.map(({ cases, children }): TemplateBranch => {
+    const [first] = cases;
+    const value = first?.expression == null ? null : parsed(reading, first.expression);
+    const test =
+      value === null || subject === null
+        ? null
+        : ({
+            type: "BinaryExpression",
+            operator: "===",
+            left: subject,
+            right: value,
+            start: value.start,
+            end: value.end,
+          } as Ast.BinaryExpression);
+    return { test, children: siblings(reading, children ?? []) };
+  });
+  // What stands for all others comes last, wherever it is written.
+  return {
+    kind: "if",
+    branches: [
+      ...branches.filter(({ test }) => test !== null),
+      ...branches.filter(({ test }) => test === null),
+    ],
+  };
+}
+
+/** What `*ngIf` and `*ngFor` make of an element, or an `ng-template` that waits to be used. */
+function template(reading: Reading, node: AngularNode): readonly TemplateNode[] {
+  const written = node.templateAttrs ?? [];
+  const inner =
+    node.tagName === "ng-template" || written.length === 0 ? [] : siblings(reading, node.children ?? []);
+  const bound = (name: string): AngularExpression | null => {
+    const found = written.find((attribute) => attribute.name === name)?.value;
+    return typeof found === "object" ? found : null;
+  };
+  const [start, end] = placed(reading, node.sourceSpan);
+  const list = bound("ngForOf");
+  if (list !== null) {
+    const variables = node.variables ?? [];
+    const index = variables.find(({ value }) => value === "index");
+    return [
+      {
+        kind: "each",
+        list: parsed(reading, list),
+        item: identifier(reading, variables.find(({ value }) => value === "$implicit")?.name ?? ""),
+        index: index === undefined ? null : identifier(reading, index.name),
+        extra: variables
+          .filter(({ value }) => value !== "$implicit" && value !== "index")
+          .map(({ name }) => name),
+        children: inner,
+        empty: [],
+        start,
+        end,
+      },
     ];
-    const html = attributes.find((attribute) => attribute.kind === "value" && attribute.name === "innerHTML");
-    const words = attributes.find(
-      (attribute) =>
-        attribute.kind === "value" && (attribute.name === "textContent" || attribute.name === "innerText"),
-    );
-    const content: readonly TemplateNode[] =
-      html?.kind === "value"
-        ? [{ kind: "html", expression: html.expression, start: html.start, end: html.end }]
-        : words?.kind === "value"
-          ? [{ kind: "value", expression: words.expression, start: words.start, end: words.end }]
-          : siblings(node.children ?? []);
-    if (tag === "ng-container") return { kind: "group", children: content };
+  }
+  const test = bound("ngIf");
+  if (test !== null) {
+    const otherwise = bound("ngIfElse")?.source?.trim();
+    const other = otherwise === undefined ? undefined : reading.named.get(otherwise);
+    return [
+      {
+        kind: "if",
+        branches: [
+          { test: parsed(reading, test), children: inner },
+          ...(other === undefined ? [] : [{ test: null, children: siblings(reading, other.children ?? []) }]),
+        ],
+      },
+    ];
+  }
+  const outlet = bound("ngTemplateOutlet")?.source?.trim();
+  const used = outlet === undefined ? undefined : reading.named.get(outlet);
+  if (used !== undefined) return siblings(reading, used.children ?? []);
+  return node.tagName === "ng-template" ? [] : inner;
+}
+
+function element(reading: Reading, node: AngularNode): TemplateNode {
+  const [start] = placed(reading, node.sourceSpan);
+  const tag = (node.name ?? "").replace(/^:(?:svg|math):/, "");
+  const attributes = [
+    ...(node.attributes ?? []).map((attribute) => plain(reading, attribute as Named)),
+    ...(node.inputs ?? []).map((a0) => input(reading, a0)),
+    ...(node.outputs ?? []).map((a0) => output(reading, a0)),
+    ...(node.references ?? []).map(({ name, sourceSpan }): TemplateAttribute => {
+      const [from, to] = placed(reading, sourceSpan);
+      return { kind: "opaque", name: `#${name}`, start: from, end: to };
+    }),
+  ];
+  const html = attributes.find((attribute) => attribute.kind === "value" && attribute.name === "innerHTML");
+  const words = attributes.find(
+    (attribute) =>
+      attribute.kind === "value" && (attribute.name === "textContent" || attribute.name === "innerText"),
+  );
+  const content: readonly TemplateNode[] =
+    html?.kind === "value"
+      ? [{ kind: "html", expression: html.expression, start: html.start, end: html.end }]
+      : words?.kind === "value"
+        ? [{ kind: "value", expression: words.expression, start: words.start, end: words.end }]
+        : siblings(reading, node.children ?? []);
+  if (tag === "ng-container") return { kind: "group", children: content };
+  return {
+    kind: "element",
+    tag,
+    dynamic: null,
+    attributes: attributes.filter((attribute) => attribute !== html && attribute !== words),
+    children: content,
+    slots: [],
+    start,
+    startEnd: (node.startSourceSpan ?? node.sourceSpan).end.offset + reading.base,
+    end: node.sourceSpan.end.offset + reading.base,
+  };
+}
+
+function plain(reading: Reading, { name, value, sourceSpan }: Named): TemplateAttribute {
+  const [start, end] = placed(reading, sourceSpan);
+  return { kind: "text", name, value, start, end };
+}
+
+function input(reading: Reading, { name, type, value, sourceSpan }: Bound): TemplateAttribute {
+  const [start, end] = placed(reading, sourceSpan);
+  if (typeof value === "string") return { kind: "text", name, value, start, end };
+  if (type === CLASS)
+    return { kind: "toggle", name: "class", token: name, test: parsed(reading, value), start, end };
+  const parts = value.ast?.strings === undefined ? null : partsOf(reading, value);
+  if (type === STYLE)
     return {
-      kind: "element",
-      tag,
-      dynamic: null,
-      attributes: attributes.filter((attribute) => attribute !== html && attribute !== words),
-      children: content,
-      slots: [],
-      start,
-      startEnd: (node.startSourceSpan ?? node.sourceSpan).end.offset + base,
-      end: node.sourceSpan.end.offset + base,
-    };
-  }
-
-  function plain({ name, value, sourceSpan }: Named): TemplateAttribute {
-    const [start, end] = placed(sourceSpan);
-    return { kind: "text", name, value, start, end };
-  }
-
-  function input({ name, type, value, sourceSpan }: Bound): TemplateAttribute {
-    const [start, end] = placed(sourceSpan);
-    if (typeof value === "string") return { kind: "text", name, value, start, end };
-    if (type === CLASS)
-      return { kind: "toggle", name: "class", token: name, test: parsed(value), start, end };
-    const parts = value.ast?.strings === undefined ? null : partsOf(value);
-    if (type === STYLE)
-      return {
-        kind: "parts",
-        name: "style",
-        parts: [`${name}: `, ...(parts ?? [parsed(value) ?? "inherit"]), "; "],
-        start,
-        end,
-      };
-    if (parts !== null) return { kind: "parts", name: attributeName(name), parts, start, end };
-    const bare = text.slice(start - base, end - base);
-    if (/^\[\(/.test(bare))
-      return {
-        kind: "model",
-        name: name === "ngModel" ? "value" : name,
-        expression: parsed(value),
-        start,
-        end,
-      };
-    return {
-      kind: "value",
-      name: type === ATTRIBUTE ? name : attributeName(name),
-      expression: parsed(value),
-      start,
-      end,
-    };
-  }
-
-  function partsOf(value: AngularExpression): readonly (string | Ast.Node)[] {
-    const { strings = [], expressions = [] } = value.ast ?? {};
-    return strings.flatMap((string, i) => {
-      const expression = expressions[i];
-      const made = expression === undefined ? null : (parsed(expression) ?? unreadable(expression));
-      return made === null ? [string] : [string, made];
-    });
-  }
-
-  /** An expression that is no script stands for a value that nobody knows. */
-  function unreadable({ sourceSpan }: AngularExpression): Ast.Node {
-    return {
-      type: "Identifier",
-      name: "(piped)",
-      start: sourceSpan.start + base,
-      end: sourceSpan.end + base,
-    } as Ast.Identifier;
-  }
-
-  function output({ name, handler, handlerSpan, sourceSpan }: Output): TemplateAttribute {
-    const [start, end] = placed(sourceSpan);
-    const code =
-      handlerSpan === undefined
-        ? (handler.source ?? "")
-        : text.slice(handlerSpan.start.offset, handlerSpan.end.offset);
-    // `(keydown.enter)` is a handler of a key by its name.
-    const [event = name] = name.split(".");
-    return {
-      kind: "listener",
-      event,
-      expression: null,
-      code: code.replaceAll("$event", "event"),
+      kind: "parts",
+      name: "style",
+      parts: [`${name}: `, ...(parts ?? [parsed(reading, value) ?? "inherit"]), "; "],
       start,
       end,
     };
-  }
+  if (parts !== null) return { kind: "parts", name: attributeName(name), parts, start, end };
+  const bare = reading.text.slice(start - reading.base, end - reading.base);
+  if (/^\[\(/.test(bare))
+    return {
+      kind: "model",
+      name: name === "ngModel" ? "value" : name,
+      expression: parsed(reading, value),
+      start,
+      end,
+    };
+  return {
+    kind: "value",
+    name: type === ATTRIBUTE ? name : attributeName(name),
+    expression: parsed(reading, value),
+    start,
+    end,
+  };
+}
 
-  function parsed(value: AngularExpression): Ast.Expression | null {
-    const source = value.source ?? text.slice(value.sourceSpan.start, value.sourceSpan.end);
-    // A pipe turns a value into another that source does not give.
-    if (/(?<!\|)\|(?!\|)/.test(source)) return null;
-    const start = value.sourceSpan.start + base;
-    // A member may be called by a word that scripts reserve: `for()`.
-    return (
-      parseValue(source, { start, typescript: true, jsx: false }) ??
-      parseValue(`this.${source.trimStart()}`, {
-        start: start - "this.".length,
-        typescript: true,
-        jsx: false,
-      })
-    );
-  }
+function partsOf(reading: Reading, value: AngularExpression): readonly (string | Ast.Node)[] {
+  const { strings = [], expressions = [] } = value.ast ?? {};
+  return strings.flatMap((string, i) => {
+    const expression = expressions[i];
+    const made =
+      expression === undefined ? null : (parsed(reading, expression) ?? unreadable(reading, expression));
+    return made === null ? [string] : [string, made];
+  });
+}
 
-  function placed({ start, end }: Place): readonly [number, number] {
-    return [start.offset + base, end.offset + base];
-  }
+/** An expression that is no script stands for a value that nobody knows. */
+function unreadable(reading: Reading, { sourceSpan }: AngularExpression): Ast.Node {
+  return {
+    type: "Identifier",
+    name: "(piped)",
+    start: sourceSpan.start + reading.base,
+    end: sourceSpan.end + reading.base,
+  } as Ast.Identifier;
+}
 
-  function identifier(name: string): Ast.Identifier {
-    return { type: "Identifier", name, start: base, end: base } as Ast.Identifier;
-  }
+function output(reading: Reading, { name, handler, handlerSpan, sourceSpan }: Output): TemplateAttribute {
+  const [start, end] = placed(reading, sourceSpan);
+  const code =
+    handlerSpan === undefined
+      ? (handler.source ?? "")
+      : reading.text.slice(handlerSpan.start.offset, handlerSpan.end.offset);
+  // `(keydown.enter)` is a handler of a key by its name.
+  const [event = name] = name.split(".");
+  return {
+    kind: "listener",
+    event,
+    expression: null,
+    code: code.replaceAll("$event", "event"),
+    start,
+    end,
+  };
+}
+
+function parsed(reading: Reading, value: AngularExpression): Ast.Expression | null {
+  const source = value.source ?? reading.text.slice(value.sourceSpan.start, value.sourceSpan.end);
+  // A pipe turns a value into another that source does not give.
+  if (/(?<!\|)\|(?!\|)/.test(source)) return null;
+  const start = value.sourceSpan.start + reading.base;
+  // A member may be called by a word that scripts reserve: `for()`.
+  return (
+    parseValue(source, { start, typescript: true, jsx: false }) ??
+    parseValue(`this.${source.trimStart()}`, {
+      start: start - "this.".length,
+      typescript: true,
+      jsx: false,
+    })
+  );
+}
+
+function placed(reading: Reading, { start, end }: Place): readonly [number, number] {
+  return [start.offset + reading.base, end.offset + reading.base];
+}
+
+function identifier(reading: Reading, name: string): Ast.Identifier {
+  return { type: "Identifier", name, start: reading.base, end: reading.base } as Ast.Identifier;
 }
 
 /** Properties of elements whose attribute goes by another name. HTML, "reflect". */

@@ -55,235 +55,267 @@ const INTERPOLATION = 5;
 const DIRECTIVE = 7;
 
 /** Vue's markup as every framework's. Expressions are parsed with their offsets in the file. */
-export function vueTemplate(nodes: readonly VueNode[], typescript: boolean): readonly TemplateNode[] {
-  const expression = ({ content, loc }: VueExpression): Ast.Expression | null =>
-    parseValue(content, { start: loc.start.offset, typescript, jsx: false });
-  /** A pattern stands where a parameter does. */
-  const pattern = ({ content, loc }: VueExpression): Ast.Node | null => {
-    const made = parseValue(`(${content})=>0`, { start: loc.start.offset - 1, typescript, jsx: false });
-    return made?.type === "ArrowFunctionExpression" ? (made.params[0] ?? null) : null;
+export const vueTemplate = (nodes: readonly VueNode[], typescript: boolean): readonly TemplateNode[] =>
+  siblings({ typescript }, nodes);
+
+/** A template being read. */
+interface Reading {
+  readonly typescript: boolean;
+}
+
+const expression = (reading: Reading, { content, loc }: VueExpression): Ast.Expression | null =>
+  parseValue(content, { start: loc.start.offset, typescript: reading.typescript, jsx: false });
+
+/** A pattern stands where a parameter does. */
+const pattern = (reading: Reading, { content, loc }: VueExpression): Ast.Node | null => {
+  const made = parseValue(`(${content})=>0`, {
+    start: loc.start.offset - 1,
+    typescript: reading.typescript,
+    jsx: false,
+  });
+  return made?.type === "ArrowFunctionExpression" ? (made.params[0] ?? null) : null;
+};
+
+function siblings(reading: Reading, list: readonly VueNode[]): readonly TemplateNode[] {
+  const made: TemplateNode[] = [];
+  for (const node of list) {
+    const condition = node.type === ELEMENT ? directive(node, "if", "else-if", "else") : null;
+    if (condition !== null && condition.name !== "if") {
+      // What stands between the branches is white space.
+      const at = made.findLastIndex((one) => one.kind === "if");
+      const before = made[at];
+      if (before?.kind === "if") {
+        const test = condition.exp === undefined ? null : expression(reading, condition.exp);
+        made.splice(at, made.length - at, {
+          kind: "if",
+          branches: [...before.branches, { test, children: elementNodes(reading, node) }],
+        });
+        continue;
+      }
+    }
+    if (node.type === ELEMENT && directive(node, "for") !== null) made.push(each(reading, node));
+    else if (condition?.name === "if") made.push(branch(reading, node, condition));
+    else made.push(...plain(reading, node));
+  }
+  return made;
+}
+
+function plain(reading: Reading, node: VueNode): readonly TemplateNode[] {
+  const [start, end] = [node.loc.start.offset, node.loc.end.offset];
+  switch (node.type) {
+    case TEXT:
+      return [{ kind: "text", value: String(node.content ?? ""), start, end }];
+    case COMMENT:
+      return [{ kind: "comment", value: String(node.content ?? ""), start, end }];
+    case INTERPOLATION:
+      return [{ kind: "value", expression: expression(reading, node.content as VueExpression), start, end }];
+    case ELEMENT:
+      return elementNodes(reading, node);
+    default:
+      return [];
+  }
+}
+
+function branch(reading: Reading, node: VueNode, condition: VueProp): TemplateNode {
+  const test = condition.exp === undefined ? null : expression(reading, condition.exp);
+  return { kind: "if", branches: [{ test, children: elementNodes(reading, node) }] };
+}
+
+function each(reading: Reading, node: VueNode): TemplateNode {
+  const found = directive(node, "for");
+  const parsed = found?.forParseResult;
+  const condition = directive(node, "if");
+  return {
+    kind: "each",
+    list: parsed === undefined ? null : expression(reading, parsed.source),
+    item: parsed?.value === undefined ? null : pattern(reading, parsed.value),
+    index: parsed?.key === undefined ? null : pattern(reading, parsed.key),
+    extra: [],
+    children: condition === null ? elementNodes(reading, node) : [branch(reading, node, condition)],
+    empty: [],
+    start: node.loc.start.offset,
+    end: node.loc.end.offset,
   };
-  return siblings(nodes);
+}
 
-  function siblings(list: readonly VueNode[]): readonly TemplateNode[] {
-    const made: TemplateNode[] = [];
-    for (const node of list) {
-      const condition = node.type === ELEMENT ? directive(node, "if", "else-if", "else") : null;
-      if (condition !== null && condition.name !== "if") {
-        // What stands between the branches is white space.
-        const at = made.findLastIndex((one) => one.kind === "if");
-        const before = made[at];
-        if (before?.kind === "if") {
-          const test = condition.exp === undefined ? null : expression(condition.exp);
-          made.splice(at, made.length - at, {
-            kind: "if",
-            branches: [...before.branches, { test, children: elementNodes(node) }],
-          });
-          continue;
-        }
-      }
-      if (node.type === ELEMENT && directive(node, "for") !== null) made.push(each(node));
-      else if (condition?.name === "if") made.push(branch(node, condition));
-      else made.push(...plain(node));
-    }
-    return made;
+function elementNodes(reading: Reading, node: VueNode): readonly TemplateNode[] {
+  const props = node.props ?? [];
+  const tag = node.tag ?? "";
+  const [start, end] = [node.loc.start.offset, node.loc.end.offset];
+  const children = node.children ?? [];
+  if (tag === "slot") {
+    const name =
+      props.find((prop) => prop.type !== DIRECTIVE && prop.name === "name")?.value?.content ?? null;
+    const isOpen = props.some((prop) => prop.type === DIRECTIVE && prop.arg?.content === "name");
+    return [
+      {
+        kind: "outlet",
+        name: isOpen ? "(open)" : name,
+        attributes: attributes(
+          reading,
+          props.filter((prop) => prop.name !== "name"),
+          false,
+        ),
+        fallback: siblings(reading, children),
+        start,
+        end,
+      },
+    ];
   }
+  if (tag === "template" && directive(node, "slot") === null && !props.some(isPlain))
+    return siblings(reading, children);
+  return [element(reading, node, tag, props, children, start, end)];
+}
 
-  function plain(node: VueNode): readonly TemplateNode[] {
-    const [start, end] = [node.loc.start.offset, node.loc.end.offset];
-    switch (node.type) {
-      case TEXT:
-        return [{ kind: "text", value: String(node.content ?? ""), start, end }];
-      case COMMENT:
-        return [{ kind: "comment", value: String(node.content ?? ""), start, end }];
-      case INTERPOLATION:
-        return [{ kind: "value", expression: expression(node.content as VueExpression), start, end }];
-      case ELEMENT:
-        return elementNodes(node);
-      default:
-        return [];
-    }
-  }
-
-  function branch(node: VueNode, condition: VueProp): TemplateNode {
-    const test = condition.exp === undefined ? null : expression(condition.exp);
-    return { kind: "if", branches: [{ test, children: elementNodes(node) }] };
-  }
-
-  function each(node: VueNode): TemplateNode {
-    const found = directive(node, "for");
-    const parsed = found?.forParseResult;
-    const condition = directive(node, "if");
-    return {
-      kind: "each",
-      list: parsed === undefined ? null : expression(parsed.source),
-      item: parsed?.value === undefined ? null : pattern(parsed.value),
-      index: parsed?.key === undefined ? null : pattern(parsed.key),
-      extra: [],
-      children: condition === null ? elementNodes(node) : [branch(node, condition)],
-      empty: [],
-      start: node.loc.start.offset,
-      end: node.loc.end.offset,
-    };
-  }
-
-  function elementNodes(node: VueNode): readonly TemplateNode[] {
-    const props = node.props ?? [];
-    const tag = node.tag ?? "";
-    const [start, end] = [node.loc.start.offset, node.loc.end.offset];
-    const children = node.children ?? [];
-    if (tag === "slot") {
-      const name =
-        props.find((prop) => prop.type !== DIRECTIVE && prop.name === "name")?.value?.content ?? null;
-      const isOpen = props.some((prop) => prop.type === DIRECTIVE && prop.arg?.content === "name");
-      return [
-        {
-          kind: "outlet",
-          name: isOpen ? "(open)" : name,
-          attributes: attributes(
-            props.filter((prop) => prop.name !== "name"),
-            false,
-          ),
-          fallback: siblings(children),
-          start,
-          end,
-        },
-      ];
-    }
-    if (tag === "template" && directive(node, "slot") === null && !props.some(isPlain))
-      return siblings(children);
-    return [element(node, tag, props, children, start, end)];
-  }
-
-  function element(
-    node: VueNode,
-    tag: string,
-    props: readonly VueProp[],
-    children: readonly VueNode[],
-    start: number,
-    end: number,
-  ): TemplateElement {
-    const is = props.find((prop) =>
-      prop.type === DIRECTIVE ? prop.arg?.content === "is" : prop.name === "is",
-    );
-    const dynamic =
-      tag !== "component" || is === undefined
-        ? null
-        : is.exp === undefined
-          ? textNode(is)
-          : expression(is.exp);
-    const isComponent = node.tagType === 1;
-    const content = contentOf(props);
-    const whole = directive(node, "slot");
-    const named = children.filter(
-      (child) => child.type === ELEMENT && child.tag === "template" && directive(child, "slot") !== null,
-    );
-    const slots: TemplateSlot[] = named.map((child) => slotOf(child));
-    const others = siblings(children.filter((child) => !named.includes(child)));
-    if (whole !== null && whole.exp !== undefined)
-      slots.push({ name: whole.arg?.content ?? "default", given: pattern(whole.exp), children: others });
-    return {
-      kind: "element",
-      tag,
-      dynamic,
-      attributes: attributes(
-        props.filter((prop) => prop !== is || tag !== "component"),
-        isComponent,
-      ),
-      children: content ?? (whole === null || whole.exp === undefined ? others : []),
-      slots,
-      start,
-      startEnd: startTagEnd(node, props, start),
-      end,
-    };
-  }
-
-  function slotOf(node: VueNode): TemplateSlot {
-    const slot = directive(node, "slot");
-    return {
-      name: slot?.arg?.content ?? "default",
-      given: slot?.exp === undefined ? null : pattern(slot.exp),
-      children: siblings(node.children ?? []),
-    };
-  }
-
-  /** `v-text` and `v-html` take the place of what is inside. */
-  function contentOf(props: readonly VueProp[]): readonly TemplateNode[] | null {
-    for (const prop of props) {
-      if (prop.type !== DIRECTIVE || prop.exp === undefined) continue;
-      const [start, end] = [prop.loc.start.offset, prop.loc.end.offset];
-      if (prop.name === "text") return [{ kind: "value", expression: expression(prop.exp), start, end }];
-      if (prop.name === "html") return [{ kind: "html", expression: expression(prop.exp), start, end }];
-    }
-    return null;
-  }
-
-  function attributes(props: readonly VueProp[], isComponent: boolean): readonly TemplateAttribute[] {
-    return props.flatMap((prop): readonly TemplateAttribute[] => {
-      const [start, end] = [prop.loc.start.offset, prop.loc.end.offset];
-      if (prop.type !== DIRECTIVE)
-        return prop.name === "ref"
-          ? [{ kind: "opaque", name: "ref", start, end }]
-          : prop.name === "key"
-            ? []
-            : [{ kind: "text", name: prop.name, value: prop.value?.content ?? "", start, end }];
-      const value = prop.exp === undefined ? null : expression(prop.exp);
-      switch (prop.name) {
-        case "bind":
-          if (prop.arg === undefined) return [{ kind: "spread", expression: value, start, end }];
-          if (!prop.arg.isStatic) return [{ kind: "spread", expression: null, start, end }];
-          if (prop.arg.content === "key" || prop.arg.content === "ref") return [];
-          return [
-            { kind: "value", name: prop.arg.content, expression: value ?? sameName(prop.arg), start, end },
-          ];
-        case "on":
-          return prop.arg?.isStatic === true
-            ? [
-                {
-                  kind: "listener",
-                  event: prop.arg.content,
-                  expression: value,
-                  code: codeOf(prop),
-                  start,
-                  end,
-                },
-              ]
-            : [{ kind: "opaque", name: "v-on", start, end }];
-        case "model":
-          return [
-            {
-              kind: "model",
-              name: isComponent ? (prop.arg?.content ?? "modelValue") : "value",
-              expression: value,
-              start,
-              end,
-            },
-          ];
-        case "show":
-          return [{ kind: "toggle", name: "style", token: "display", test: value, start, end }];
-        case "text":
-        case "html":
-        case "if":
-        case "else":
-        case "else-if":
-        case "for":
-        case "slot":
-        case "once":
-        case "memo":
-        case "cloak":
-        case "pre":
-          return [];
-        default:
-          return [{ kind: "opaque", name: `v-${prop.name}`, start, end }];
-      }
+function element(
+  reading: Reading,
+  node: VueNode,
+  tag: string,
+  props: readonly VueProp[],
+  children: readonly VueNode[],
+  start: number,
+  end: number,
+): TemplateElement {
+  const is = props.find((prop) =>
+    prop.type === DIRECTIVE ? prop.arg?.content === "is" : prop.name === "is",
+  );
+  const dynamic =
+    tag !== "component" || is === undefined
+      ? null
+      : is.exp === undefined
+        ? textNode(is)
+        : expression(reading, is.exp);
+  const isComponent = node.tagType === 1;
+  const content = contentOf(reading, props);
+  const whole = directive(node, "slot");
+  const named = children.filter(
+    (child) => child.type === ELEMENT && child.tag === "template" && directive(child, "slot") !== null,
+  );
+  const slots: TemplateSlot[] = named.map((child) => slotOf(reading, child));
+  const others = siblings(
+    reading,
+    children.filter((child) => !named.includes(child)),
+  );
+  if (whole !== null && whole.exp !== undefined)
+    slots.push({
+      name: whole.arg?.content ?? "default",
+      given: pattern(reading, whole.exp),
+      children: others,
     });
-  }
+  return {
+    kind: "element",
+    tag,
+    dynamic,
+    attributes: attributes(
+      reading,
+      props.filter((prop) => prop !== is || tag !== "component"),
+      isComponent,
+    ),
+    children: content ?? (whole === null || whole.exp === undefined ? others : []),
+    slots,
+    start,
+    startEnd: startTagEnd(node, props, start),
+    end,
+  };
+}
 
-  /** `:label` alone takes the variable of its name. */
-  function sameName({ content, loc }: VueExpression): Ast.Expression | null {
-    const name = content.replace(/-(\w)/g, (_, c: string) => c.toUpperCase());
-    return parseValue(name, { start: loc.start.offset, typescript, jsx: false });
+function slotOf(reading: Reading, node: VueNode): TemplateSlot {
+  const slot = directive(node, "slot");
+  return {
+    name: slot?.arg?.content ?? "default",
+    given: slot?.exp === undefined ? null : pattern(reading, slot.exp),
+    children: siblings(reading, node.children ?? []),
+  };
+}
+
+/** `v-text` and `v-html` take the place of what is inside. */
+function contentOf(reading: Reading, props: readonly VueProp[]): readonly TemplateNode[] | null {
+  for (const prop of props) {
+    if (prop.type !== DIRECTIVE || prop.exp === undefined) continue;
+    const [start, end] = [prop.loc.start.offset, prop.loc.end.offset];
+    if (prop.name === "text")
+      return [{ kind: "value", expression: expression(reading, prop.exp), start, end }];
+    if (prop.name === "html")
+      return [{ kind: "html", expression: expression(reading, prop.exp), start, end }];
   }
+  return null;
+}
+
+function attributes(
+  reading: Reading,
+  props: readonly VueProp[],
+  isComponent: boolean,
+): readonly TemplateAttribute[] {
+  return props.flatMap((prop): readonly TemplateAttribute[] => {
+    const [start, end] = [prop.loc.start.offset, prop.loc.end.offset];
+    if (prop.type !== DIRECTIVE)
+      return prop.name === "ref"
+        ? [{ kind: "opaque", name: "ref", start, end }]
+        : prop.name === "key"
+          ? []
+          : [{ kind: "text", name: prop.name, value: prop.value?.content ?? "", start, end }];
+    const value = prop.exp === undefined ? null : expression(reading, prop.exp);
+    switch (prop.name) {
+      case "bind":
+        if (prop.arg === undefined) return [{ kind: "spread", expression: value, start, end }];
+        if (!prop.arg.isStatic) return [{ kind: "spread", expression: null, start, end }];
+        if (prop.arg.content === "key" || prop.arg.content === "ref") return [];
+        return [
+          {
+            kind: "value",
+            name: prop.arg.content,
+            expression: value ?? sameName(reading, prop.arg),
+            start,
+            end,
+          },
+        ];
+      case "on":
+        return prop.arg?.isStatic === true
+          ? [
+              {
+                kind: "listener",
+                event: prop.arg.content,
+                expression: value,
+                code: codeOf(prop),
+                start,
+                end,
+              },
+            ]
+          : [{ kind: "opaque", name: "v-on", start, end }];
+      case "model":
+        return [
+          {
+            kind: "model",
+            name: isComponent ? (prop.arg?.content ?? "modelValue") : "value",
+            expression: value,
+            start,
+            end,
+          },
+        ];
+      case "show":
+        return [{ kind: "toggle", name: "style", token: "display", test: value, start, end }];
+      case "text":
+      case "html":
+      case "if":
+      case "else":
+      case "else-if":
+      case "for":
+      case "slot":
+      case "once":
+      case "memo":
+      case "cloak":
+      case "pre":
+        return [];
+      default:
+        return [{ kind: "opaque", name: `v-${prop.name}`, start, end }];
+    }
+  });
+}
+
+/** `:label` alone takes the variable of its name. */
+function sameName(reading: Reading, { content, loc }: VueExpression): Ast.Expression | null {
+  const name = content.replace(/-(\w)/g, (_, c: string) => c.toUpperCase());
+  return parseValue(name, { start: loc.start.offset, typescript: reading.typescript, jsx: false });
 }
 
 const isPlain = (prop: VueProp): boolean => prop.type !== DIRECTIVE;

@@ -1,7 +1,7 @@
 import { contrastRatio, shownRatio } from "../../colour/contrast.ts";
 import { over, type Rgba, toHex } from "../../colour/rgba.ts";
 import { NO } from "../../css/certainty.ts";
-import type { CascadedValue } from "../../css/computed.ts";
+import type { CascadedValue } from "../../css/style.ts";
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { declaredAt } from "../../findings/cause.ts";

@@ -1,7 +1,7 @@
 import { shownRatio } from "../../colour/contrast.ts";
 import { toHex } from "../../colour/rgba.ts";
 import { NO } from "../../css/certainty.ts";
-import type { CascadedValue } from "../../css/computed.ts";
+import type { CascadedValue } from "../../css/style.ts";
 import { isDisabled } from "../../document/disabled.ts";
 import { inputType, textTypes } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";

@@ -1,8 +1,8 @@
 import { contrastRatio, shownRatio } from "../../colour/contrast.ts";
 import { deltaEOK, nearestInPalette, nearestPassing } from "../../colour/nearest-passing.ts";
 import { type Rgba, toHex } from "../../colour/rgba.ts";
-import type { CascadedValue } from "../../css/computed.ts";
 import type { Declared } from "../../css/declared.ts";
+import type { CascadedValue } from "../../css/style.ts";
 import type { ElementNode, Span } from "../../document/node.ts";
 import type { Origin } from "../../findings/verdict.ts";
 import { replaceText } from "../../repair/change.ts";
