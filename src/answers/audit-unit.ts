@@ -106,6 +106,7 @@ export class UnitAuditor {
       findings: mergedWithSeen(
         read.findings,
         seen.filter(({ outcome }) => this.#plan.outcomes.includes(outcome)),
+        explored.answered,
       ),
       subject: subjectOf(unit.subject, read.subject.elements, read.results.all),
     };

@@ -224,7 +224,8 @@ class Audit {
         outcomes.includes(outcome),
       );
       // A fault of a specimen that its source shows already is told once.
-      if (isComposed) composed = sources === null ? mergedWithSeen(composed, told) : [...composed, ...told];
+      if (isComposed)
+        composed = sources === null ? mergedWithSeen(composed, told, []) : [...composed, ...told];
       else read.push(...told);
       if (own !== null) {
         subjects.push(own.subject);

@@ -1,10 +1,18 @@
 import { checkWith } from "../core/checks/catalogue.ts";
 import type { Check } from "../core/checks/check.ts";
 import { type CheckResult, checkResult } from "../core/checks/run.ts";
+import type { Span } from "../core/document/node.ts";
 import { shortened } from "../core/document/shortened.ts";
 import { ask } from "../core/repair/repair.ts";
 import type { Scene } from "../core/scene/scene.ts";
-import type { Explored, SeenElement, SeenOpening, SeenStep, StatePlan } from "../engine/explored.ts";
+import type {
+  Explored,
+  SeenAnswer,
+  SeenElement,
+  SeenOpening,
+  SeenStep,
+  StatePlan,
+} from "../engine/explored.ts";
 import type { SettingsOfChecks } from "../settings/check-plan.ts";
 import type { ColourPlan } from "../settings/plan.ts";
 import {
@@ -148,13 +156,16 @@ export const talliesOf = (results: readonly CheckResult[]) =>
 
 /**
  * What source shows and what a window shows, each fault once. A fault that both show keeps the edits that source knows, and
- * gains the keys; what source only asks about gives way to what was seen.
+ * gains the keys; what source only asks about gives way to what was seen, and is left out where all was as it should be.
  */
 export function mergedWithSeen(
   read: readonly FindingAnswer[],
   seen: readonly FindingAnswer[],
+  answered: readonly SeenAnswer[],
 ): readonly FindingAnswer[] {
-  const merged = [...read];
+  const isAnswered = ({ check, outcome, span }: FindingAnswer): boolean =>
+    outcome === "cantTell" && answered.some((one) => one.check === check && isWithin(span, one.element.span));
+  const merged = read.filter((finding) => !isAnswered(finding));
   for (const finding of seen) {
     const place = merged.findIndex((other) => isSameFault(other, finding));
     const known = merged[place];
@@ -166,15 +177,20 @@ export function mergedWithSeen(
   return merged;
 }
 
+const isWithin = (inner: Span | null, outer: Span | null): boolean =>
+  inner !== null &&
+  outer !== null &&
+  inner.file === outer.file &&
+  inner.start >= outer.start &&
+  inner.start < outer.end;
+
 /** Whether a window shows what source does: the same check, at the same place, or at one on the way there. */
 function isSameFault(read: FindingAnswer, seen: FindingAnswer): boolean {
   if (read.check !== seen.check) return false;
   const place = read.source;
   if (place === null || seen.source === null)
     return place === seen.source && read.subject === seen.subject && read.element.path === seen.element.path;
-  const { span } = seen;
-  if (read.span !== null && span !== null && read.span.file === span.file && read.span.start >= span.start)
-    if (read.span.start < span.end) return true;
+  if (isWithin(read.span, seen.span)) return true;
   return seen.components.some(
     ({ file, line, column }) => file === place.file && line === place.line && column === place.column,
   );

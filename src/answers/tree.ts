@@ -20,7 +20,7 @@ export interface TreeAnswer extends CollectOutcome {
 
 /** The accessibility tree of every page the targets name. */
 export async function trees(plan: ReadingPlan, host: Host, asking: Asking = {}): Promise<TreeAnswer> {
-  const collection = await collect({ ...plan, runs: { ...plan.runs, pages: false } }, host, asking);
+  const collection = await collect(plan, host, asking);
   const { gathered, ...outcome } = await gather<PageTree>(collection, async (collected, own) => {
     const units = collected.kind === "unit" ? [collected.unit] : await collected.targets.units();
     const made = await Promise.all(units.map((unit) => treeOf(unit, own)));
@@ -30,7 +30,12 @@ export async function trees(plan: ReadingPlan, host: Host, asking: Asking = {}):
 }
 
 async function treeOf(unit: Unit, outcome: Outcome): Promise<PageTree | null> {
-  const { documents, texts: more, problems, isComplete } = await unit.documents();
+  const {
+    documents,
+    texts: more,
+    problems,
+    isComplete,
+  } = await (unit.driver === null ? unit.documents() : unit.driver.shown());
   outcome.note(problems, isComplete);
   const [document] = documents;
   const root = document === undefined ? null : accessibilityTree(document.scene);

@@ -136,7 +136,7 @@ function withKeys(
     steps: explored.steps.map((step) => seen.step(step)),
     openings: explored.openings.map((opening) => seen.opening(opening)),
     script: explored.script,
-    findings: [...mergedWithSeen(read.findings, found)].sort(inReportOrder),
+    findings: [...mergedWithSeen(read.findings, found, explored.answered)].sort(inReportOrder),
   };
 }
 

@@ -81,6 +81,12 @@ export interface SeenFinding {
   readonly criteria: readonly CriterionNumber[] | null;
 }
 
+/** What a check asks of an element where it cannot know, and what pressing showed to be as it should. */
+export interface SeenAnswer {
+  readonly check: string;
+  readonly element: SeenElement;
+}
+
 /** One line of a walk script, and what came of it. */
 export interface ScriptLine {
   readonly line: number;
@@ -113,6 +119,7 @@ export interface Explored {
   readonly states: StateResults | null;
   /** How many things each check was tried on, by its id. */
   readonly tried: ReadonlyMap<string, number>;
+  readonly answered: readonly SeenAnswer[];
   /** What went wrong while scripts ran. */
   readonly problems: readonly string[];
   /** Whether time ran out before all keys were tried. */
@@ -127,6 +134,7 @@ export const nothingTried: Explored = {
   findings: [],
   states: null,
   tried: new Map(),
+  answered: [],
   problems: [],
   isCutShort: false,
 };

@@ -8,6 +8,8 @@ import type { ReadingPlan } from "../settings/plan.ts";
 export interface PageFile {
   /** What was named on the command line. */
   readonly target: string;
+  /** Whether the target names it alone, rather than a folder or pattern that it is found by. */
+  readonly isNamed: boolean;
   /** Absolute path; null for standard input. */
   readonly path: string | null;
   /** Relative to the working directory, with forward slashes: how it is shown. */
@@ -63,8 +65,11 @@ export async function findPages(
   // A script named itself may hold a component; of a folder only files whose name says so are taken.
   const mayBeNamed = (file: string) => isPage(file) || isComponentFile(file);
   const problems: Problem[] = [];
-  const add = (target: string, file: string, tree: string) => {
-    if (!pages.has(file)) pages.set(file, { target, path: file, name: shownName(host, file), tree });
+  const add = (target: string, file: string, tree: string, isNamed = false) => {
+    const known = pages.get(file);
+    if (known === undefined)
+      pages.set(file, { target, isNamed, path: file, name: shownName(host, file), tree });
+    else if (isNamed) pages.set(file, { ...known, isNamed });
   };
   for (const named of targets.length === 0 ? ["."] : targets) {
     const [, file, part] = /^(.*\.specimen\.[jt]sx?)#(.+)$/i.exec(named) ?? [];
@@ -74,6 +79,7 @@ export async function findPages(
       else
         pages.set(named, {
           target: named,
+          isNamed: true,
           path: full,
           name: shownName(host, full),
           tree: path.dirname(full),
@@ -83,7 +89,7 @@ export async function findPages(
     }
     const target = named;
     if (target === "-") {
-      pages.set("-", { target, path: null, name: stdinName, tree: host.workingDirectory });
+      pages.set("-", { target, isNamed: true, path: null, name: stdinName, tree: host.workingDirectory });
       continue;
     }
     const full = path.resolve(host.workingDirectory, target);
@@ -98,7 +104,7 @@ export async function findPages(
       if (found.length === 0) problems.push(noPages(target, extensions));
       for (const file of found) add(target, file, full);
     } else if (info?.kind === "file") {
-      if (mayBeNamed(full)) add(target, full, path.dirname(full));
+      if (mayBeNamed(full)) add(target, full, path.dirname(full), true);
       else problems.push(notAPage(target, extensions));
     } else if (info !== null) problems.push(notAPage(target, extensions));
     else if (isGlob(target)) {

@@ -36,7 +36,7 @@ export interface Unit {
   readonly isWritten: boolean;
   /** The texts of the files that it comes from, by the names they are shown with. */
   readonly texts: ReadonlyMap<string, string>;
-  /** What it shows before anything is done with it: its own document first, then those of frames. */
+  /** What it is before anything is done with it, no script run where it stands in source: its own document first, then those of frames. */
   documents(): Promise<UnitDocuments>;
   /** What acts on it; null where it can only be read. */
   readonly driver: UnitDriver | null;
@@ -55,6 +55,8 @@ export interface UnitDocuments {
 export interface UnitDriver {
   /** Ids of checks that it leaves out. */
   readonly off: readonly string[];
+  /** What its window shows once its scripts have run, before anything is done with it. */
+  shown(): Promise<UnitDocuments>;
   explore(request: ExploreRequest): Promise<UnitExplored>;
 }
 

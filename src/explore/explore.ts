@@ -50,6 +50,14 @@ const MOST_ITEMS = 8;
 /** Widgets whose own key is the space bar. ARIA Authoring Practices, "checkbox", "switch", "radio group". */
 const takesSpace = new Set<Role>(["checkbox", "switch", "radio", "menuitemcheckbox", "menuitemradio"]);
 
+/** The keys that press what has a role. */
+const ownKeys = (role: Role | null): readonly string[] =>
+  role !== null && takesSpace.has(role) ? ["Space"] : role === "link" ? ["Enter"] : ["Enter", "Space"];
+
+/** Whether a key was seen to do something. */
+const isAnswer = (effect: Effect | undefined): boolean =>
+  effect !== undefined && !effect.asks && didSomething(effect);
+
 const NEVER_RESTS = "it never comes to rest: it goes on changing by itself, and no key was pressed";
 
 /**
@@ -98,6 +106,7 @@ class Explorer {
       script: null,
       findings: this.#findings,
       tried: this.#notes.tried,
+      answered: this.#notes.answered,
       problems: [...this.#trials.problems],
       isCutShort,
     };
@@ -105,9 +114,14 @@ class Explorer {
 
   /** What pressing shows, and what the checks of source find in the states it came to. */
   get #findings(): readonly SeenFinding[] {
-    const pressed = new Set(this.#notes.findings.map((one) => `${one.check} ${one.element.path}`));
-    const states = this.#audit?.findings.filter((one) => !pressed.has(`${one.check} ${one.element.path}`));
-    return [...this.#notes.findings, ...(states ?? [])];
+    const { findings, answered } = this.#notes;
+    const keyOf = ({ check, element }: SeenAnswer): string => `${check} ${element.path}`;
+    const pressed = new Set(findings.map(keyOf));
+    const known = new Set(answered.map(keyOf));
+    const states = (this.#audit?.findings ?? []).filter(
+      (one) => !pressed.has(keyOf(one)) && !(one.outcome === "cantTell" && known.has(keyOf(one))),
+    );
+    return [...findings, ...states];
   }
 
   /** Whether time ran out. */
@@ -215,6 +229,8 @@ class Explorer {
         "Change it on Space too, or use the native control.",
         this.#notes.keysFrom(stop, ["Space"], "nothing"),
       );
+    else if (ownKeys(role).every((key) => isAnswer(byKey.get(key))))
+      this.#notes.answer(activates, stop.element);
     for (const [key, effect] of byKey) {
       if (effect.asks) continue;
       this.#lost(stop.element, effect);

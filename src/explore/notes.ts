@@ -1,6 +1,6 @@
 import type { Check } from "../core/checks/check.ts";
 import type { Role } from "../core/semantics/tables/roles.ts";
-import type { SeenElement, SeenFinding } from "../engine/explored.ts";
+import type { SeenAnswer, SeenElement, SeenFinding } from "../engine/explored.ts";
 import { keysText } from "./keys-text.ts";
 import { stateOf } from "./page-state.ts";
 import type { Move, Trials } from "./trial.ts";
@@ -21,6 +21,7 @@ export class Notes {
   readonly findings: SeenFinding[] = [];
   /** How many things each check was tried on. */
   readonly tried = new Map<string, number>();
+  readonly answered: SeenAnswer[] = [];
   /** The stops of the walk, in order. */
   stops: readonly Stop[] = [];
   readonly #told = new Set<string>();
@@ -32,6 +33,11 @@ export class Notes {
   /** Notes that a check was tried on something. */
   try({ id }: Check): void {
     this.tried.set(id, (this.tried.get(id) ?? 0) + 1);
+  }
+
+  /** Notes that what a check asks of an element is as it should be. */
+  answer({ id }: Check, element: SeenElement): void {
+    this.answered.push({ check: id, element });
   }
 
   fail(check: Check, element: SeenElement | null, message: string, mend: string, keys: string): void {

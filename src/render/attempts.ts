@@ -1,8 +1,9 @@
 import { explore } from "../explore/explore.ts";
 import { htmlPage } from "./html-page.ts";
 import { LiveDriver, liveSource } from "./live-driver.ts";
+import { LivePage } from "./live-page.ts";
 import { MountedSpecimens } from "./mount/mounted-specimens.ts";
-import type { BundleRequest, ModuleRequest, WorkerRequest } from "./protocol.ts";
+import type { BundleRequest, ModuleRequest, ShownResult, ShowRequest, WorkerRequest } from "./protocol.ts";
 
 const specimens = new MountedSpecimens();
 
@@ -14,7 +15,9 @@ export async function attempted(
     case "ready":
       return true;
     case "page":
-      return explore(liveSource(htmlPage(request)), request);
+      return explore(liveSource(htmlPage(request, request.plan)), request);
+    case "show":
+      return shown(request);
     case "list":
       return specimens.list(request);
     case "specimen":
@@ -22,4 +25,13 @@ export async function attempted(
         explore(liveSource(page), exploration, new LiveDriver(opened)),
       );
   }
+}
+
+/** What a page shows once its scripts have run and nothing has been pressed. */
+async function shown(request: ShowRequest): Promise<ShownResult> {
+  const page = await LivePage.open(htmlPage(request, null));
+  const { scene, sheets } = page.moment();
+  const shows = { document: scene.document, sheets, stylesKnown: request.stylesKnown };
+  page.close();
+  return { page: shows, problems: [...page.problems] };
 }

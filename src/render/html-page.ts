@@ -1,21 +1,22 @@
 import type { JSDOM } from "jsdom";
 import type { Sheet } from "../core/css/sheet.ts";
 import type { ElementNode, Node, Span } from "../core/document/node.ts";
+import type { StatePlan } from "../engine/explored.ts";
 import { readHtml } from "../readers/html/read-html.ts";
 import type { AnyWindow } from "./clock.ts";
 import type { LivePage, PageSource } from "./live-page.ts";
 import type { Places } from "./places.ts";
-import type { RenderRequest } from "./protocol.ts";
+import type { OpenedPage } from "./protocol.ts";
 import type { LiveElement } from "./snapshot.ts";
 
 /** A page in HTML: its scripts are run once it is parsed. */
-export function htmlPage(request: RenderRequest): PageSource {
+export function htmlPage(request: OpenedPage, plan: StatePlan | null): PageSource {
   const { file, text, scripts, sheets } = request;
   const tags = tagsIn(text, file);
   return {
     ...request,
     kind: request.page,
-    ...(request.plan === null ? {} : { colours: request.plan.colours }),
+    ...(plan === null ? {} : { colours: plan.colours }),
     html: text,
     mayLeave: [text, ...scripts.values()].some((part) => leading.test(part)),
     sheets: () => sheets,

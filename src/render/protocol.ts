@@ -3,9 +3,8 @@ import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
 import type { Document } from "../core/document/node.ts";
 import type { Exploration, Explored } from "../engine/explored.ts";
 
-/** What the worker that renders a page is given: plain data. */
-export interface RenderRequest extends Exploration {
-  readonly kind: "page";
+/** A page to be opened in a window, as the worker is given it: plain data. */
+export interface OpenedPage {
   readonly file: string;
   readonly text: string;
   readonly page: "document" | "fragment";
@@ -15,6 +14,23 @@ export interface RenderRequest extends Exploration {
   readonly device: Device;
   /** Scripts in files of their own by the address that the page names them with, and modules in it by their text. */
   readonly scripts: ReadonlyMap<string, string>;
+}
+
+/** A page that is explored. */
+export interface RenderRequest extends OpenedPage, Exploration {
+  readonly kind: "page";
+}
+
+/** A page that is opened, and nothing is done with it. */
+export interface ShowRequest extends OpenedPage {
+  readonly kind: "show";
+}
+
+/** What a page shows once its scripts have run. */
+export interface ShownResult {
+  readonly page: MountedPage;
+  /** What its scripts threw. */
+  readonly problems: readonly string[];
 }
 
 /** Specimens that are bundled together: those of one package. */
@@ -89,7 +105,7 @@ export type SpecimenRequest = {
     }
 );
 
-/** What a specimen shows before anything is pressed. */
+/** What a specimen or page shows before anything is pressed. */
 export interface MountedPage {
   readonly document: Document;
   readonly sheets: readonly AppliedSheet[];
@@ -136,6 +152,7 @@ export interface ModuleRequest {
 /** `ready`: nothing but to load what windows are made with. */
 export type WorkerRequest =
   | RenderRequest
+  | ShowRequest
   | ModuleRequest
   | BundleRequest
   | SpecimenRequest

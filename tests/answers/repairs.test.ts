@@ -251,4 +251,16 @@ describe("an edit is offered only where it was tried and holds", () => {
     const repair = findings.find(({ check }) => check === "roles.children-present")?.repair;
     expect(repair?.edits.map(({ text }) => text)).toEqual([`"group"`]);
   });
+
+  test.each([
+    ["div.bar { background: #013; }", []],
+    [".bar { background: #013; }", ["nav", "nav", ""]],
+  ])("not where words would lie on another ground then: %s", async (rule, edits) => {
+    const bar = `<div role="navigation" class="bar"><span>Tides</span></div>`;
+    const files = { "a.html": page(bar, `<title>Slips</title><style>${rule} .bar { color: #fff; }</style>`) };
+    const { findings } = await auditFiles(files, "a.html");
+    const repair = findings.find(({ check }) => check === "roles.native-first")?.repair;
+    expect(repair?.edits.map(({ text }) => text)).toEqual(edits);
+    expect(repair?.summary).toBe(`Write <nav> for <div role="navigation">.`);
+  });
 });

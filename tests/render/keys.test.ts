@@ -156,6 +156,75 @@ test("a field that was typed into tells of its change when it is left, and a sen
   ]);
 });
 
+/** What becomes of a control when keys are pressed. */
+async function afterKeys(
+  html: string,
+  selector: string,
+  ...keys: string[]
+): Promise<{ readonly value: string; readonly checked: boolean }> {
+  const live = await LivePage.open(pageSource(html));
+  for (const key of keys) await live.press(key);
+  const { value, checked } = live.window.document.querySelector(selector);
+  live.close();
+  return { value, checked };
+}
+
+describe("who prevents an event takes away what comes of it", () => {
+  const sent = `<form onsubmit="document.title = 'sent'; return false">`;
+  const titleAfter = async (body: string, ...keys: string[]): Promise<string> => {
+    const live = await LivePage.open(pageSource(page(body)));
+    for (const key of keys) await live.press(key);
+    const { title } = live.window.document;
+    live.close();
+    return title;
+  };
+  test.each([
+    ["nothing", `${sent}<input><button>b</button></form>`, "sent"],
+    ["the key going down", `${sent}<input onkeydown="return false"><button>b</button></form>`, "t"],
+    [
+      "the key being told as pressed",
+      `${sent}<input onkeypress="return false"><button>b</button></form>`,
+      "t",
+    ],
+    ["the key going up, too late", `${sent}<input onkeyup="return false"><button>b</button></form>`, "sent"],
+    [
+      "the click of the button that sends",
+      `${sent}<input><button onclick="return false">b</button></form>`,
+      "t",
+    ],
+    ["no button, and one field", `${sent}<input></form>`, "sent"],
+    ["no button, and two fields", `${sent}<input><input></form>`, "t"],
+    ["a button that is disabled", `${sent}<input><button disabled>b</button></form>`, "t"],
+    ["a box to check", `${sent}<input type="checkbox"><button>b</button></form>`, "sent"],
+  ])("Enter in a form with %s", async (_, body, title) => {
+    expect(await titleAfter(body, "Tab", "Enter")).toBe(title);
+  });
+
+  test.each([
+    ["nothing", `<textarea></textarea>`, "a"],
+    ["keydown", `<textarea onkeydown="return false"></textarea>`, ""],
+    ["keypress", `<textarea onkeypress="return false"></textarea>`, ""],
+    ["beforeinput", `<textarea onbeforeinput="return false"></textarea>`, ""],
+    ["keyup, too late", `<textarea onkeyup="return false"></textarea>`, "a"],
+  ])("a letter, where %s is prevented", async (event, body, value) => {
+    expect((await afterKeys(page(body), "textarea", "Tab", "a")).value, event).toBe(value);
+  });
+
+  test.each([
+    ["nothing", `<input type="checkbox">`, true],
+    ["keydown", `<input type="checkbox" onkeydown="return false">`, false],
+    ["keyup", `<input type="checkbox" onkeyup="return event.key !== ' '">`, false],
+    ["click", `<input type="checkbox" onclick="return false">`, false],
+    ["keypress", `<input type="checkbox" onkeypress="return false">`, true],
+  ])("Space, where %s is prevented", async (_, body, checked) => {
+    expect((await afterKeys(page(body), "input", "Tab", " ")).checked).toBe(checked);
+  });
+
+  test("Enter leaves a box to check as it is", async () => {
+    expect((await afterKeys(page(`<input type="checkbox">`), "input", "Tab", "Enter")).checked).toBe(false);
+  });
+});
+
 test("an access key presses what it belongs to", async () => {
   expect(await eventsOf(`<button accesskey="b">Book</button>`, "Alt+b")).toEqual([
     "keydown",

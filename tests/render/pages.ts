@@ -8,21 +8,19 @@ import { checksFor } from "../../src/settings/check-plan.ts";
 
 /** A page to be opened in a simulated window. */
 export const pageSource = (text: string): PageSource =>
-  htmlPage({
-    file: "page.html",
-    text,
-    quirks: false,
-    sheets: [],
-    stylesKnown: true,
-    device: desktop,
-    scripts: new Map(),
-    script: null,
-    kind: "page",
-    page: "document",
-    patience: 0,
-    plan: null,
-    log: false,
-  });
+  htmlPage(
+    {
+      file: "page.html",
+      text,
+      quirks: false,
+      sheets: [],
+      stylesKnown: true,
+      device: desktop,
+      scripts: new Map(),
+      page: "document",
+    },
+    null,
+  );
 
 /** How pages are explored: with every key, and no check of source beside. */
 export const everyKey: Exploration = { script: null, patience: 20_000, plan: null, log: false };

@@ -5,7 +5,7 @@ import { parseWalkScript } from "../../src/core/walk-script/parse.ts";
 import type { Explored } from "../../src/engine/explored.ts";
 import { explore } from "../../src/explore/explore.ts";
 import { liveSource } from "../../src/render/live-driver.ts";
-import { everyKey, pageSource } from "./pages.ts";
+import { everyCheck as checksOfStates, everyKey, pageSource } from "./pages.ts";
 
 const known = new Map<string, Promise<Explored>>();
 
@@ -56,6 +56,25 @@ describe.each(everyCheck.filter(isOfKind("script")))("$id", ({ examples }) => {
 
 const page = (body: string, script = "") =>
   `<!doctype html><html lang="en"><title>t</title><main>${body}</main><script>${script}</script></html>`;
+
+describe("what rests on a stop is told where Tab came to rest there", () => {
+  test.each([
+    ["a stop in a hidden part", `a.onclick = () => {};`, ["roles.hidden-holds-no-focus Old"]],
+    ["a stop that hands focus on", `a.onfocus = () => b.focus();`, []],
+    ["a stop that gives focus away", `a.onfocus = () => a.blur();`, []],
+  ])("%s", async (_, script, expected) => {
+    const html = page(
+      `<div aria-hidden="true"><button id="a">Old</button></div><button id="b">New</button>`,
+      script,
+    );
+    const { findings } = await explore(liveSource(pageSource(html)), { ...everyKey, plan: checksOfStates });
+    expect(
+      findings
+        .filter(({ check }) => check === "roles.hidden-holds-no-focus")
+        .map(({ check, element }) => `${check} ${element.name}`),
+    ).toEqual(expected);
+  });
+});
 
 describe("pressing decides what source only suspects", () => {
   test.each<readonly [string, string, readonly string[]]>([

@@ -66,16 +66,13 @@ function candidates(style: Style, property: string): readonly Candidate[] {
   // Stable: what is later in the list wins within one origin and layer.
   important.reverse();
   important.sort(
-    (a, b) =>
-      Number(b.block.origin === "user-agent") - Number(a.block.origin === "user-agent") ||
-      (a.block.layer === b.block.layer ? 0 : a.block.layer < b.block.layer ? -1 : 1),
+    ({ block: a }, { block: b }) =>
+      Number(b.origin === "user-agent") - Number(a.origin === "user-agent") ||
+      // CSS Cascade 5 §6.1, "element-attached": the style attribute beats every sheet of its origin.
+      Number(b.selectorText === "style attribute") - Number(a.selectorText === "style attribute") ||
+      (a.layer === b.layer ? 0 : a.layer < b.layer ? -1 : 1),
   );
-  // The style attribute's important declarations beat every sheet's of the same origin. CSS Cascade 5 §6.1, "element-attached".
-  const attached = important.filter((c) => c.block.selectorText === "style attribute");
-  const rest = important.filter(
-    (c) => c.block.selectorText !== "style attribute" || c.block.origin === "user-agent",
-  );
-  return [...attached, ...rest, ...normal];
+  return [...important, ...normal];
 }
 
 /** Many undecided rules for one property would double the work each time: past so many the value is unknown. */

@@ -62,6 +62,7 @@ const line = (text: string, depth: number, element: ElementNode): SpeechLine => 
   depth,
   element,
   source: element.source,
+  isEnd: false,
 });
 
 const isRolelessControl = (node: ElementTreeNode): boolean =>

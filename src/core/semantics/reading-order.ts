@@ -15,6 +15,8 @@ export interface SpeechLine {
   readonly depth: number;
   readonly element: ElementNode | null;
   readonly source: Span | null;
+  /** Whether it says that a container is left. */
+  readonly isEnd: boolean;
 }
 
 /** Roles that are announced on the way in and on the way out. */
@@ -105,6 +107,8 @@ interface Frame {
   readonly depth: number;
   /** Said when all of it has been read. */
   readonly leaving: string | null;
+  /** Whether the sentence around it goes on behind it. */
+  readonly isInline?: true;
 }
 
 /** What would be spoken from the top of the page to its end. Wording of our own; it follows no product. */
@@ -116,13 +120,14 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
   let lead = "";
   const flush = (depth: number) => {
     const said = foldSpaces(text);
-    if (said !== "") lines.push({ text: `${lead}${said}`, depth, element: null, source: textSource });
+    if (said !== "")
+      lines.push({ text: `${lead}${said}`, depth, element: null, source: textSource, isEnd: false });
     if (said !== "") lead = "";
     text = "";
     textSource = null;
   };
   const say = (line: string, depth: number, element: ElementNode) => {
-    lines.push({ text: `${lead}${line}`, depth, element, source: element.source });
+    lines.push({ text: `${lead}${line}`, depth, element, source: element.source, isEnd: false });
     lead = "";
   };
 
@@ -131,15 +136,22 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
     depth: 0,
     element: root.element,
     source: root.element.source,
+    isEnd: false,
   });
   const stack: Frame[] = [{ nodes: root.children, at: 0, depth: 0, leaving: "end of page" }];
   for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
     const node = frame.nodes[frame.at++];
     if (node === undefined) {
-      flush(frame.depth);
+      if (frame.isInline !== true) flush(frame.depth);
       if (frame.leaving !== null) {
         lead = "";
-        lines.push({ text: frame.leaving, depth: Math.max(0, frame.depth - 1), element: null, source: null });
+        lines.push({
+          text: frame.leaving,
+          depth: Math.max(0, frame.depth - 1),
+          element: null,
+          source: null,
+          isEnd: true,
+        });
       }
       stack.pop();
       continue;
@@ -151,7 +163,7 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
     }
     const { role } = node;
     if (isInline(role)) {
-      stack.push({ nodes: node.children, at: 0, depth: frame.depth, leaving: null });
+      stack.push({ nodes: node.children, at: 0, depth: frame.depth, leaving: null, isInline: true });
       // Inline parts are spoken with the sentence around them.
       if (role === "generic" && node.name !== "") text += ` ${node.name}`;
       continue;
@@ -174,6 +186,7 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
           depth: frame.depth,
           element: node.element,
           source: node.element.source,
+          isEnd: false,
         });
         lead = "";
       }

@@ -48,8 +48,7 @@ function mayRun({ path: file }: PageFile, { runs, ownFolder }: ReadingPlan): boo
 }
 
 /** What is said of specimens that are not run: only of those that are named, or that others would have run. */
-function* refused({ target, name, part }: PageFile, { runs }: ReadingPlan): Iterable<Collected> {
-  const isNamed = target === name || part !== undefined;
+function* refused({ name, isNamed }: PageFile, { runs }: ReadingPlan): Iterable<Collected> {
   if (runs.specimens === "own")
     yield { kind: "problem", problem: specimensElsewhere(name), isUnread: isNamed };
   else if (isNamed) yield { kind: "problem", problem: specimensNeedRunning(name), isUnread: true };

@@ -211,7 +211,7 @@ class Specimen implements UnitDriver {
       page,
       isWritten: false,
       texts: new Map(),
-      documents: () => this.#documents(),
+      documents: () => this.shown(),
       driver: this,
     };
   }
@@ -252,7 +252,7 @@ class Specimen implements UnitDriver {
     return value.failure ?? value;
   }
 
-  async #documents(): Promise<UnitDocuments> {
+  async shown(): Promise<UnitDocuments> {
     const result = await this.#mounted(null);
     if (typeof result === "string")
       return {

@@ -21,16 +21,15 @@ export function speechText(
     return place === null ? "" : `${place.file === file ? "" : `${printable(place.file)}:`}${place.line}`;
   });
   const gutter = places ? Math.max(...numbers.map((n) => n.length)) + 2 : 0;
-  const body = lines.map(({ text, depth }, i) => {
+  const body = lines.map(({ text, depth, isEnd }, i) => {
     const indent = "  ".repeat(Math.min(depth, Math.floor(width / 6)));
     const number = places ? `${colours.dim((numbers[i] ?? "").padStart(gutter - 2))}  ` : "";
     const said = printable(text);
-    const closing = said.startsWith("end of ");
     const shown = places ? cut(said, Math.max(20, width - gutter - indent.length)) : said;
-    const line = `${indent}${closing ? colours.dim(shown) : shown}`;
+    const line = `${indent}${isEnd ? colours.dim(shown) : shown}`;
     return places
       ? `${number}${line}`
-      : paint.paragraph(indent, closing ? colours.dim(said) : said, indent.length);
+      : paint.paragraph(indent, isEnd ? colours.dim(said) : said, indent.length);
   });
   return `${title}${body.join("\n")}\n`;
 }

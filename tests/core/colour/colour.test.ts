@@ -40,6 +40,10 @@ describe("colours", () => {
     ["oklch(0.628 0.2577 29.23)", "#ff0000"],
     ["color(srgb 1 0.5 0)", "#ff8000"],
     ["color-mix(in srgb, white, black 25%)", "#bfbfbf"],
+    ["color-mix(in srgb, white 25%, black)", "#404040"],
+    ["color-mix(in srgb, white 25%, black 75%)", "#404040"],
+    ["color-mix(in srgb, white 30%, black 90%)", "#404040"],
+    ["color-mix(in srgb, white, black)", "#808080"],
     ["light-dark(#111, #eee)", "#111111"],
     ["rgb(from #336699 b g r)", "#996633"],
     ["rgb(from red r 128 b / 100%)", "#ff8000"],
@@ -57,6 +61,20 @@ describe("colours", () => {
     "fff",
   ])("%s is not known", (text) => {
     expect(resolveColour(text, { current: null, scheme: "light" })).toBeNull();
+  });
+  test.each([
+    ["color-mix(in srgb, white 25%, black 25%)", rgba(0.5, 0.5, 0.5, 0.5)],
+    ["color-mix(in srgb, red 10%, red 20%)", rgba(1, 0, 0, 0.3)],
+    ["color-mix(in srgb, transparent, red)", rgba(1, 0, 0, 0.5)],
+  ])("%s is seen through by what its shares leave", (text, expected) => {
+    const found = colour(text);
+    expect(found.alpha).toBeCloseTo(expected.alpha, 6);
+    expect(toHex({ ...found, alpha: 1 })).toBe(toHex({ ...expected, alpha: 1 }));
+  });
+  test("a mix of nothing at all is no colour", () => {
+    expect(
+      resolveColour("color-mix(in srgb, red 0%, blue 0%)", { current: null, scheme: "light" }),
+    ).toBeNull();
   });
   test("what is no colour is told from what is", () => {
     expect(

@@ -31,6 +31,21 @@ describe("the cascade", () => {
       "@layer one { p { color: red !important } } @layer two { p { color: blue !important } }",
       "red",
     ],
+    [
+      "among important ones of one layer the specific wins",
+      "p.c { color: red !important } p { color: blue !important }",
+      "red",
+    ],
+    [
+      "among important ones alike the later wins",
+      "p { color: blue !important } p { color: red !important }",
+      "red",
+    ],
+    [
+      "an important one in a layer beats one outside",
+      "@layer one { p { color: red !important } } #a { color: blue !important }",
+      "red",
+    ],
     ["a nested rule is more specific than its parent", ".d { & p { color: red } } .c { color: blue }", "red"],
     ["a nested selector needs no ampersand", ".d { > p { color: red } }", "red"],
     ["declarations after a nested rule come after it", "p { &.c { color: red } color: blue } ", "red"],
@@ -69,6 +84,31 @@ describe("the cascade", () => {
       "blue",
     );
   });
+
+  test("what the browser itself calls important nobody overrules", () => {
+    const shown = "#a { display: block !important }";
+    expect(styled(shown, "display", `<input type="hidden" id="a" style="display: block !important">`)).toBe(
+      "none",
+    );
+    expect(styled(shown, "display", `<audio id="a"></audio>`)).toBe("none");
+  });
+
+  test.each([
+    ["dark", "light", "dark"],
+    ["light", "light", "light"],
+    ["light dark", "light", "light"],
+    ["dark light", "dark", "dark"],
+    ["light", "dark", "light"],
+    ["normal", "dark", "light"],
+  ] as const)(
+    "a meta element that supports %s is drawn, where the user likes it %s, in a %s scheme",
+    (content, liked, drawn) => {
+      const scene = sceneOf(`<meta name="color-scheme" content="${content}"><p id="a">x</p>`, {
+        device: { ...desktop, colourScheme: liked },
+      });
+      expect(scene.page.styles.scheme(byId(scene, "a"))).toBe(drawn);
+    },
+  );
 
   test("the style attribute beats rules, important ones aside", () => {
     expect(styled("#a { color: red }", "color", `<p id="a" style="color: blue">x</p>`)).toBe("blue");

@@ -38,6 +38,26 @@ describe("where Tab goes", () => {
     ],
     ["a details without summary", `<details id="a">x</details>`, "a"],
     [
+      "of a radio group the checked one",
+      `<input type="radio" name="n" id="a"><input type="radio" name="n" checked id="b"><input type="radio" name="n" id="c">`,
+      "b",
+    ],
+    [
+      "of two radios checked the last",
+      `<input type="radio" name="n" checked id="a"><input type="radio" name="n" checked id="b"><input type="radio" name="n" id="c">`,
+      "b",
+    ],
+    [
+      "the last checked radio, wherever tabindex puts it",
+      `<input type="radio" name="n" checked id="a" tabindex="2"><input type="radio" name="n" checked id="b" tabindex="1">`,
+      "b",
+    ],
+    [
+      "radio groups by form and name",
+      `<form><input type="radio" name="n" id="a"></form><form><input type="radio" name="n" id="b"></form><input type="radio" id="c"><input type="radio" id="d">`,
+      "a b c d",
+    ],
+    [
       "only the first open details of a name",
       `<details name="n" open><summary id="a"></summary><a href id="b"></a></details><details name="n" open><summary id="c"></summary><a href id="d"></a></details>`,
       "a b c",

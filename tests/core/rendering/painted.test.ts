@@ -86,6 +86,19 @@ describe("what lies under text", () => {
     );
   });
 
+  test.each([
+    ["margin-top: -8px", ["#ffffff on #000080"]],
+    ["margin-top: -9px", ["#ffffff on #000080", "#ffffff on #ffffff"]],
+    ["margin-left: -4em", ["#ffffff on #000080", "#ffffff on #ffffff"]],
+    ["margin-bottom: 90px", ["#ffffff on #000080"]],
+    ["transform: translateY(-1px)", ["#ffffff on #ffffff", "#ffffff on #000080"]],
+    ["transform: rotate(3deg)", ["#ffffff on #000080"]],
+  ])("of a box with %s is as sure as its place", (style, expected) => {
+    expect(
+      pairs(`<div style="background: navy; color: white"><div style="${style}"><p id=a>x</p></div></div>`),
+    ).toEqual(expected);
+  });
+
   test("may be any colour of the page for a box placed freely", () => {
     expect(
       pairs(

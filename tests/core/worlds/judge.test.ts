@@ -128,6 +128,25 @@ describe("judging a tree with decisions open", () => {
     ).toEqual([["failed", ["`a` is not so", "`b` is not so"], false]]);
   });
 
+  test("three decisions together are a question, however sure each is", () => {
+    const [a, b, c] = [decision("a", true), decision("b", true), decision("c", true)];
+    expect(
+      judged(
+        element("button", { title: either<TreeValue>(a, "Book", null) }, [
+          either(b, [words], []),
+          either(c, [words], []),
+        ]),
+      ),
+    ).toEqual([["cantTell", ["`a` is not so", "`b` is not so", "`c` is not so"], false]]);
+  });
+
+  test("what shows in one world and not in another for no reason that was found is a question", () => {
+    const [a, b, c] = [decision("a", true), decision("b", true), decision("c", true)];
+    // It takes all three at once to name it, and none that is turned by itself does.
+    const all = either(a, [], [either(b, [], [either(c, [], [words])])]);
+    expect(judged(element("button", {}, [all]))).toEqual([["cantTell", [], false]]);
+  });
+
   test("what is in one arm alone is judged there", () => {
     const open = decision("open", false);
     expect(judged(element("div", {}, [either(open, [element("button")], [element("p")])]))).toEqual([

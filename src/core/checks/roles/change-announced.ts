@@ -32,6 +32,20 @@ export const changeAnnounced = {
       ],
     },
     {
+      html: `<!doctype html><title>t</title><button>Book</button><p aria-live="polite"></p><script>document.querySelector("button").onclick = () => { document.querySelector("p").textContent = "Slip 4 is booked."; };</script>`,
+      finds: [],
+    },
+    {
+      html: `<!doctype html><title>t</title><button>Book</button><p role="status" aria-live="off"></p><script>document.querySelector("button").onclick = () => { document.querySelector("p").textContent = "Slip 4 is booked."; };</script>`,
+      finds: [
+        [
+          "failed",
+          `<p role="status" aria-live="off">`,
+          `"Slip 4 is booked." appears when this is done, takes no focus and stands in no live region.`,
+        ],
+      ],
+    },
+    {
       html: `<!doctype html><title>t</title><button>Book</button><div class="toast" hidden>Slip 4 is booked.</div><script>document.querySelector("button").onclick = () => { document.querySelector("div").hidden = false; };</script>`,
       finds: [
         [

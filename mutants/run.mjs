@@ -1,0 +1,163 @@
+/**
+ * Puts small faults into the program, one at a time, and runs the tests on each: a fault that no test notices is a hole
+ * in the tests. Works in copies; the checkout stays as it is.
+ *
+ *   node mutants/run.mjs                 every fault of faults/*.json
+ *   node mutants/run.mjs --sample 12     some of them, spread over all, other ones each day
+ *   node mutants/run.mjs --only css/     those in files whose path holds the text
+ */
+import { execFileSync, spawn } from "node:child_process";
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from "node:fs";
+import { availableParallelism, tmpdir } from "node:os";
+import { dirname, join } from "node:path";
+import { parseArgs } from "node:util";
+
+const home = join(import.meta.dirname, "..");
+const noticedFile = join(import.meta.dirname, "noticed-by.json");
+/** A fault may make a test wait for ever: that is noticed too. */
+const PATIENCE_MS = 300_000;
+const WANTED_SHARE = 0.95;
+const DAY_MS = 86_400_000;
+
+const { values: options } = parseArgs({
+  options: {
+    sample: { type: "string" },
+    only: { type: "string", default: "" },
+    lanes: { type: "string", default: String(availableParallelism()) },
+  },
+});
+
+/** Every fault: `[file, text that stands there once, text in its stead]`. */
+const every = readdirSync(join(import.meta.dirname, "faults"))
+  .sort()
+  .flatMap((name) => JSON.parse(readFileSync(join(import.meta.dirname, "faults", name), "utf8")))
+  .map(([file, text, instead]) => ({ file, text, instead, key: `${file}: ${text} → ${instead}` }))
+  .filter(({ file }) => file.includes(options.only));
+const stale = every.filter(
+  ({ file, text }) => occurrences(readFileSync(join(home, file), "utf8"), text) !== 1,
+);
+if (stale.length > 0) {
+  for (const { key } of stale) console.error(`does not stand there once: ${key}`);
+  process.exit(2);
+}
+
+const chosen = options.sample === undefined ? every : sampleOf(every, Number(options.sample));
+/** Which test file noticed a fault last time: it is asked first. */
+const noticedBy = existsSync(noticedFile) ? JSON.parse(readFileSync(noticedFile, "utf8")) : {};
+const waiting = [...chosen];
+const survivors = [];
+const lanes = Array.from({ length: Math.min(Number(options.lanes), chosen.length) }, () =>
+  mkdtempSync(join(tmpdir(), "keel-mutants-")),
+);
+try {
+  await Promise.all(lanes.map(work));
+} finally {
+  for (const lane of lanes) rmSync(lane, { recursive: true, force: true });
+}
+const known = new Set(every.map(({ key }) => key));
+if (options.only === "") for (const key of Object.keys(noticedBy)) if (!known.has(key)) delete noticedBy[key];
+writeFileSync(noticedFile, `${JSON.stringify(noticedBy, Object.keys(noticedBy).sort(), 2)}\n`);
+
+const caught = chosen.length - survivors.length;
+console.log(
+  `${caught} of ${chosen.length} faults noticed (${((100 * caught) / chosen.length).toFixed(1)} %)`,
+);
+process.exitCode = caught >= WANTED_SHARE * chosen.length ? 0 : 1;
+
+function occurrences(source, text) {
+  return source.split(text).length - 1;
+}
+
+/** Evenly spread over all, starting where the day says. */
+function sampleOf(all, count) {
+  const step = Math.max(1, Math.floor(all.length / count));
+  const start = Math.floor(Date.now() / DAY_MS) % step;
+  return all.filter((_, i) => i % step === start).slice(0, count);
+}
+
+async function work(lane) {
+  const files = execFileSync("git", ["ls-files", "-z", "--cached", "--others", "--exclude-standard"], {
+    cwd: home,
+  })
+    .toString()
+    .split("\0");
+  for (const file of files) {
+    if (file === "" || !existsSync(join(home, file))) continue;
+    mkdirSync(dirname(join(lane, file)), { recursive: true });
+    cpSync(join(home, file), join(lane, file));
+  }
+  symlinkSync(join(home, "node_modules"), join(lane, "node_modules"));
+  for (let fault = waiting.shift(); fault !== undefined; fault = waiting.shift()) {
+    const path = join(lane, fault.file);
+    const source = readFileSync(path, "utf8");
+    writeFileSync(
+      path,
+      source.replace(fault.text, () => fault.instead),
+    );
+    const by = await noticer(lane, fault);
+    writeFileSync(path, source);
+    if (by === null) {
+      survivors.push(fault);
+      delete noticedBy[fault.key];
+      console.log(`NOT NOTICED  ${fault.key}`);
+    } else {
+      noticedBy[fault.key] = by;
+      console.log(`noticed  ${fault.key}  (${by})`);
+    }
+  }
+}
+
+/** The test file that notices a fault, or what else does; null: nothing. */
+async function noticer(lane, { file, key }) {
+  if ((await run(lane, ["build.mjs"])).status !== 0) return "the build";
+  const near = file.startsWith("src/core/")
+    ? ["tests/core"]
+    : file.startsWith("src/readers/")
+      ? ["tests/readers", "tests/answers"]
+      : [];
+  const before =
+    noticedBy[key]?.startsWith("tests/") && existsSync(join(lane, noticedBy[key])) ? [[noticedBy[key]]] : [];
+  for (const paths of [...before, ...near.map((path) => [path]), []]) {
+    const { status, output } = await run(lane, [
+      "node_modules/vitest/vitest.mjs",
+      "run",
+      "--bail=1",
+      "--maxWorkers=1",
+      "--reporter=default",
+      ...paths,
+    ]);
+    if (status !== 0)
+      return (
+        /FAIL[\s\S]*?(tests\/[\w/.-]+\.ts)/.exec(output.replace(/\x1b\[\d*m/g, ""))?.[1] ?? "a run that ends"
+      );
+  }
+  return null;
+}
+
+function run(cwd, args) {
+  return new Promise((done) => {
+    const child = spawn(process.execPath, args, {
+      cwd,
+      stdio: ["ignore", "pipe", "pipe"],
+      env: { ...process.env, CI: "true" },
+    });
+    let output = "";
+    child.stdout.on("data", (data) => (output += data));
+    child.stderr.on("data", (data) => (output += data));
+    const timer = setTimeout(() => child.kill("SIGKILL"), PATIENCE_MS);
+    child.on("close", (status) => {
+      clearTimeout(timer);
+      done({ status, output });
+    });
+  });
+}
