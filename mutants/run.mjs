@@ -20,7 +20,7 @@ import {
 } from "node:fs";
 import { availableParallelism, tmpdir } from "node:os";
 import { dirname, join } from "node:path";
-import { parseArgs } from "node:util";
+import { parseArgs, stripVTControlCharacters } from "node:util";
 
 const home = join(import.meta.dirname, "..");
 const noticedFile = join(import.meta.dirname, "noticed-by.json");
@@ -28,6 +28,17 @@ const noticedFile = join(import.meta.dirname, "noticed-by.json");
 const PATIENCE_MS = 300_000;
 const WANTED_SHARE = 0.95;
 const DAY_MS = 86_400_000;
+
+/** Where to look first, by the beginning of the file that holds the fault; everywhere after that. */
+const nearest = [
+  ["src/core/", ["tests/core", "tests/answers"]],
+  ["src/readers/", ["tests/readers", "tests/answers"]],
+  ["src/read/", ["tests/answers", "tests/cli/audit.test.ts", "tests/cli/components.test.ts"]],
+  ["src/answers/", ["tests/answers", "tests/cli"]],
+  ["src/explore/", ["tests/render"]],
+  ["src/render/", ["tests/render"]],
+  ["src/", ["tests/cli"]],
+];
 
 const { values: options } = parseArgs({
   options: {
@@ -117,31 +128,52 @@ async function work(lane) {
   }
 }
 
-/** The test file that notices a fault, or what else does; null: nothing. */
+/** The test file that notices a fault; null: none does. One that fails beside others must fail by itself too. */
 async function noticer(lane, { file, key }) {
-  if ((await run(lane, ["build.mjs"])).status !== 0) return "the build";
-  const near = file.startsWith("src/core/")
-    ? ["tests/core"]
-    : file.startsWith("src/readers/")
-      ? ["tests/readers", "tests/answers"]
-      : [];
-  const before =
-    noticedBy[key]?.startsWith("tests/") && existsSync(join(lane, noticedBy[key])) ? [[noticedBy[key]]] : [];
-  for (const paths of [...before, ...near.map((path) => [path]), []]) {
-    const { status, output } = await run(lane, [
-      "node_modules/vitest/vitest.mjs",
-      "run",
-      "--bail=1",
-      "--maxWorkers=1",
-      "--reporter=default",
-      ...paths,
-    ]);
-    if (status !== 0)
-      return (
-        /FAIL[\s\S]*?(tests\/[\w/.-]+\.ts)/.exec(output.replace(/\x1b\[\d*m/g, ""))?.[1] ?? "a run that ends"
-      );
+  const built = await run(lane, ["build.mjs"]);
+  if (built.status !== 0) throw new Error(`${key}\n${built.output}`);
+  const known = noticedBy[key];
+  if (known !== undefined && existsSync(join(lane, known)) && (await failsIn(lane, [known])) !== null)
+    return known;
+  const [, near] = nearest.find(([start]) => file.startsWith(start));
+  const named = namedAlike(lane, file);
+  for (const paths of [...(named.length === 0 ? [] : [named]), near, []]) {
+    const failing = await failsIn(lane, paths);
+    if (failing !== null && (await failsIn(lane, [failing])) !== null) return failing;
   }
   return null;
+}
+
+/** Test files whose name shares a word with that of a source file: they are quick to ask. */
+function namedAlike(lane, file) {
+  const wordsOf = (path) =>
+    path.split(/[^a-z]+/).filter((word) => word.length > 3 && word !== "test" && word !== "tests");
+  const words = new Set(wordsOf(file.replace(/^src\//, "")).filter((word) => word !== "core"));
+  return testFiles(lane).filter((test) => wordsOf(test.split("/").at(-1)).some((word) => words.has(word)));
+}
+
+const testFiles = (lane) =>
+  readdirSync(join(lane, "tests"), { recursive: true })
+    .filter((name) => name.endsWith(".test.ts") && !/^agreement|node_modules/.test(name))
+    .map((name) => `tests/${name}`)
+    .sort();
+
+/** The first test file that fails of some, or of all; null where none does. */
+async function failsIn(lane, paths) {
+  const { status, output } = await run(lane, [
+    "node_modules/vitest/vitest.mjs",
+    "run",
+    "--bail=1",
+    "--maxWorkers=1",
+    "--reporter=default",
+    ...paths,
+  ]);
+  if (status === 0) return null;
+  const plain = stripVTControlCharacters(output);
+  const named =
+    /FAIL\s[\s\S]*?(tests\/[\w/.-]+\.ts)/.exec(plain)?.[1] ?? paths.find((path) => path.endsWith(".ts"));
+  if (named === undefined) throw new Error(`A run failed and named no test:\n${plain.slice(-2000)}`);
+  return named;
 }
 
 function run(cwd, args) {

@@ -161,10 +161,10 @@ describe("who may import whom", () => {
     expect(wrong.map(show)).toEqual([]);
   });
 
-  test("nothing imports itself in a circle, types aside", () => {
+  test("nothing imports itself in a circle, not even for types; what a command does is loaded when it is called", () => {
     const graph = new Map<string, string[]>();
     for (const file of files) {
-      const text = readFileSync(file, "utf8").replace(/import type [\s\S]*?from "[^"]+";/g, "");
+      const text = readFileSync(file, "utf8");
       const targets = [...text.matchAll(/from "(\.[^"]+)"/g)].map((m) =>
         relative(path.resolve(path.dirname(file), m[1] ?? "")),
       );

@@ -4,8 +4,19 @@ import type { Problem } from "../core/findings/problems.ts";
 import type { Scene } from "../core/scene/scene.ts";
 import type { WalkStep } from "../core/walk-script/parse.ts";
 import type { Explored, ScriptLine, StatePlan } from "./explored.ts";
-import type { SourceTargets } from "./sources.ts";
+import type { LoadedSources } from "./sources.ts";
 import type { PageFile } from "./targets.ts";
+
+/** The component files among the targets. */
+export interface SourceTargets {
+  readonly entries: readonly PageFile[];
+  /** Reads them with all that they import; once, however often it is asked. */
+  load(): Promise<LoadedSources>;
+  /** The components that nobody uses, each as it is when everything that is open falls as it stands first. */
+  units(): Promise<readonly Unit[]>;
+  /** Says that an earlier result is as good, and which files it is about; nothing is read then. */
+  reuse(paths: ReadonlySet<string>): void;
+}
 
 /** What a unit is, as it is told. */
 export interface UnitSubject {

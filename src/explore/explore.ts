@@ -12,6 +12,7 @@ import {
   type Exploration,
   type Explored,
   nothingTried,
+  type SeenAnswer,
   type SeenElement,
   type SeenFinding,
   type SeenOpening,

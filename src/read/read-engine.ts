@@ -1,8 +1,8 @@
 import type { Problem } from "../core/findings/problems.ts";
 import type { Engine, Workplace } from "../engine/engine.ts";
-import type { LoadedSources, SourceTargets } from "../engine/sources.ts";
+import type { LoadedSources } from "../engine/sources.ts";
 import { isComponentFile, type PageFile } from "../engine/targets.ts";
-import type { Collected, Unit } from "../engine/unit.ts";
+import type { Collected, SourceTargets, Unit } from "../engine/unit.ts";
 import type { Host } from "../host/host.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { type LoadedPage, loadPage } from "./load-page.ts";

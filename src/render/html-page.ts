@@ -3,11 +3,10 @@ import type { Sheet } from "../core/css/sheet.ts";
 import type { ElementNode, Node, Span } from "../core/document/node.ts";
 import type { StatePlan } from "../engine/explored.ts";
 import { readHtml } from "../readers/html/read-html.ts";
-import type { AnyWindow } from "./clock.ts";
+import type { AnyWindow, LiveElement } from "./clock.ts";
 import type { LivePage, PageSource } from "./live-page.ts";
 import type { Places } from "./places.ts";
 import type { OpenedPage } from "./protocol.ts";
-import type { LiveElement } from "./snapshot.ts";
 
 /** A page in HTML: its scripts are run once it is parsed. */
 export function htmlPage(request: OpenedPage, plan: StatePlan | null): PageSource {

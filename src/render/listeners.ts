@@ -1,6 +1,5 @@
-import type { AnyWindow } from "./clock.ts";
+import type { AnyWindow, LiveElement } from "./clock.ts";
 import { delegatedEvents, isOfFramework } from "./mount/origins.ts";
-import type { LiveElement } from "./snapshot.ts";
 
 /** Handlers that scripts give an element as a property. */
 const handled = [

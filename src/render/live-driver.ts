@@ -1,6 +1,6 @@
 import type { Driver, DriverSource, Happenings, Moment } from "../engine/driver.ts";
+import type { LiveElement } from "./clock.ts";
 import { LivePage, type PageSource } from "./live-page.ts";
-import type { LiveElement } from "./snapshot.ts";
 
 /** Windows that are opened in a simulated window, each anew. */
 export const liveSource = (source: PageSource): DriverSource => ({

@@ -10,12 +10,13 @@ import { tabSequence } from "../core/focus/tab-sequence.ts";
 import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import type { Moment } from "../engine/driver.ts";
+import type { LiveElement } from "./clock.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
 import { commit, type KeyHost, press } from "./keys.ts";
 import { Listeners } from "./listeners.ts";
 import type { Places } from "./places.ts";
 import { installShims, type TopLayer } from "./shims.ts";
-import { type LiveElement, type SheetEntry, type Snapshot, snapshotOf } from "./snapshot.ts";
+import { type SheetEntry, type Snapshot, snapshotOf } from "./snapshot.ts";
 
 /** What a window is opened with, and what makes it alive. */
 export interface PageSource {

@@ -1,5 +1,4 @@
-import type { AnyWindow } from "./clock.ts";
-import type { LiveElement } from "./snapshot.ts";
+import type { AnyWindow, LiveElement } from "./clock.ts";
 
 /** What a simulated window must know to stand in for what jsdom leaves out. */
 export interface ShimHost {

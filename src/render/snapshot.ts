@@ -1,12 +1,8 @@
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
 import type { Attribute, Document, ElementNode, Namespace, Node, ShadowRoot } from "../core/document/node.ts";
-import type { AnyWindow } from "./clock.ts";
+import type { AnyWindow, LiveElement } from "./clock.ts";
 import type { Places } from "./places.ts";
-
-/** An element of the simulated window. */
-// biome-ignore lint/suspicious/noExplicitAny: jsdom's elements, with whatever scripts put on them
-export type LiveElement = any;
 
 /** The page as it stands at one moment, in the terms of the core. */
 export interface Snapshot {

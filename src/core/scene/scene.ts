@@ -6,7 +6,8 @@ import { stylesFromCascade } from "../css/styles.ts";
 import { indexDocument } from "../document/document-index.ts";
 import type { Document, ElementNode } from "../document/node.ts";
 import { presenceOf } from "../rendering/presence.ts";
-import { type Semantics, semanticsOf } from "../semantics/semantics.ts";
+import type { Semantics } from "../semantics/semantics.ts";
+import { semanticsOf } from "../semantics/semantics-of.ts";
 import {
   asksForOrientation,
   asksForScheme,

@@ -1,18 +1,6 @@
 import type { ElementNode } from "../document/node.ts";
-import type { Semantics } from "./semantics.ts";
+import type { Description, Semantics } from "./semantics.ts";
 import { attributeAlternative, nativeSourceText, referencedText } from "./text-alternative.ts";
-import type { TextAlternative } from "./text-collector.ts";
-
-export type DescriptionFrom =
-  | "aria-describedby"
-  | "aria-description"
-  | "caption"
-  | "value"
-  | "title attribute";
-
-export interface Description extends TextAlternative {
-  readonly from: DescriptionFrom | null;
-}
 
 const none: Description = { text: "", certain: true, from: null };
 

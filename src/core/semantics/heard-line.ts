@@ -1,6 +1,5 @@
 import type { ElementNode } from "../document/node.ts";
-import type { Semantics } from "./semantics.ts";
-import type { States } from "./states.ts";
+import type { Semantics, States } from "./semantics.ts";
 import { spokenValue } from "./states.ts";
 import { roleWords } from "./tables/role-words.ts";
 import type { Role } from "./tables/roles.ts";

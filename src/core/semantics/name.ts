@@ -2,7 +2,7 @@ import { referencedElements } from "../document/document-index.ts";
 import type { ElementNode, Span } from "../document/node.ts";
 import { hasAttribute } from "../document/written.ts";
 import { isNamingProhibited } from "./role.ts";
-import type { Semantics } from "./semantics.ts";
+import type { AccessibleName, NameFrom, Semantics } from "./semantics.ts";
 import type { NativeNameSource } from "./tables/native-names.ts";
 import { type Role, roleRow } from "./tables/roles.ts";
 import {
@@ -13,28 +13,6 @@ import {
   sourcesOf,
 } from "./text-alternative.ts";
 import type { TextAlternative } from "./text-collector.ts";
-
-/** Where a name came from, in the words other programs rely on. */
-export type NameFrom =
-  | "aria-labelledby"
-  | "aria-label"
-  | "label element"
-  | "alt"
-  | "title element"
-  | "caption"
-  | "legend"
-  | "figcaption"
-  | "contents"
-  | "value"
-  | "placeholder"
-  | "title attribute"
-  | "svg title"
-  | "summary";
-
-export interface AccessibleName extends TextAlternative {
-  /** Null when there is no name. */
-  readonly from: NameFrom | null;
-}
 
 /** One possible source of a name, used or not. */
 export interface NameCandidate {

@@ -3,20 +3,9 @@ import { attributeText, attributeUnknown } from "../document/written.ts";
 import { isFocusable } from "../rendering/focusable.ts";
 import { hasAuthorName } from "./author-name.ts";
 import { nativeRole } from "./native-role.ts";
-import type { Semantics } from "./semantics.ts";
+import type { ComputedRole, Semantics } from "./semantics.ts";
 import { type Role, roleRow, roleSynonyms, roles } from "./tables/roles.ts";
 import { stateRow } from "./tables/states.ts";
-
-export interface ComputedRole {
-  /** Null: the element has no role of WAI-ARIA. */
-  readonly role: Role | null;
-  readonly native: Role | null;
-  readonly from: "role attribute" | "element";
-  /** Why, in one sentence without a full stop. */
-  readonly because: string;
-  /** False where the role attribute holds a value that source does not give. */
-  readonly certain: boolean;
-}
 
 /** A role token as browsers know it; null for an unknown or abstract one. WAI-ARIA 1.2 §8.1. */
 export function knownRole(token: string): Role | null {

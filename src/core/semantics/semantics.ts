@@ -1,10 +1,55 @@
 import type { ElementNode } from "../document/node.ts";
 import type { Page } from "../rendering/page.ts";
-import { type PresenceMap, presenceOf } from "../rendering/presence.ts";
-import { computeDescription, type Description } from "./description.ts";
-import { type AccessibleName, computeName } from "./name.ts";
-import { type ComputedRole, computeRole } from "./role.ts";
-import { computeStates, type States } from "./states.ts";
+import type { PresenceMap } from "../rendering/presence.ts";
+import type { Role } from "./tables/roles.ts";
+import type { TextAlternative } from "./text-collector.ts";
+
+/** State names without `aria-`; numbers for whole and decimal values, words for the rest. */
+export type States = Readonly<Record<string, string | number | boolean>>;
+
+export type DescriptionFrom =
+  | "aria-describedby"
+  | "aria-description"
+  | "caption"
+  | "value"
+  | "title attribute";
+
+export interface Description extends TextAlternative {
+  readonly from: DescriptionFrom | null;
+}
+
+/** Where a name came from, in the words other programs rely on. */
+export type NameFrom =
+  | "aria-labelledby"
+  | "aria-label"
+  | "label element"
+  | "alt"
+  | "title element"
+  | "caption"
+  | "legend"
+  | "figcaption"
+  | "contents"
+  | "value"
+  | "placeholder"
+  | "title attribute"
+  | "svg title"
+  | "summary";
+
+export interface AccessibleName extends TextAlternative {
+  /** Null when there is no name. */
+  readonly from: NameFrom | null;
+}
+
+export interface ComputedRole {
+  /** Null: the element has no role of WAI-ARIA. */
+  readonly role: Role | null;
+  readonly native: Role | null;
+  readonly from: "role attribute" | "element";
+  /** Why, in one sentence without a full stop. */
+  readonly because: string;
+  /** False where the role attribute holds a value that source does not give. */
+  readonly certain: boolean;
+}
 
 /** What assistive technology is told of each element, worked out when asked and kept for the page. */
 export interface Semantics {
@@ -14,49 +59,4 @@ export interface Semantics {
   name(element: ElementNode): AccessibleName;
   description(element: ElementNode): Description;
   states(element: ElementNode): States;
-}
-
-/** What has been worked out of one element so far. */
-interface Known {
-  role: ComputedRole | null;
-  name: AccessibleName | null;
-  description: Description | null;
-  states: States | null;
-}
-
-export function semanticsOf(page: Page): Semantics {
-  const known = new Map<ElementNode, Known>();
-  const of = (element: ElementNode): Known => {
-    let facts = known.get(element);
-    if (facts === undefined) {
-      facts = { role: null, name: null, description: null, states: null };
-      known.set(element, facts);
-    }
-    return facts;
-  };
-  const semantics: Semantics = {
-    page,
-    presence: presenceOf(page),
-    role(element) {
-      const facts = of(element);
-      facts.role ??= computeRole(semantics, element);
-      return facts.role;
-    },
-    name(element) {
-      const facts = of(element);
-      facts.name ??= computeName(semantics, element);
-      return facts.name;
-    },
-    description(element) {
-      const facts = of(element);
-      facts.description ??= computeDescription(semantics, element);
-      return facts.description;
-    },
-    states(element) {
-      const facts = of(element);
-      facts.states ??= computeStates(semantics, element);
-      return facts.states;
-    },
-  };
-  return semantics;
 }

@@ -3,12 +3,9 @@ import { inputType, selectedOptions, textTypes } from "../document/form-controls
 import type { ElementNode } from "../document/node.ts";
 import { attributeText, hasAttribute } from "../document/written.ts";
 import { isDetailsSummary } from "../rendering/details-summary.ts";
-import type { Semantics } from "./semantics.ts";
+import type { Semantics, States } from "./semantics.ts";
 import { type Role, roleRow } from "./tables/roles.ts";
 import { type StateRow, stateRow } from "./tables/states.ts";
-
-/** State names without `aria-`; numbers for whole and decimal values, words for the rest. */
-export type States = Readonly<Record<string, string | number | boolean>>;
 
 type Draft = Record<string, string | number | boolean>;
 

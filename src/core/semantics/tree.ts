@@ -6,9 +6,8 @@ import { attributeText, hasAttribute, hasHole, writtenText } from "../document/w
 import { focusCause, tabindexOf } from "../rendering/focusable.ts";
 import { areaIsUsed } from "../rendering/image-map.ts";
 import { generatedText } from "./generated-content.ts";
-import type { NameFrom } from "./name.ts";
-import type { Semantics } from "./semantics.ts";
-import { type States, spokenValue } from "./states.ts";
+import type { NameFrom, Semantics, States } from "./semantics.ts";
+import { spokenValue } from "./states.ts";
 import { roleless } from "./tables/native-roles.ts";
 import { type Role, roleRow } from "./tables/roles.ts";
 import { stateRow } from "./tables/states.ts";

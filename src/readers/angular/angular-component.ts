@@ -12,9 +12,10 @@ import { type TagMeaning, TemplateRenderer } from "../composition/template-rende
 import { instanceOf } from "../react/react-component.ts";
 import { unknownAt } from "../script/machine.ts";
 import { placeOf } from "../script/places.ts";
-import { bindLater, innerScope, type Scope } from "../script/scope.ts";
+import { bindLater, innerScope } from "../script/scope.ts";
 import { typeArguments } from "../script/type-arguments.ts";
 import { anything, type Member, openMember, shapeOf, type TypeNames } from "../script/type-shape.ts";
+import type { Scope } from "../script/value.ts";
 import {
   absent,
   type ClassValue,

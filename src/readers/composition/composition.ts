@@ -2,9 +2,8 @@ import type * as Ast from "@babel/types";
 import type { Namespace, Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
 import type { Machine } from "../script/machine.ts";
-import type { Scope } from "../script/scope.ts";
 import type { Shape } from "../script/type-shape.ts";
-import type { Component, ComponentCall, MarkupValue, Value } from "../script/value.ts";
+import type { Component, ComponentCall, MarkupValue, Scope, Value } from "../script/value.ts";
 import type { SourceModule } from "./source-module.ts";
 
 /** What the parts that compose a tree ask of one another. */

@@ -4,8 +4,9 @@ import { bindPattern, hoist, initialOf } from "../script/functions.ts";
 import { type Machine, unknownAt } from "../script/machine.ts";
 import { everyNode, reassignedIn } from "../script/parse-script.ts";
 import { nameNode, spanOf } from "../script/places.ts";
-import { bindLater, innerScope, moduleScope, type Scope } from "../script/scope.ts";
+import { bindLater, innerScope, moduleScope } from "../script/scope.ts";
 import type { TypeIn, TypeNames } from "../script/type-shape.ts";
+import type { Scope } from "../script/value.ts";
 import {
   absent,
   type Component,

@@ -3,7 +3,7 @@ import type { Span } from "../../core/document/node.ts";
 import { styleText } from "../react/style-object.ts";
 import { concat } from "../script/concat.ts";
 import { lift, type Machine, unknownAt } from "../script/machine.ts";
-import type { Scope } from "../script/scope.ts";
+import type { Scope } from "../script/value.ts";
 import {
   absent,
   type CallPlace,

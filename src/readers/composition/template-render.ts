@@ -3,7 +3,8 @@ import type { Namespace, Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
 import { htmlNodes, repeated } from "../react/jsx-markup.ts";
 import { unknownAt } from "../script/machine.ts";
-import { bind, innerScope, type Scope } from "../script/scope.ts";
+import { bind, innerScope } from "../script/scope.ts";
+import type { Scope } from "../script/value.ts";
 import {
   absent,
   type Component,

@@ -13,7 +13,7 @@ import { nodesOfEach } from "../composition/open-nodes.ts";
 import { merged } from "../script/evaluate.ts";
 import { lift, type Machine } from "../script/machine.ts";
 import { placeOf, spanOf, unknownOf } from "../script/places.ts";
-import type { Scope } from "../script/scope.ts";
+import type { Scope } from "../script/value.ts";
 import { known, listOf, type MarkupValue, objectOf, type Value, yes } from "../script/value.ts";
 import { jsxAttributeNames, notAttributes } from "./jsx-attributes.ts";
 import { styleText } from "./style-object.ts";

@@ -6,9 +6,10 @@ import type { SourceModule } from "../composition/source-module.ts";
 import { evaluate, functionValue, propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { placeOf, spanOf } from "../script/places.ts";
-import { innerScope, type Scope } from "../script/scope.ts";
+import { innerScope } from "../script/scope.ts";
 import { typeArguments } from "../script/type-arguments.ts";
 import { openValue, type Shape, shapeOf, type TypeIn, type TypeNames } from "../script/type-shape.ts";
+import type { Scope } from "../script/value.ts";
 import {
   absent,
   type ClassValue,

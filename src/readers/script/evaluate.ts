@@ -3,8 +3,9 @@ import { concat } from "./concat.ts";
 import { lift, type Machine, unknownAt, whether } from "./machine.ts";
 import { binary, logical, unary } from "./operators.ts";
 import { placeOf, questionOf, spanOf, textOf, unknownOf } from "./places.ts";
-import { bindingOf, type Scope, selfOf } from "./scope.ts";
+import { bindingOf, selfOf } from "./scope.ts";
 import { typeArguments } from "./type-arguments.ts";
+import type { Scope } from "./value.ts";
 import {
   absent,
   type ClassValue,

@@ -3,7 +3,8 @@ import { classValue, functionValue, named, propertyName } from "./evaluate.ts";
 import { fork, lift, type Machine, unknownAt, whether } from "./machine.ts";
 import { everyNode } from "./parse-script.ts";
 import { placeOf, unknownOf } from "./places.ts";
-import { bind, bindingOf, bindLater, innerScope, type Scope } from "./scope.ts";
+import { bind, bindingOf, bindLater, innerScope } from "./scope.ts";
+import type { Scope } from "./value.ts";
 import {
   absent,
   type CallPlace,

@@ -1,7 +1,7 @@
 import type * as Ast from "@babel/types";
 import type { ComponentFrame, Span } from "../../core/document/node.ts";
 import type { Decision } from "../../core/worlds/decision.ts";
-import type { Scope } from "./scope.ts";
+import type { Scope } from "./value.ts";
 import {
   type CallPlace,
   type Either,

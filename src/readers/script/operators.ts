@@ -2,7 +2,7 @@ import type * as Ast from "@babel/types";
 import { concat } from "./concat.ts";
 import { lift, type Machine, unknownAt, whether } from "./machine.ts";
 import { questionOf, spanOf, textOf, unknownOf } from "./places.ts";
-import type { Scope } from "./scope.ts";
+import type { Scope } from "./value.ts";
 import { absent, isNullish, keyOf, known, truthOf, type UnknownType, type Value } from "./value.ts";
 export function logical(machine: Machine, node: Ast.LogicalExpression, scope: Scope): Value {
   const left = machine.evaluate(node.left, scope);

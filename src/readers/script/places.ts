@@ -2,8 +2,7 @@ import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
 import { shortened } from "../../core/document/shortened.ts";
 import { type Machine, unknownAt } from "./machine.ts";
-import type { Scope } from "./scope.ts";
-import type { CallPlace, Unknown, Value } from "./value.ts";
+import type { CallPlace, Scope, Unknown, Value } from "./value.ts";
 
 const LONGEST_TEXT = 60;
 

@@ -2,7 +2,32 @@ import type * as Ast from "@babel/types";
 import type { ComponentFrame, Span } from "../../core/document/node.ts";
 import type { Decision, Either } from "../../core/worlds/decision.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
-import type { Scope } from "./scope.ts";
+
+/** One variable: worked out when first asked for, so that order and circles of modules do not matter. */
+export interface Binding {
+  value: Value | null;
+  make: (() => Value) | null;
+  /** Set while it is being worked out: a value that needs itself is not known. */
+  busy: boolean;
+}
+
+/** Names and what they stand for, the nearest scope first. */
+export interface Scope {
+  readonly parent: Scope | null;
+  readonly bindings: Map<string, Binding>;
+  /** The value of `this`; null to ask the scope around. */
+  readonly self: Value | null;
+  /** The module it stands in. */
+  readonly module: ScopeModule;
+}
+
+/** What a scope knows of its file. */
+export interface ScopeModule {
+  readonly file: string;
+  readonly text: string;
+  /** Variables that are given another value somewhere. */
+  readonly reassigned: ReadonlySet<string>;
+}
 
 /** What an expression comes to, as far as source tells. */
 export type Value =

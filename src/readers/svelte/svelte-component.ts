@@ -12,8 +12,9 @@ import { anyProps, propsOfShape } from "../react/react-component.ts";
 import { madeId, unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { nameNode } from "../script/places.ts";
-import { bind, bindLater, innerScope, type Scope } from "../script/scope.ts";
+import { bind, bindLater, innerScope } from "../script/scope.ts";
 import { anything, openMember, type Shape, shapeOf, type TypeNames } from "../script/type-shape.ts";
+import type { Scope } from "../script/value.ts";
 import {
   absent,
   type Component,

@@ -7,7 +7,8 @@ import type { SourceModule, TemplateElement, TemplateParts } from "../compositio
 import { type TagMeaning, TemplateRenderer } from "../composition/template-render.ts";
 import { unknownAt } from "../script/machine.ts";
 import { nameNode } from "../script/places.ts";
-import { bind, bindLater, type Scope } from "../script/scope.ts";
+import { bind, bindLater } from "../script/scope.ts";
+import type { Scope } from "../script/value.ts";
 import {
   absent,
   type Component,

@@ -8,8 +8,9 @@ import { hasOutlet, wholeOf } from "../composition/template-file.ts";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { nameNode } from "../script/places.ts";
-import { bind, bindLater, innerScope, type Scope } from "../script/scope.ts";
+import { bind, bindLater, innerScope } from "../script/scope.ts";
 import type { TypeNames } from "../script/type-shape.ts";
+import type { Scope } from "../script/value.ts";
 import {
   absent,
   type Component,

@@ -8,7 +8,6 @@ import { propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { placeOf } from "../script/places.ts";
-import type { Scope } from "../script/scope.ts";
 import { typeArguments } from "../script/type-arguments.ts";
 import {
   anything,
@@ -18,6 +17,7 @@ import {
   shapeOf,
   type TypeNames,
 } from "../script/type-shape.ts";
+import type { Scope } from "../script/value.ts";
 import {
   type ComponentCall,
   no,

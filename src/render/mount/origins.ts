@@ -1,4 +1,4 @@
-import type { LiveElement } from "../snapshot.ts";
+import type { LiveElement } from "../clock.ts";
 
 /** One component on the way to an element, and where it is used, as `file:line:column`. */
 export interface OriginFrame {

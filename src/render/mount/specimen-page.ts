@@ -1,11 +1,11 @@
 import type { Device } from "../../core/css/device.ts";
 import type { ComponentFrame, Span } from "../../core/document/node.ts";
 import type { Specimen } from "../../specimen.ts";
-import type { AnyWindow } from "../clock.ts";
+import type { AnyWindow, LiveElement } from "../clock.ts";
 import type { LivePage, PageSource } from "../live-page.ts";
 import type { Places } from "../places.ts";
 import type { SourceRemark } from "../protocol.ts";
-import { type LiveElement, STAMP } from "../snapshot.ts";
+import { STAMP } from "../snapshot.ts";
 import { type Origin, type OriginOf, reactOrigin, svelteOrigin, vueOrigin } from "./origins.ts";
 import type { Program } from "./program.ts";
 import { STAGE } from "./window-code.ts";

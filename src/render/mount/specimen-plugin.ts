@@ -6,25 +6,11 @@ import type { TemplateLanguageName } from "../../readers/composition/source-modu
 import type { BundledStyle, BundleRequest } from "../protocol.ts";
 import { classExports } from "./class-exports.ts";
 import { shownPath } from "./shown-path.ts";
+import type { Gathered, SourceFile } from "./source-file.ts";
 import { compileStyle } from "./style-source.ts";
 import { compileSvelte, compileSvelteModule } from "./svelte-source.ts";
 import { compileVue } from "./vue-source.ts";
 import { jsxCode, mountCode, specimenCode, styleCode } from "./window-code.ts";
-
-/** What a build gathers beside its program. */
-export interface Gathered {
-  readonly styles: Map<string, BundledStyle>;
-  stylesKnown: boolean;
-}
-
-/** A source file as a plugin reads it. */
-export interface SourceFile {
-  /** Absolute. */
-  readonly path: string;
-  /** As it is shown. */
-  readonly name: string;
-  readonly text: string;
-}
 
 /** Brings specimens, the places of their markup, their stylesheets and components of other languages into a build. */
 export function specimenPlugin(request: BundleRequest, gathered: Gathered): Plugin {

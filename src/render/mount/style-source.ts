@@ -1,7 +1,7 @@
 import path from "node:path";
 import { pathToFileURL } from "node:url";
 import { firstThere, projectTool } from "./project-tools.ts";
-import type { SourceFile } from "./specimen-plugin.ts";
+import type { SourceFile } from "./source-file.ts";
 
 /** A stylesheet as browsers are given it. */
 export interface CompiledStyle {

@@ -1,7 +1,7 @@
 import path from "node:path";
 import type { OnLoadResult } from "esbuild";
 import { projectTool } from "./project-tools.ts";
-import type { Gathered, SourceFile } from "./specimen-plugin.ts";
+import type { Gathered, SourceFile } from "./source-file.ts";
 import { styleCode } from "./window-code.ts";
 
 interface SvelteCompiler {

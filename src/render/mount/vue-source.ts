@@ -2,7 +2,7 @@ import path from "node:path";
 import type { OnLoadResult, PartialMessage } from "esbuild";
 import { projectTool } from "./project-tools.ts";
 import { shownPath } from "./shown-path.ts";
-import type { Gathered, SourceFile } from "./specimen-plugin.ts";
+import type { Gathered, SourceFile } from "./source-file.ts";
 import { styleCode } from "./window-code.ts";
 
 // biome-ignore lint/suspicious/noExplicitAny: the compiler is the project's own, in whatever version it has
