@@ -1,0 +1,149 @@
+import { execFile, execFileSync, spawn } from "node:child_process";
+import { mkdirSync, readdirSync, readFileSync, symlinkSync } from "node:fs";
+import path from "node:path";
+import { promisify } from "node:util";
+import { describe, expect, test } from "vitest";
+import { auditSchema } from "../../src/report/json/audit-schema.ts";
+import { folderWith, page, startKeel } from "./run-keel.ts";
+
+const root = path.resolve(import.meta.dirname, "../..");
+const program = path.join(root, "dist/cli.js");
+const broken = page(`<img src="crane.jpg">`);
+
+/** What hangs on the process itself: all else is tested without starting one. */
+describe("as a program of its own", () => {
+  test.each<[string, string[], number, RegExp, RegExp]>([
+    ["finds", ["audit"], 1, /1 to mend/, /^$/],
+    ["finds nothing of a kind that does not fail", ["audit", "--fail-on", "never"], 0, /1 to mend/, /^$/],
+    ["could not", ["audit", "gone.html"], 2, /^$/, /^keel: [^\n]*gone\.html[^\n]*\n$/],
+    ["is asked what it is", ["--version"], 0, /^\d+\.\d+\.\d+\n$/, /^$/],
+    ["is asked what it does", ["--help"], 0, /keel audit \[targets\.\.\]/, /^$/],
+    ["is told nothing", [], 2, /^$/, /keel --help/],
+  ])("that %s ends with its status", async (_, args, status, out, err) => {
+    const ran = await startKeel(folderWith({ "a.html": broken }), args);
+    expect([ran.status, ran.out, ran.err]).toEqual([
+      status,
+      expect.stringMatching(out),
+      expect.stringMatching(err),
+    ]);
+  });
+
+  test("reads from a pipe and writes into one", async () => {
+    const { status, out } = await startKeel(folderWith({}), ["audit", "-", "--format", "json"], broken);
+    expect([status, auditSchema.parse(JSON.parse(out)).subjects.map(({ id }) => id)]).toEqual([
+      1,
+      ["standard-input.html"],
+    ]);
+  });
+
+  test("takes colour from its environment", async () => {
+    const folder = folderWith({ "a.html": broken });
+    expect((await startKeel(folder, ["audit"], "", { FORCE_COLOR: "1" })).out).toContain("\u001b[");
+    expect((await startKeel(folder, ["audit"])).out).not.toContain("\u001b[");
+  });
+
+  test("ends where its reader goes away", async () => {
+    const folder = folderWith({ "a.html": page(`<img src="a.jpg">\n`.repeat(3000)) });
+    const line = `"${process.execPath}" "${program}" audit --all --no-cache; echo "status $?" >&2`;
+    const { stdout, stderr } = await promisify(execFile)("sh", ["-c", `{ ${line}; } | head -1`], {
+      cwd: folder,
+    });
+    expect([stdout.split("\n").length, stderr]).toEqual([2, "status 0\n"]);
+  });
+
+  test.each(["SIGINT", "SIGTERM"] as const)(
+    "is ended by %s, and leaves no half of a file",
+    async (signal) => {
+      const folder = folderWith({});
+      // It waits for a page on its standard input, which never comes.
+      const child = spawn(process.execPath, [program, "audit", "-", "-o", "answer.txt"], { cwd: folder });
+      await new Promise((resolve) => child.on("spawn", resolve));
+      const ended = new Promise((resolve) => child.on("exit", (_, by) => resolve(by)));
+      child.kill(signal);
+      expect(await ended).toBe(signal);
+      expect(readdirSync(folder)).toEqual([]);
+    },
+  );
+
+  test("outlives scripts that never end, and audits what is left", async () => {
+    const folder = folderWith({ "a.html": page("<script>for (;;);</script>"), "b.html": broken });
+    const args = ["audit", "--engine", "render", "--time-limit", "1", "--format", "json"];
+    const { status, out, err } = await startKeel(folder, args);
+    const { subjects, findings } = auditSchema.parse(JSON.parse(out));
+    expect([status, subjects.length, [...new Set(findings.map(({ subject }) => subject))]]).toEqual([
+      2,
+      2,
+      ["b.html"],
+    ]);
+    expect(err).toMatch(/^keel: a\.html: [^\n]*\n$/);
+  });
+});
+
+describe("as a package", () => {
+  const manifest = JSON.parse(readFileSync(path.join(root, "package.json"), "utf8")) as {
+    readonly dependencies: Readonly<Record<string, string>>;
+  };
+  /** A project that has installed what would be published, with what it depends on and nothing else. */
+  function installed(): string {
+    const folder = folderWith({ "package.json": '{"name":"yard","type":"module"}', "index.html": broken });
+    const [packed] = JSON.parse(
+      execFileSync("npm", ["pack", "--json", "--ignore-scripts", "--pack-destination", folder], {
+        cwd: root,
+        stdio: ["ignore", "pipe", "ignore"],
+      }).toString(),
+    ) as { readonly filename: string }[];
+    const modules = path.join(folder, "node_modules");
+    mkdirSync(path.join(modules, "even-keel"), { recursive: true });
+    execFileSync("tar", [
+      "-xzf",
+      path.join(folder, packed?.filename ?? ""),
+      "-C",
+      path.join(modules, "even-keel"),
+      "--strip-components=1",
+    ]);
+    for (const name of Object.keys(manifest.dependencies)) {
+      mkdirSync(path.dirname(path.join(modules, name)), { recursive: true });
+      symlinkSync(path.join(root, "node_modules", name), path.join(modules, name));
+    }
+    return folder;
+  }
+
+  test("does what the README begins with, and lends itself to programs", async () => {
+    const folder = installed();
+    const readme = readFileSync(path.join(root, "README.md"), "utf8");
+    const commands = [
+      ...readme.slice(0, readme.indexOf("## What it answers")).matchAll(/^npx keel (.+)$/gm),
+    ].map(([, args = ""]) => args.split(" "));
+    expect(commands.length).toBeGreaterThan(4);
+    const keel = path.join(folder, "node_modules/even-keel/dist/cli.js");
+    const told: string[] = [];
+    for (const args of commands) {
+      const { code, stdout, stderr } = await ended(process.execPath, [keel, ...args], folder);
+      told.push(
+        `${args.join(" ")} → ${code}${code === 2 ? ` ${stderr}` : ""}${stdout === "" ? " nothing" : ""}`,
+      );
+    }
+    expect(told).toEqual([
+      "audit → 1",
+      "demo --copy yard → 0",
+      "audit yard/mistakes/tides.html → 1",
+      "hear yard/mistakes/tides.html → 0",
+      "walk yard/mistakes/slipway.html → 0",
+      "mend yard/mistakes --also likely → 0",
+    ]);
+    const script = `import { audit, auditJson, auditSchema } from "even-keel";
+      const answer = await audit(["yard/mistakes/tides.html"], { engine: "read" });
+      console.log(answer.findings.length > 0, typeof auditJson, typeof auditSchema.parse);`;
+    const { stdout } = await ended(process.execPath, ["--input-type=module", "-e", script], folder);
+    expect(stdout).toBe("true function function\n");
+  });
+});
+
+/** Runs a program to its end. */
+function ended(file: string, args: readonly string[], cwd: string) {
+  return new Promise<{ code: number; stdout: string; stderr: string }>((resolve) => {
+    execFile(file, args, { cwd }, (error, stdout, stderr) =>
+      resolve({ code: error === null ? 0 : Number(error.code), stdout, stderr }),
+    );
+  });
+}
