@@ -160,21 +160,24 @@ function testFiles(lane) {
 }
 
 /** The first test file that fails of some, or of all; null where none does. */
-async function failsIn(lane, paths) {
+async function failsIn(lane, paths, bail = "1") {
   const { status, output } = await run(lane, [
     "node_modules/vitest/vitest.mjs",
     "run",
-    "--bail=1",
+    `--bail=${bail}`,
     "--maxWorkers=1",
     "--reporter=default",
     ...paths,
   ]);
   if (status === 0) return null;
   const plain = stripVTControlCharacters(output);
-  const named =
-    /FAIL\s[\s\S]*?(tests\/[\w/.-]+\.ts)/.exec(plain)?.[1] ?? paths.find((path) => path.endsWith(".ts"));
-  if (named === undefined) throw new Error(`A run failed and named no test:\n${plain.slice(-2000)}`);
-  return named;
+  const named = /FAIL\s[\s\S]*?(tests\/[\w/.-]+\.ts)/.exec(plain)?.[1];
+  if (named !== undefined) return named;
+  // A run that is broken off does not always say by what.
+  if (bail !== "0") return failsIn(lane, paths, "0");
+  const [only] = paths;
+  if (only?.endsWith(".ts")) return only;
+  throw new Error(`A run failed and named no test:\n${plain.slice(-2000)}`);
 }
 
 function run(cwd, args) {
