@@ -89,7 +89,7 @@ export class Mounting {
 /** Milliseconds in which some workers mount all specimens and press their keys. */
 export async function mountAll(folder: string, files: readonly string[], workers: number): Promise<number> {
   const host = {
-    ...nodeHost({ workingDirectory: folder, input: process.stdin }, new Workers(workers)),
+    ...nodeHost({ workingDirectory: folder }, new Workers(workers)),
     workingDirectory: folder,
   };
   const planned = auditPlan(

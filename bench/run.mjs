@@ -1,6 +1,6 @@
 // Compares our work with merely parsing the same text, in one process, and holds the ratios to their bounds.
 import { execFileSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { appendFileSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { build } from "esbuild";
@@ -170,6 +170,22 @@ for (let turn = 0; turn < 3; turn++) {
   again.push(auditAll() / first);
 }
 hold("second audit of 1,000 unchanged component files against the first", median(again), 0.34);
+
+const { audit, nodeHost, Workspace } = await import(path.resolve("dist/api.js"));
+const host = nodeHost({ workingDirectory: project });
+const anew = [];
+for (let turn = 0; turn < 3; turn++) {
+  const workspace = new Workspace();
+  const audited = async () => {
+    const start = performance.now();
+    await audit(["src"], { engine: "read", cache: false }, { host, workspace });
+    return performance.now() - start;
+  };
+  const first = await audited();
+  appendFileSync(sources[1], `\n// Turn ${turn}.\n`);
+  anew.push((await audited()) / first);
+}
+hold("1,000 component files audited anew after one leaf changed", median(anew), 0.1);
 
 const specimens = specimenProject(200);
 const bundleTimes = [];

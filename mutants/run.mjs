@@ -40,6 +40,9 @@ const nearest = [
   ["src/", ["tests/cli/across-commands.test.ts"]],
 ];
 
+/** Tests in whose way other work on the machine may get: one that fails must fail by itself too. */
+const mayBeHurried = /^tests\/(?:render|cli|reports)\//;
+
 const { values: options } = parseArgs({
   options: {
     sample: { type: "string" },
@@ -128,7 +131,7 @@ async function work(lane) {
   }
 }
 
-/** The test file that notices a fault; null: none does. One that fails beside others must fail by itself too. */
+/** The test file that notices a fault; null: none does. */
 async function noticer(lane, { file, key }) {
   const built = await run(lane, ["build.mjs"]);
   if (built.status !== 0) throw new Error(`${key}\n${built.output}`);
@@ -136,10 +139,12 @@ async function noticer(lane, { file, key }) {
   if (known !== undefined && existsSync(join(lane, known)) && (await failsIn(lane, [known])) !== null)
     return known;
   const [, near] = nearest.find(([start]) => file.startsWith(start));
-  const named = file.startsWith("src/core/") ? [] : namedAlike(lane, file);
+  const part = join("tests", dirname(file).replace(/^src\//, ""));
+  const named = existsSync(join(lane, part)) ? [part] : namedAlike(lane, file);
   for (const paths of [...(named.length === 0 ? [] : [named]), ...near.map((path) => [path]), []]) {
     const failing = await failsIn(lane, paths);
-    if (failing !== null && (await failsIn(lane, [failing])) !== null) return failing;
+    if (failing === null) continue;
+    if (!mayBeHurried.test(failing) || (await failsIn(lane, [failing])) !== null) return failing;
   }
   return null;
 }

@@ -291,15 +291,16 @@ export class Workers {
   }
 }
 
-/** Where a program is run: by default, as this process is. */
+/** Where a program is run; what is not given is as in this process. */
 export interface Place {
-  readonly workingDirectory: string;
-  readonly input: AsyncIterable<Uint8Array | string>;
+  /** Absolute. */
+  readonly workingDirectory?: string;
+  readonly input?: AsyncIterable<Uint8Array | string>;
 }
 
 /** The real world. */
 export function nodeHost(
-  { workingDirectory, input }: Place = { workingDirectory: process.cwd(), input: process.stdin },
+  { workingDirectory = process.cwd(), input = process.stdin }: Place = {},
   workers = new Workers(),
 ): Host {
   return {

@@ -17,7 +17,8 @@ export interface Styled {
 }
 
 /**
- * Where styles are asked for. Two implementations: our own cascade, and values collected in a browser.
+ * Where styles are asked for: made from our own cascade below. What a browser has computed may answer in its stead, as
+ * every question here is about an element, and no answer tells how it was found.
  * Every answer is null for an element outside the flat tree, or for a pseudo-element that no rule makes.
  */
 export interface Styles {

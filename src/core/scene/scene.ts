@@ -24,9 +24,33 @@ export interface NamedColour {
   readonly colour: Rgba;
 }
 
+/** A box in CSS pixels, from the top left of the page. */
+export interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Where elements are. Known where something has laid the page out: source alone says nothing of it. */
+export interface Layout {
+  /** The boxes that an element takes, one for each line it is broken over; empty where it takes none. CSSOM View 1, `getClientRects`. */
+  boxes(element: ElementNode): readonly Box[];
+}
+
+/** What a page looks like. Known where something has drawn it. */
+export interface Pixels {
+  /** The colour at a place of the page; null outside it. */
+  at(left: number, top: number): Rgba | null;
+}
+
 /** The one thing a check may question. */
 export interface Scene extends Semantics {
   readonly document: Document;
+  /** Null where nothing has laid the page out. */
+  readonly layout: Layout | null;
+  /** Null where nothing has drawn it. */
+  readonly pixels: Pixels | null;
   /** Whether every stylesheet the page names was read: else colours are not known. */
   readonly stylesKnown: boolean;
   /** The page in a frame, where its source was read. */
@@ -73,6 +97,8 @@ export function sceneFromSource(
   return {
     ...semantics,
     document,
+    layout: null,
+    pixels: null,
     stylesKnown,
     palette,
     frame: (element) => frames.get(element) ?? null,
