@@ -29,12 +29,12 @@ export function rootCandidates(
 
 /** Every component of the files that were asked for. */
 export const componentsWithin = (
-  { componentsOf }: Composer,
+  composing: Composer,
   { entries, modules }: LoadedSources,
 ): readonly FoundComponent[] =>
   entries.flatMap(({ path }) => {
     const module = path === null ? undefined : modules.get(path);
-    return module === undefined ? [] : componentsOf(module);
+    return module === undefined ? [] : composing.componentsOf(module);
   });
 
 /** Which of a file's components its other components use, as far as their names say. */
@@ -44,7 +44,7 @@ const usedInside = ({ text }: SourceModule, found: readonly FoundComponent[]): R
 /** The components that nobody uses, each with all that it renders; then those that no root has come to. */
 export function* composedRoots(composing: Composer, sources: LoadedSources): Iterable<Composed> {
   const rendered = new Set<string>();
-  for (const found of rootCandidates(composing.componentsOf, sources)) {
+  for (const found of rootCandidates((module) => composing.componentsOf(module), sources)) {
     if (rendered.has(placeKey(found.component.source))) continue;
     const composed = composedWhole(composing, found);
     for (const key of composed?.rendered ?? []) rendered.add(key);

@@ -32,35 +32,50 @@ const BOX = { width: 100, height: 20 };
 
 /** Puts into a window what jsdom lacks and interfaces need. */
 export function installShims(window: AnyWindow, host: ShimHost): void {
-  const { HTMLElement, Element, Event } = window;
-  const define = (target: object, name: string, value: unknown) =>
-    Object.defineProperty(target, name, { value, configurable: true, writable: true });
-  const getter = (
-    target: object,
-    name: string,
-    get: (this: LiveElement) => unknown,
-    set?: (v: never) => void,
-  ) =>
-    Object.defineProperty(target, name, { get, ...(set === undefined ? {} : { set }), configurable: true });
-  const rectOf = (element: LiveElement) => {
-    const there = host.isRendered(element);
-    return new window.DOMRect(0, 0, there ? BOX.width : 0, there ? BOX.height : 0);
-  };
+  installObservers(window, host);
+  installStyles(window, host);
+  installNetwork(window, host);
+  installBoxes(window, host);
+  installAttributes(window);
+  installActs(window, host);
+  installDialogs(window, host);
+  installPopovers(window, host);
+}
 
+const define = (target: object, name: string, value: unknown): void => {
+  Object.defineProperty(target, name, { value, configurable: true, writable: true });
+};
+
+const getter = (
+  target: object,
+  name: string,
+  get: (this: LiveElement) => unknown,
+  set?: (v: never) => void,
+): void => {
+  Object.defineProperty(target, name, { get, ...(set === undefined ? {} : { set }), configurable: true });
+};
+
+const rectOf = (window: AnyWindow, host: ShimHost, element: LiveElement) => {
+  const there = host.isRendered(element);
+  return new window.DOMRect(0, 0, there ? BOX.width : 0, there ? BOX.height : 0);
+};
+
+/** Observers are told once, of what is there. Resize Observer 1, Intersection Observer. */
+function installObservers(window: AnyWindow, host: ShimHost): void {
   class Observer {
     readonly #run: (entries: object[], observer: object) => void;
     constructor(run: (entries: object[], observer: object) => void) {
       this.#run = run;
     }
     observe(target: LiveElement) {
-      const { width, height } = rectOf(target);
+      const { width, height } = rectOf(window, host, target);
       const boxSize = { inlineSize: width, blockSize: height };
       const entry = {
         target,
         isIntersecting: host.isRendered(target),
         intersectionRatio: 1,
-        contentRect: rectOf(target),
-        boundingClientRect: rectOf(target),
+        contentRect: rectOf(window, host, target),
+        boundingClientRect: rectOf(window, host, target),
         borderBoxSize: [boxSize],
         contentBoxSize: [boxSize],
       };
@@ -74,6 +89,10 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
   }
   define(window, "ResizeObserver", Observer);
   define(window, "IntersectionObserver", Observer);
+}
+
+/** CSSOM and CSSOM View: media and computed styles, from our own cascade. */
+function installStyles(window: AnyWindow, host: ShimHost): void {
   define(window, "matchMedia", (query: string) => ({
     matches: host.matchesMedia(query),
     media: query,
@@ -89,21 +108,24 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
       text.replace(/[^\w\u0080-\uffff-]|^(?=\d)/g, (c) => (c === "" ? "\\3" : `\\${c}`)),
     supports: () => true,
   });
-  define(
-    window,
-    "ToggleEvent",
-    class extends Event {
-      readonly oldState: string;
-      readonly newState: string;
-      constructor(type: string, init: { oldState?: string; newState?: string } = {}) {
-        super(type, init);
-        this.oldState = init.oldState ?? "";
-        this.newState = init.newState ?? "";
-      }
-    },
-  );
-  define(window, "structuredClone", structuredClone);
-  // Nothing is sent anywhere.
+  define(window, "getComputedStyle", (element: LiveElement) => {
+    const read = (name: string) => host.styleValue(element, name);
+    const target: Record<string, unknown> = {
+      getPropertyValue: read,
+      getPropertyPriority: () => "",
+      length: 0,
+    };
+    return new Proxy(target, {
+      get: (own, name) =>
+        typeof name !== "string" || name in own
+          ? own[name as string]
+          : read(name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`).replace(/^(webkit|moz)-/, "-$1-")),
+    });
+  });
+}
+
+/** Nothing is sent anywhere. */
+function installNetwork(window: AnyWindow, host: ShimHost): void {
   define(window, "fetch", () => {
     host.asksNetwork();
     return Promise.reject(new TypeError("There is no network here."));
@@ -131,30 +153,12 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
       addEventListener() {}
     },
   );
-  for (const name of ["scrollTo", "scrollBy", "scroll", "print", "focus", "blur", "alert"])
-    define(window, name, () => undefined);
-  define(window, "confirm", () => true);
-  define(window, "prompt", () => "");
-  define(window, "open", () => {
-    host.leaves("opens a window");
-    return null;
-  });
-  define(window, "getComputedStyle", (element: LiveElement) => {
-    const read = (name: string) => host.styleValue(element, name);
-    const target: Record<string, unknown> = {
-      getPropertyValue: read,
-      getPropertyPriority: () => "",
-      length: 0,
-    };
-    return new Proxy(target, {
-      get: (own, name) =>
-        typeof name !== "string" || name in own
-          ? own[name as string]
-          : read(name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`).replace(/^(webkit|moz)-/, "-$1-")),
-    });
-  });
+}
 
-  const proto = Element.prototype;
+/** Boxes are there or not, and nothing moves. CSSOM View 1. */
+function installBoxes(window: AnyWindow, host: ShimHost): void {
+  const { HTMLElement } = window;
+  const proto = window.Element.prototype;
   for (const name of ["scrollIntoView", "scrollTo", "scrollBy", "setPointerCapture", "releasePointerCapture"])
     define(proto, name, () => undefined);
   define(proto, "hasPointerCapture", () => false);
@@ -172,10 +176,10 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
     return host.isRendered(this);
   });
   define(proto, "getBoundingClientRect", function (this: LiveElement) {
-    return rectOf(this);
+    return rectOf(window, host, this);
   });
   define(proto, "getClientRects", function (this: LiveElement) {
-    return host.isRendered(this) ? [rectOf(this)] : [];
+    return host.isRendered(this) ? [rectOf(window, host, this)] : [];
   });
   for (const [name, side] of [
     ["offsetWidth", "width"],
@@ -191,6 +195,10 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
   getter(HTMLElement.prototype, "offsetParent", function () {
     return host.isRendered(this) ? this.ownerDocument.body : null;
   });
+}
+
+/** Properties that stand for attributes and words. HTML §3.2.7, §6.3, §6.8.5, §6.12. */
+function installAttributes({ HTMLElement }: AnyWindow): void {
   getter(
     HTMLElement.prototype,
     "innerText",
@@ -216,6 +224,33 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
         else this.setAttribute(name, value === true ? "" : value);
       },
     );
+}
+
+/** What a window and its elements do: moving focus, asking, opening, sending. */
+function installActs(window: AnyWindow, host: ShimHost): void {
+  const { HTMLElement, Event } = window;
+  define(
+    window,
+    "ToggleEvent",
+    class extends Event {
+      readonly oldState: string;
+      readonly newState: string;
+      constructor(type: string, init: { oldState?: string; newState?: string } = {}) {
+        super(type, init);
+        this.oldState = init.oldState ?? "";
+        this.newState = init.newState ?? "";
+      }
+    },
+  );
+  define(window, "structuredClone", structuredClone);
+  for (const name of ["scrollTo", "scrollBy", "scroll", "print", "focus", "blur", "alert"])
+    define(window, name, () => undefined);
+  define(window, "confirm", () => true);
+  define(window, "prompt", () => "");
+  define(window, "open", () => {
+    host.leaves("opens a window");
+    return null;
+  });
   const focus = HTMLElement.prototype.focus;
   define(HTMLElement.prototype, "focus", function (this: LiveElement) {
     if (host.canTakeFocus(this)) focus.call(this);
@@ -227,8 +262,6 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
       else own.call(this, submitter);
     });
   }
-  installDialogs(window, host, define);
-  installPopovers(window, host, define);
 }
 
 /** Takes what is closed off the top of the page. */
@@ -252,10 +285,8 @@ const tellToggled = (
     }),
   );
 
-type Define = (target: object, name: string, value: unknown) => void;
-
 /** Dialogs: HTML §4.11.4, "show", "showModal", "close" and the dialog focusing steps. */
-function installDialogs(window: AnyWindow, { top, canTakeFocus, later }: ShimHost, define: Define): void {
+function installDialogs(window: AnyWindow, { top, canTakeFocus, later }: ShimHost): void {
   const proto = window.HTMLDialogElement.prototype;
   const open = (dialog: LiveElement, isModal: boolean) => {
     if (dialog.hasAttribute("open")) return;
@@ -306,7 +337,7 @@ function installDialogs(window: AnyWindow, { top, canTakeFocus, later }: ShimHos
 }
 
 /** Popovers: HTML §6.12, "show popover" and "hide popover". */
-function installPopovers(window: AnyWindow, { top, later }: ShimHost, define: Define): void {
+function installPopovers(window: AnyWindow, { top, later }: ShimHost): void {
   const proto = window.HTMLElement.prototype;
   const tell = (popover: LiveElement, type: "beforetoggle" | "toggle", newState: "open" | "closed") =>
     tellToggled(window, popover, newState, type);

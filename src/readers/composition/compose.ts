@@ -1,4 +1,5 @@
-import type { Span } from "../../core/document/node.ts";
+import type * as Ast from "@babel/types";
+import type { Namespace, Span } from "../../core/document/node.ts";
 import { type ComposedTree, inPage, type TreeNode } from "../../core/worlds/tree.ts";
 import { angularComponent, isAngularClass } from "../angular/angular-component.ts";
 import { markupOf, nodesOf, renderJsx } from "../react/jsx-markup.ts";
@@ -10,8 +11,8 @@ import { globalValue } from "../script/globals.ts";
 import type { Machine, MachineState } from "../script/machine.ts";
 import { memberOf } from "../script/members.ts";
 import { nameNode } from "../script/places.ts";
-import { anything, shapeOf, type TypeNames } from "../script/type-shape.ts";
-import type { ClassValue, Component, FunctionValue, Scope, Value } from "../script/value.ts";
+import { anything, type Shape, shapeOf, type TypeNames } from "../script/type-shape.ts";
+import type { ClassValue, Component, FunctionValue, MarkupValue, Scope, Value } from "../script/value.ts";
 import { svelteComponent } from "../svelte/svelte-component.ts";
 import { vueFileComponent } from "../vue/vue-file-component.ts";
 import { baseName, placeKey } from "./component-name.ts";
@@ -55,11 +56,11 @@ export interface Composed {
 
 export interface Composer {
   /** Every component that the module exports or, where it exports none, declares. */
-  readonly componentsOf: (module: SourceModule) => readonly FoundComponent[];
+  componentsOf(module: SourceModule): readonly FoundComponent[];
   /** The tree of a component that nobody calls: what callers would give is open. */
-  readonly compose: (found: FoundComponent) => Composed;
+  compose(found: FoundComponent): Composed;
   /** A component by where it is defined, once it was rendered. */
-  readonly definedAt: (source: Span) => FoundComponent | null;
+  definedAt(source: Span): FoundComponent | null;
 }
 
 /** How much may be evaluated for one tree. */
@@ -69,28 +70,12 @@ const MOST_STEPS = 400_000;
 const DEEPEST_USE = 40;
 
 /** Composes trees from the sources of a project. Executes nothing of them. */
-export function composer({ modules, standsFor }: ComponentSources): Composer {
-  const byFile = new Map([...modules.values()].map((module) => [module.file, module]));
-  const scopes = new Map<string, Scope>();
-  const components = new Map<unknown, Component | null>();
-  const fileComponents = new Map<string, Value | null>();
-  const unknown = new Map<string, Span[]>();
-  const defined = new Map<string, FoundComponent>();
-  const rendered = new Set<string>();
-  const islands: (readonly TreeNode[])[] = [];
+export const composer = (sources: ComponentSources): Composer => new ProjectComposer(sources);
 
-  const state: MachineState = {
-    path: new Map(),
-    steps: MOST_STEPS,
-    depth: 0,
-    declaring: null,
-    instance: "",
-    frames: [],
-    contexts: [],
-    ids: new Map(),
-  };
+/** What evaluates the scripts of a project; what packages and markup come to it asks of a composition. */
+function newMachine(): Machine {
   const machine: Machine = {
-    state,
+    state: { ...atFirst(""), frames: [] },
     evaluate: (node, scope) => evaluate(machine, node, scope),
     call: (callee, given, at) => callValue(machine, callee, given, at),
     member: (object, name, at) => memberOf(machine, object, name, at),
@@ -102,158 +87,83 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
         tag.kind === "native" ? (tag.tagged?.(node, scope) ?? null) : null,
     },
   };
-  const moduleAt = (path: string) => modules.get(path) ?? null;
-  const scopeOf = (module: SourceModule): Scope => {
-    const known = scopes.get(module.path);
-    if (known !== undefined) return known;
-    const scope = makeScope(making, module);
-    scopes.set(module.path, scope);
-    return scope;
-  };
-  const composition: Composition = {
-    machine,
-    scopeOf,
-    moduleOf: (scope) => byFile.get(scope.module.file) ?? null,
-    moduleAt,
-    exported: (path, name) => {
-      const module = moduleAt(path);
-      return module === null ? null : exportOf(making, module, name);
-    },
-    componentOf,
-    standsFor: (name) => standsFor.get(name) ?? null,
-    toNodes: (value, namespace) => nodesOf(composition, value, namespace),
-    renderMarkup: (markup, namespace) => renderJsx(composition, markup, namespace),
-    use,
-    shapeIn: (node, scope) => {
-      const module = composition.moduleOf(scope);
-      return module === null ? anything : shapeOf({ node, module }, types);
-    },
-    textOf: (file) => byFile.get(file)?.text ?? null,
-    noteUnknown: (name, source) => {
-      const uses = unknown.get(name) ?? [];
-      if (!uses.some((use) => placeKey(use) === placeKey(source))) uses.push(source);
-      unknown.set(name, uses);
-    },
-    addIsland: (nodes) => {
-      if (nodes.some((node) => node.kind !== "text")) islands.push(nodes.map(open));
-    },
-  };
-  const making: ScopeMaking = {
-    machine,
-    moduleAt,
-    scopeOf,
-    packageExport: (specifier, name) => packageExport(composition, specifier, name),
-    fileComponent,
-    allModules: () => modules.values(),
-    everyComponent: () => {
-      decorated ??= [...modules.values()].flatMap((module) =>
-        module.content.kind === "script" && /@Component\b/.test(module.text)
-          ? componentsOf(module).map(({ component }) => component)
-          : [],
-      );
-      return decorated;
-    },
-  };
-  let decorated: readonly Component[] | null = null;
-  const types: TypeNames<SourceModule> = typeNamesOf(making);
+  return machine;
+}
 
-  /** The component that a whole file is. */
-  function fileComponent(module: SourceModule): Value | null {
-    const known = fileComponents.get(module.path);
-    if (known !== undefined) return known;
-    const { content } = module;
-    const component =
-      content.kind === "template"
-        ? wholeFiles[content.language](composition, making, module, content.parts, types)
-        : null;
-    const value: Value | null = component === null ? null : { kind: "component", component };
-    fileComponents.set(module.path, value);
-    return value;
+/** A machine that has evaluated nothing yet, for what is rendered as an instance. */
+const atFirst = (instance: string): Omit<MachineState, "frames"> => ({
+  path: new Map(),
+  steps: MOST_STEPS,
+  depth: 0,
+  declaring: null,
+  instance,
+  contexts: [],
+  ids: new Map(),
+});
+
+/** The components of a project: what is known of all of them, and what came up while one of them was composed. */
+class ProjectComposer implements Composer, Composition, ScopeMaking {
+  readonly machine = newMachine();
+  readonly #sources: ComponentSources;
+  readonly #byFile: ReadonlyMap<string, SourceModule>;
+  readonly #types: TypeNames<SourceModule>;
+  readonly #scopes = new Map<string, Scope>();
+  readonly #components = new Map<unknown, Component | null>();
+  readonly #fileComponents = new Map<string, Value | null>();
+  readonly #propsTypes = new Map<string, ReturnType<typeof wrappedPropsTypes>>();
+  readonly #defined = new Map<string, FoundComponent>();
+  #decorated: readonly Component[] | null = null;
+  readonly #unknown = new Map<string, Span[]>();
+  readonly #rendered = new Set<string>();
+  readonly #islands: (readonly TreeNode[])[] = [];
+
+  constructor(sources: ComponentSources) {
+    this.#sources = sources;
+    this.#byFile = new Map([...sources.modules.values()].map((module) => [module.file, module]));
+    this.#types = typeNamesOf(this);
   }
 
-  function componentOf(value: Value): Component | null {
-    if (value.kind === "component") return value.component;
-    if (value.kind !== "function" && value.kind !== "class") return null;
-    const known = components.get(value.node);
-    if (known !== undefined) return known;
-    const made = value.kind === "function" ? fromFunction(value) : fromClass(value);
-    components.set(value.node, made);
-    return made;
-  }
-
-  function fromFunction(value: FunctionValue): Component {
-    const shown = value.statics.get("displayName");
-    const name =
-      value.name || (shown?.kind === "known" ? String(shown.value) : baseName(value.scope.module.file));
-    return functionComponent(composition, value, name, types, propsTypeFor(value));
-  }
-
-  function fromClass(value: ClassValue): Component | null {
-    const name = value.name || baseName(value.scope.module.file);
-    if (isClassComponent(value)) {
-      staticsOf(composition, value.node, value.scope, value.statics);
-      return classComponent(composition, value, name, types);
+  componentsOf(module: SourceModule): readonly FoundComponent[] {
+    const found = new Map<Component, FoundComponent>();
+    const add = (value: Value | null, name: string) => {
+      if (value === null) return;
+      if (value.kind === "object" && value.lazy === undefined)
+        for (const [member, one] of value.properties) if (isComponentName(member)) add(one, member);
+      if (value.kind === "function" && !isComponentName(value.name || name)) return;
+      if (value.kind === "function" && !mayRender(value)) return;
+      if (value.kind !== "function" && value.kind !== "class" && value.kind !== "component") return;
+      const component = this.componentOf(value);
+      if (
+        component === null ||
+        component.isTransparent ||
+        component.source.file !== module.file ||
+        found.has(component)
+      )
+        return;
+      found.set(component, { component, module, name: component.name });
+    };
+    add(this.fileComponent(module), baseName(module.file));
+    for (const name of declaredNames(programsOf(module.content))) {
+      const scope = this.scopeOf(module);
+      this.machine.state.steps = MOST_STEPS;
+      if (isComponentName(name) && scope.bindings.has(name))
+        add(this.machine.evaluate(nameNode(name), scope), name);
     }
-    return isAngularClass(value) ? angularComponent(composition, making, value, name, types) : null;
+    add(exportOf(this, module, "default"), baseName(module.file));
+    return [...found.values()];
   }
 
-  /** The type of a component's props where a wrapper or the variable has it: `forwardRef<E, Props>`, `FC<Props>`. */
-  function propsTypeFor(value: FunctionValue) {
-    const module = composition.moduleOf(value.scope);
-    return module === null ? null : (propsTypes(module).get(value.node.start ?? -1) ?? null);
-  }
-
-  const propsTypesOf = new Map<string, ReturnType<typeof wrappedPropsTypes>>();
-  function propsTypes(module: SourceModule) {
-    const known = propsTypesOf.get(module.path);
-    if (known !== undefined) return known;
-    const found = wrappedPropsTypes(programsOf(module.content), module.text);
-    propsTypesOf.set(module.path, found);
-    return found;
-  }
-
-  function use(component: Component, { owner, ...call }: UseOf): readonly TreeNode[] {
-    if (state.steps <= 0 || owner.length >= DEEPEST_USE)
-      return [{ kind: "hole", hole: { hole: `<${component.name}>`, source: call.source, mayBeEmpty: true } }];
-    const before = { frames: state.frames, instance: state.instance };
-    state.frames = component.isTransparent
-      ? owner
-      : [...owner, { name: component.name, source: call.source, definition: component.source }];
-    state.instance = `${before.instance}/${call.source.file}:${call.source.start}`;
-    note(component);
-    try {
-      return component.render({ ...call, frames: state.frames, instance: state.instance, isAlone: false });
-    } finally {
-      state.frames = before.frames;
-      state.instance = before.instance;
-    }
-  }
-
-  function note(component: Component): void {
-    if (component.isTransparent) return;
-    const key = placeKey(component.source);
-    rendered.add(key);
-    const module = byFile.get(component.source.file);
-    if (module !== undefined && !defined.has(key))
-      defined.set(key, { component, module, name: component.name });
-  }
-
-  function compose(found: FoundComponent): Composed {
+  compose(found: FoundComponent): Composed {
     const { component, module } = found;
+    const { state } = this.machine;
     Object.assign(state, {
-      path: new Map(),
-      steps: MOST_STEPS,
-      depth: 0,
-      declaring: null,
-      instance: `/${placeKey(component.source)}`,
+      ...atFirst(`/${placeKey(component.source)}`),
       frames: [{ name: component.name, source: component.source, definition: component.source }],
-      contexts: [],
-      ids: new Map(),
     });
-    rendered.clear();
-    unknown.clear();
-    islands.length = 0;
-    note(component);
+    this.#rendered.clear();
+    this.#unknown.clear();
+    this.#islands.length = 0;
+    this.#note(component);
     const children = component.render({
       props: component.openProps(),
       places: new Map(),
@@ -267,47 +177,160 @@ export function composer({ modules, standsFor }: ComponentSources): Composer {
     return {
       found,
       tree: inPage(module.file, children),
-      islands: islands.map((nodes) => inPage(module.file, nodes)),
-      rendered: new Set(rendered),
-      unknown: [...unknown].map(([name, uses]) => ({ name, uses })),
+      islands: this.#islands.map((nodes) => inPage(module.file, nodes)),
+      rendered: new Set(this.#rendered),
+      unknown: [...this.#unknown].map(([name, uses]) => ({ name, uses })),
     };
   }
 
-  function componentsOf(module: SourceModule): readonly FoundComponent[] {
-    const found = new Map<Component, FoundComponent>();
-    const add = (value: Value | null, name: string) => {
-      if (value === null) return;
-      if (value.kind === "object" && value.lazy === undefined)
-        for (const [member, one] of value.properties) if (isComponentName(member)) add(one, member);
-      if (value.kind === "function" && !isComponentName(value.name || name)) return;
-      if (value.kind === "function" && !mayRender(value)) return;
-      if (value.kind !== "function" && value.kind !== "class" && value.kind !== "component") return;
-      const component = componentOf(value);
-      if (
-        component === null ||
-        component.isTransparent ||
-        component.source.file !== module.file ||
-        found.has(component)
-      )
-        return;
-      found.set(component, { component, module, name: component.name });
-    };
-    add(fileComponent(module), baseName(module.file));
-    for (const name of declaredNames(programsOf(module.content))) {
-      const scope = scopeOf(module);
-      state.steps = MOST_STEPS;
-      if (isComponentName(name) && scope.bindings.has(name))
-        add(machine.evaluate(nameNode(name), scope), name);
+  definedAt(source: Span): FoundComponent | null {
+    return this.#defined.get(placeKey(source)) ?? null;
+  }
+
+  scopeOf(module: SourceModule): Scope {
+    const known = this.#scopes.get(module.path);
+    if (known !== undefined) return known;
+    const scope = makeScope(this, module);
+    this.#scopes.set(module.path, scope);
+    return scope;
+  }
+
+  moduleOf(scope: Scope): SourceModule | null {
+    return this.#byFile.get(scope.module.file) ?? null;
+  }
+
+  moduleAt(path: string): SourceModule | null {
+    return this.#sources.modules.get(path) ?? null;
+  }
+
+  allModules(): Iterable<SourceModule> {
+    return this.#sources.modules.values();
+  }
+
+  exported(path: string, name: string): Value | null {
+    const module = this.moduleAt(path);
+    return module === null ? null : exportOf(this, module, name);
+  }
+
+  packageExport(specifier: string, name: string): Value | null {
+    return packageExport(this, specifier, name);
+  }
+
+  standsFor(name: string): string | null {
+    return this.#sources.standsFor.get(name) ?? null;
+  }
+
+  toNodes(value: Value, namespace: Namespace): readonly TreeNode[] {
+    return nodesOf(this, value, namespace);
+  }
+
+  renderMarkup(markup: MarkupValue, namespace: Namespace): readonly TreeNode[] {
+    return renderJsx(this, markup, namespace);
+  }
+
+  shapeIn(node: Ast.Node, scope: Scope): Shape {
+    const module = this.moduleOf(scope);
+    return module === null ? anything : shapeOf({ node, module }, this.#types);
+  }
+
+  textOf(file: string): string | null {
+    return this.#byFile.get(file)?.text ?? null;
+  }
+
+  noteUnknown(name: string, source: Span): void {
+    const uses = this.#unknown.get(name) ?? [];
+    if (!uses.some((use) => placeKey(use) === placeKey(source))) uses.push(source);
+    this.#unknown.set(name, uses);
+  }
+
+  addIsland(nodes: readonly TreeNode[]): void {
+    if (nodes.some((node) => node.kind !== "text")) this.#islands.push(nodes.map(open));
+  }
+
+  everyComponent(): readonly Component[] {
+    this.#decorated ??= [...this.allModules()].flatMap((module) =>
+      module.content.kind === "script" && /@Component\b/.test(module.text)
+        ? this.componentsOf(module).map(({ component }) => component)
+        : [],
+    );
+    return this.#decorated;
+  }
+
+  fileComponent(module: SourceModule): Value | null {
+    const known = this.#fileComponents.get(module.path);
+    if (known !== undefined) return known;
+    const { content } = module;
+    const component =
+      content.kind === "template"
+        ? wholeFiles[content.language](this, this, module, content.parts, this.#types)
+        : null;
+    const value: Value | null = component === null ? null : { kind: "component", component };
+    this.#fileComponents.set(module.path, value);
+    return value;
+  }
+
+  componentOf(value: Value): Component | null {
+    if (value.kind === "component") return value.component;
+    if (value.kind !== "function" && value.kind !== "class") return null;
+    const known = this.#components.get(value.node);
+    if (known !== undefined) return known;
+    const made = value.kind === "function" ? this.#fromFunction(value) : this.#fromClass(value);
+    this.#components.set(value.node, made);
+    return made;
+  }
+
+  use(component: Component, { owner, ...call }: UseOf): readonly TreeNode[] {
+    const { state } = this.machine;
+    if (state.steps <= 0 || owner.length >= DEEPEST_USE)
+      return [{ kind: "hole", hole: { hole: `<${component.name}>`, source: call.source, mayBeEmpty: true } }];
+    const { frames, instance } = state;
+    state.frames = component.isTransparent
+      ? owner
+      : [...owner, { name: component.name, source: call.source, definition: component.source }];
+    state.instance = `${instance}/${call.source.file}:${call.source.start}`;
+    this.#note(component);
+    try {
+      return component.render({ ...call, frames: state.frames, instance: state.instance, isAlone: false });
+    } finally {
+      state.frames = frames;
+      state.instance = instance;
     }
-    add(exportOf(making, module, "default"), baseName(module.file));
-    return [...found.values()];
   }
 
-  return {
-    componentsOf,
-    compose,
-    definedAt: (source) => defined.get(placeKey(source)) ?? null,
-  };
+  #note(component: Component): void {
+    if (component.isTransparent) return;
+    const key = placeKey(component.source);
+    this.#rendered.add(key);
+    const module = this.#byFile.get(component.source.file);
+    if (module !== undefined && !this.#defined.has(key))
+      this.#defined.set(key, { component, module, name: component.name });
+  }
+
+  #fromFunction(value: FunctionValue): Component {
+    const shown = value.statics.get("displayName");
+    const name =
+      value.name || (shown?.kind === "known" ? String(shown.value) : baseName(value.scope.module.file));
+    return functionComponent(this, value, name, this.#types, this.#propsTypeFor(value));
+  }
+
+  #fromClass(value: ClassValue): Component | null {
+    const name = value.name || baseName(value.scope.module.file);
+    if (isClassComponent(value)) {
+      staticsOf(this, value.node, value.scope, value.statics);
+      return classComponent(this, value, name, this.#types);
+    }
+    return isAngularClass(value) ? angularComponent(this, this, value, name, this.#types) : null;
+  }
+
+  /** The type of a component's props where a wrapper or the variable has it: `forwardRef<E, Props>`, `FC<Props>`. */
+  #propsTypeFor(value: FunctionValue) {
+    const module = this.moduleOf(value.scope);
+    if (module === null) return null;
+    const types =
+      this.#propsTypes.get(module.path) ?? wrappedPropsTypes(programsOf(module.content), module.text);
+    this.#propsTypes.set(module.path, types);
+    return types.get(value.node.start ?? -1) ?? null;
+  }
 }
 
 /** What a whole file is, by the language of its template. */
