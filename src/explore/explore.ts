@@ -27,7 +27,7 @@ import { focusText, keysText } from "./keys-text.ts";
 import { tryLetters } from "./letters.ts";
 import { tryMessage } from "./messages.ts";
 import { Notes, type Stop } from "./notes.ts";
-import type { Change } from "./page-state.ts";
+import { type Change, isOfAttribute } from "./page-state.ts";
 import { tryPointed } from "./pointed.ts";
 import { runScript } from "./run-script.ts";
 import { StateAudit } from "./state-audit.ts";
@@ -310,7 +310,7 @@ class Explorer {
     const toggles = effect.changes.some(
       (change) => (change.what === "shown" || change.what === "hidden") && change.key !== stop.key,
     );
-    if (!toggles || own.some(({ detail }) => detail.startsWith("aria-expanded")) || effect.isGone) return;
+    if (!toggles || own.some((change) => isOfAttribute(change, expanded)) || effect.isGone) return;
     const isTold = this.#expanded.get(stop.key) ?? null;
     if (isTold === null) return;
     this.#notes.fail(
@@ -434,9 +434,10 @@ function changedBy({ tag, role }: Stop): string | null {
   return tag === "input" && /^(?:checkbox|radio|switch)$/.test(role ?? "") ? "Space" : null;
 }
 
+const expanded = new Set(["aria-expanded"]);
+const turned = new Set(["aria-checked", "aria-pressed", "aria-selected"]);
+
 const isOwnState =
   (element: string) =>
   (change: Change): boolean =>
-    change.key === element &&
-    change.what === "attribute" &&
-    /^aria-(?:checked|pressed|selected)/.test(change.detail);
+    change.key === element && isOfAttribute(change, turned);

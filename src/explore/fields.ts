@@ -3,7 +3,11 @@ import { textContent } from "../core/document/text-content.ts";
 import type { Driver } from "../engine/driver.ts";
 import { isVisible } from "./around.ts";
 import type { Notes, Stop } from "./notes.ts";
+import { isOfAttribute } from "./page-state.ts";
 import { type Effect, focus, type Move, point, press } from "./trial.ts";
+
+/** What says which option is chosen, or would be. */
+const chosen = new Set(["aria-activedescendant", "aria-selected"]);
 
 /** A list that opens under a field: a key must reach what is in it. */
 export async function tryField(notes: Notes, stop: Stop, byArrow: Effect | null): Promise<void> {
@@ -20,11 +24,7 @@ export async function tryField(notes: Notes, stop: Stop, byArrow: Effect | null)
     const shown = await notes.trials.after(moves, optionsShown);
     if (shown === 0) continue;
     // Where the arrow that opened it has chosen already, a key does reach it.
-    if (
-      way.length === 1 &&
-      byArrow?.changes.some(({ detail }) => /^aria-(?:activedescendant|selected)/.test(detail))
-    )
-      return;
+    if (way.length === 1 && byArrow?.changes.some((change) => isOfAttribute(change, chosen))) return;
     notes.try(patternKept);
     const keys = ["ArrowDown", "ArrowDown", "ArrowUp", "Enter"];
     if (!(await notes.movesAnything(moves, keys)))

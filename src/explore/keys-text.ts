@@ -2,10 +2,10 @@ import { elementsAbove, firstOf } from "../core/document/around.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { shortened } from "../core/document/shortened.ts";
 import { textContent } from "../core/document/text-content.ts";
-import { heardLineOf } from "../core/semantics/heard-line.ts";
+import { heardLine, heardPartsOf } from "../core/semantics/heard-line.ts";
 import { isTold } from "../core/semantics/tree.ts";
 import type { Driver, Moment } from "../engine/driver.ts";
-import type { Change } from "./page-state.ts";
+import { type Change, isOfAttribute } from "./page-state.ts";
 import { seenFocus } from "./told-element.ts";
 
 /** What has focus, as a finding tells it. */
@@ -51,12 +51,16 @@ export function changesText(moment: Moment, changes: readonly Change[]): readonl
       toldIn(moment, node).map((one) => `${nameOf(moment, one, false)} hidden`),
     ),
     ...(gone === undefined ? [] : [`<${gone.tag}> gone`]),
-    ...changes.flatMap(({ key, what, detail }) => {
-      const node = moment.element(key);
+    ...changes.flatMap((change) => {
+      const node = moment.element(change.key);
       // What opens and closes is told by what shows, and what lies behind a dialog by the dialog.
-      if (node === null || /^(?:inert|open)\b/.test(detail)) return [];
-      if (what === "text") return [`${nameOf(moment, node, false)} says "${shortened(detail, LONGEST)}"`];
-      return what === "attribute" ? [`${nameOf(moment, node, false)} has ${detail}`] : [];
+      if (node === null || isOfAttribute(change, toldByWhatShows)) return [];
+      const name = nameOf(moment, node, false);
+      if (change.what === "text") return [`${name} says "${shortened(change.text, LONGEST)}"`];
+      if (change.what !== "attribute") return [];
+      return [
+        `${name} has ${change.value === null ? `${change.name} gone` : `${change.name}="${change.value}"`}`,
+      ];
     }),
   ];
   return [...new Set(told)];
@@ -73,9 +77,13 @@ function toldIn(moment: Moment, node: ElementNode): readonly ElementNode[] {
 
 const LONGEST = 80;
 
+const toldByWhatShows = new Set(["inert", "open"]);
+
 /** An element by what is heard there; with its words where it has no name. */
 function nameOf({ scene }: Moment, node: ElementNode, withWords: boolean): string {
-  const heard = isTold(scene, node) ? heardLineOf(scene, node) : "";
-  const words = heard.startsWith('"') || !withWords ? "" : shortened(textContent(node), LONGEST);
+  const parts = isTold(scene, node) ? heardPartsOf(scene, node) : null;
+  const heard = parts === null ? "" : heardLine(parts);
+  const isNamed = parts !== null && parts.name !== "";
+  const words = isNamed || !withWords ? "" : shortened(textContent(node), LONGEST);
   return `${heard !== "" ? heard : `<${node.tag}>`}${words === "" ? "" : ` "${words}"`}`;
 }

@@ -7,8 +7,11 @@ import type { Moment } from "../engine/driver.ts";
 import { isInside, visibleElement } from "./around.ts";
 import { keysText } from "./keys-text.ts";
 import type { Notes } from "./notes.ts";
+import { isOfAttribute } from "./page-state.ts";
 import { seenElement } from "./told-element.ts";
 import { type Effect, make, press } from "./trial.ts";
+
+const turned = new Set(["aria-expanded", "aria-selected", "aria-checked", "aria-pressed"]);
 
 /** The longest text that is a message rather than a part of the page, and how many may come at once. */
 const LONGEST = 160;
@@ -38,10 +41,17 @@ export async function tryMessage(
 ): Promise<void> {
   const { moves, changes, left, asks } = effect;
   // A word in place of another may be a state that people look up, and no message.
-  const candidates = changes.filter(({ what, was }) => what === "shown" || (what === "text" && was === ""));
+  const candidates = changes.filter(
+    (change) => change.what === "shown" || (change.what === "text" && change.was === ""),
+  );
   if (asks || left.length > 0 || candidates.length === 0) return;
   // What says that it opens something is not about a message.
-  if (changes.some(({ detail }) => /^aria-(?:expanded|selected|checked|pressed)=/.test(detail))) return;
+  if (
+    changes.some(
+      (change) => isOfAttribute(change, turned) && change.what === "attribute" && change.value !== null,
+    )
+  )
+    return;
   await notes.trials.after(moves, async (page) => {
     const moment = await page.moment();
     const shown = candidates.flatMap((change) => moment.element(change.key) ?? []);

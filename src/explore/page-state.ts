@@ -13,16 +13,27 @@ interface ElementState {
 }
 
 /** One difference between two states of a page. */
-export interface Change {
+export type Change = {
   /** The key of the element. */
   readonly key: string;
-  readonly what: "shown" | "hidden" | "attribute" | "text";
-  /** Name and value of an attribute, or the new text. */
-  readonly detail: string;
-  /** The text that stood there before; empty where none did, or something else changed. */
-  readonly was: string;
   readonly tag: string;
-}
+} & (
+  | { readonly what: "shown" | "hidden" }
+  | {
+      readonly what: "attribute";
+      readonly name: string /** Null where it is gone. */;
+      readonly value: string | null;
+    }
+  | {
+      readonly what: "text";
+      readonly text: string /** Empty where none stood there before. */;
+      readonly was: string;
+    }
+);
+
+/** Whether a change is one of some attributes. */
+export const isOfAttribute = (change: Change, names: ReadonlySet<string>): boolean =>
+  change.what === "attribute" && names.has(change.name);
 
 /** Attributes that say nothing of what a page tells: how it looks, and where Tab goes. So it is with those of data. */
 const silent = new Set(["class", "style", "tabindex", "id"]);
@@ -59,32 +70,31 @@ export function changesBetween(before: PageState, after: PageState): readonly Ch
   const changes: Change[] = [];
   for (const [key, is] of after) {
     const was = before.get(key);
+    const { tag } = is;
     if (was === undefined || !was.visible) {
-      if (is.visible) changes.push({ key, what: "shown", detail: "", was: "", tag: is.tag });
-    } else if (!is.visible) changes.push({ key, what: "hidden", detail: "", was: "", tag: is.tag });
+      if (is.visible) changes.push({ key, tag, what: "shown" });
+    } else if (!is.visible) changes.push({ key, tag, what: "hidden" });
     if (was === undefined) continue;
-    if (was.text !== is.text)
-      changes.push({ key, what: "text", detail: is.text, was: was.text, tag: is.tag });
+    if (was.text !== is.text) changes.push({ key, tag, what: "text", text: is.text, was: was.text });
     for (const name of new Set([...was.attributes.keys(), ...is.attributes.keys()])) {
-      const value = is.attributes.get(name);
-      if (was.attributes.get(name) !== value)
-        changes.push({
-          key,
-          what: "attribute",
-          detail: value === undefined ? `${name} gone` : `${name}="${value}"`,
-          was: "",
-          tag: is.tag,
-        });
+      const value = is.attributes.get(name) ?? null;
+      if ((was.attributes.get(name) ?? null) !== value)
+        changes.push({ key, tag, what: "attribute", name, value });
     }
   }
-  for (const [key, was] of before)
-    if (!after.has(key) && was.visible)
-      changes.push({ key, what: "hidden", detail: "", was: "", tag: was.tag });
+  for (const [key, { tag, visible }] of before)
+    if (!after.has(key) && visible) changes.push({ key, tag, what: "hidden" });
   return changes;
 }
 
 /** Whether one set of changes holds all of another. */
 export const includesAll = (all: readonly Change[], some: readonly Change[]): boolean =>
-  some.every((one) =>
-    all.some((other) => other.key === one.key && other.what === one.what && other.detail === one.detail),
-  );
+  some.every((one) => all.some((other) => isSame(one, other)));
+
+/** The same change, whatever stood there before. */
+function isSame(one: Change, other: Change): boolean {
+  if (one.key !== other.key || one.what !== other.what) return false;
+  if (one.what === "attribute" && other.what === "attribute")
+    return one.name === other.name && one.value === other.value;
+  return one.what !== "text" || other.what !== "text" || one.text === other.text;
+}

@@ -5,7 +5,7 @@ import type { Driver, Moment } from "../engine/driver.ts";
 import type { SeenElement } from "../engine/explored.ts";
 import { isInside, isVisible } from "./around.ts";
 import type { Notes } from "./notes.ts";
-import { includesAll } from "./page-state.ts";
+import { includesAll, isOfAttribute } from "./page-state.ts";
 import { seenElement } from "./told-element.ts";
 import { didSomething, type Effect, point } from "./trial.ts";
 
@@ -78,10 +78,11 @@ function isPartOfListener(moment: Moment, node: ElementNode): boolean {
   );
 }
 
+const values = new Set(["value", "aria-valuenow", "aria-valuetext", "aria-valuemin", "aria-valuemax"]);
+
 /** A value that hangs on where a pointer presses: there are no places here. */
 const setsValueAlone = ({ changes, left }: Effect): boolean =>
-  left.length === 0 &&
-  changes.every(({ what, detail }) => what === "attribute" && /^(?:aria-value|value=)/.test(detail));
+  left.length === 0 && changes.every((change) => isOfAttribute(change, values));
 
 const includesLeft = (known: Effect, effect: Effect): boolean =>
   effect.left.every((what) => known.left.includes(what));

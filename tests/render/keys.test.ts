@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { changesBetween, stateIn } from "../../src/explore/page-state.ts";
+import { type Change, changesBetween, stateIn } from "../../src/explore/page-state.ts";
 import { LivePage } from "../../src/render/live-page.ts";
 import { pageSource } from "./pages.ts";
 
@@ -17,6 +17,13 @@ async function focusAfter(html: string, ...keys: string[]): Promise<readonly (st
   live.close();
   return found;
 }
+
+const toldOf = (change: Change): readonly string[] =>
+  change.what === "text"
+    ? [change.text]
+    : change.what === "attribute"
+      ? [change.value === null ? `${change.name} gone` : `${change.name}="${change.value}"`]
+      : [];
 
 const log = `const log = []; for (const type of ["keydown", "keypress", "keyup", "click", "beforeinput", "input", "change", "submit", "focusin", "focusout"]) document.addEventListener(type, (e) => { log.push(type + (e.detail === 0 && type === "click" ? " 0" : "")); if (type === "submit") e.preventDefault(); });`;
 
@@ -131,7 +138,9 @@ describe("a page settles", () => {
     document.getElementById("a").className = "y";
     document.getElementById("p").hidden = false;
     expect(
-      changesBetween(before, stateIn(live.moment())).map(({ what, detail }) => `${what} ${detail}`.trim()),
+      changesBetween(before, stateIn(live.moment())).map((change) =>
+        [change.what, ...toldOf(change)].join(" "),
+      ),
     ).toEqual(['attribute aria-expanded="true"', "shown", "attribute hidden gone"]);
     live.close();
   });

@@ -106,7 +106,7 @@ export function paintedText(
           moved.why,
           foreground.value,
           layers,
-          rootCanvas(page, interaction),
+          rootCanvas(page),
         );
       if (
         !overPlaced &&
@@ -181,7 +181,7 @@ export function paintedText(
       else if (why !== null) moved = { element: at, why };
     }
   }
-  const canvas = rootCanvas(page, interaction);
+  const canvas = rootCanvas(page);
   return {
     spots: laid.map(({ text, ground }) => ({ text: over(text, canvas), ground: over(ground, canvas) })),
     unknown: null,
@@ -307,10 +307,9 @@ function outside(
 }
 
 /** What the window shows where nothing is painted. CSS Color Adjust 1 §2.4. */
-function rootCanvas(page: Page, interaction: Interaction): Rgba {
+function rootCanvas(page: Page): Rgba {
   const root = page.index.document.children.find((node) => node.kind === "element");
   const scheme = root?.kind === "element" ? page.styles.scheme(root) : "light";
-  void interaction;
   return resolveColour("canvas", { current: null, scheme }) ?? rgba(1, 1, 1);
 }
 
