@@ -1,7 +1,7 @@
 import type * as Ast from "@babel/types";
 import { classValue, functionValue } from "../script/evaluate.ts";
 import { bindPattern, hoist, initialOf } from "../script/functions.ts";
-import { type Machine, unknownAt } from "../script/machine.ts";
+import { importedUnknown, type Machine } from "../script/machine.ts";
 import { everyNode, reassignedIn } from "../script/parse-script.ts";
 import { nameNode, spanOf } from "../script/places.ts";
 import { bindLater, innerScope, moduleScope } from "../script/scope.ts";
@@ -215,15 +215,15 @@ function imported(
   if (from === null) {
     if (name === "*") {
       const all: ObjectValue = {
-        ...objectOf([], unknownAt(source, specifier, `import ${specifier}`)),
+        ...objectOf([], importedUnknown(source, specifier, specifier)),
         lazy: (member) => making.packageExport(specifier, member),
       };
       return all;
     }
-    return making.packageExport(specifier, name) ?? unknownAt(source, name, `import ${specifier}#${name}`);
+    return making.packageExport(specifier, name) ?? importedUnknown(source, name, `${specifier}#${name}`);
   }
   if (name === "*") return namespaceOf(making, from);
-  return exportOf(making, from, name) ?? unknownAt(source, name, `import ${specifier}#${name}`);
+  return exportOf(making, from, name) ?? importedUnknown(source, name, `${specifier}#${name}`);
 }
 
 const namespaceOf = (making: ScopeMaking, module: SourceModule): ObjectValue => ({
@@ -314,7 +314,7 @@ function reExported(
   const path = module.imports.get(specifier) ?? null;
   const from = path === null ? null : making.moduleAt(path);
   const found = from === null ? making.packageExport(specifier, name) : exportOf(making, from, name, trail);
-  return found ?? unknownAt(source, name, `import ${specifier}#${name}`);
+  return found ?? importedUnknown(source, name, `${specifier}#${name}`);
 }
 
 const declares = (declaration: Ast.Declaration, name: string): boolean =>

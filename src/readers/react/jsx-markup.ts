@@ -235,7 +235,7 @@ export function renderJsx(
     });
   const standIn = composition.standsFor(markup.name);
   if (standIn !== null) return [jsxHost(composition, markup, standIn, markup.name, namespace)];
-  if (type.kind === "unknown" && type.id.startsWith("import "))
+  if (type.kind === "unknown" && type.isImported === true)
     composition.noteUnknown(markup.name, markup.source);
   const content = markup.props.properties.get("children");
   if (content !== undefined && content.kind !== "function")

@@ -1,7 +1,7 @@
 import type { Span } from "../../core/document/node.ts";
 import type { Composition } from "../composition/composition.ts";
 import { stateValue } from "../composition/state-value.ts";
-import { lift, type Machine, madeId, unknownAt } from "../script/machine.ts";
+import { importedUnknown, lift, type Machine, madeId, unknownAt } from "../script/machine.ts";
 import type { Shape } from "../script/type-shape.ts";
 import {
   absent,
@@ -65,7 +65,7 @@ export function reactExport(composition: Composition, name: string): Value | nul
       return native(name, ([inner]) => inner ?? absent);
     case "lazy":
       return native(name, (_, at) =>
-        unknownAt(at.source, at.text, `import lazy ${at.source.file}:${at.source.start}`),
+        importedUnknown(at.source, at.text, `lazy ${at.source.file}:${at.source.start}`),
       );
     case "createPortal":
       return native(name, ([content]) => content ?? absent);

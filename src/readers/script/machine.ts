@@ -111,6 +111,12 @@ export const unknownAt = (source: Span, text: string, id: string, type: UnknownT
   type,
 });
 
+/** What is imported from where no source is. */
+export const importedUnknown = (source: Span, text: string, from: string): Unknown => ({
+  ...unknownAt(source, text, `import ${from}`),
+  isImported: true,
+});
+
 /** Does one thing or the other, as a value counts as true or not. */
 export function whether(
   machine: Machine,

@@ -67,6 +67,8 @@ export interface Unknown {
   readonly text: string;
   readonly source: Span;
   readonly type: UnknownType;
+  /** Whether it comes from what is imported and not in source. */
+  readonly isImported?: true;
   /** What its members are, where its type tells of all at once. */
   readonly members?: (name: string) => Value;
 }

@@ -1,5 +1,5 @@
 import { stateValue } from "../composition/state-value.ts";
-import { type Machine, madeId, unknownAt } from "../script/machine.ts";
+import { importedUnknown, type Machine, madeId, unknownAt } from "../script/machine.ts";
 import { absent, keyOf, known, native, type ObjectValue, type Value } from "../script/value.ts";
 
 /** A value in a box, as templates see it without asking: `ref(x)`. */
@@ -50,7 +50,7 @@ export const boxes = (machine: Machine): ReadonlyMap<string, Value> => {
       ),
       defineComponent: same,
       defineAsyncComponent: native("defineAsyncComponent", (_, at) =>
-        unknownAt(at.source, at.text, `import async ${at.source.start}`),
+        importedUnknown(at.source, at.text, `async ${at.source.start}`),
       ),
       inject: givenFromAround(machine),
     }),

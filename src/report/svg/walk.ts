@@ -4,6 +4,7 @@ import { shortened } from "../../core/document/shortened.ts";
 import { spokenRole } from "../../core/semantics/heard-line.ts";
 import { isLandmarkRole } from "../../core/semantics/lists-by-kind.ts";
 import { accessibilityTree, type TreeNode } from "../../core/semantics/tree.ts";
+import { type Xml, xml } from "../xml.ts";
 
 /** Pixels. */
 const WIDTH = 1280;
@@ -38,15 +39,6 @@ interface Placed extends Row {
   readonly y: number;
 }
 
-const escaped = (text: string): string =>
-  text
-    // XML 1.0 §2.2 allows none of these.
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, "")
-    .replace(/&/g, "&amp;")
-    .replace(/</g, "&lt;")
-    .replace(/>/g, "&gt;")
-    .replace(/"/g, "&quot;");
-
 /** The way of Tab as a numbered path over a schematic of the page: landmarks, headings and stops as they are read. */
 export function walkSvg(walk: PageWalk): string {
   const rows = rowsOf(walk);
@@ -74,30 +66,36 @@ export function walkSvg(walk: PageWalk): string {
     .map(({ index, announced }) => `${index} ${announced}`)
     .join("; ")}${walk.stops.length > 60 ? "; and more" : ""}. ${walk.unreached.length} not reached.`;
   const right = (row: Placed) => LEFT + columnOf(row, columnWidth) * (columnWidth + GAP) + columnWidth;
-  return [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${height}" viewBox="0 0 ${WIDTH} ${height}" role="img" aria-labelledby="walk-title walk-description" font-family="system-ui, sans-serif" font-size="13">`,
-    `<title id="walk-title">${escaped(title)}</title>`,
-    `<desc id="walk-description">${escaped(description)}</desc>`,
-    `<rect width="${WIDTH}" height="${height}" fill="#ffffff"/>`,
-    `<text x="${MARGIN}" y="36" font-size="20" font-weight="700" fill="#10243e">${escaped(title)}</text>`,
-    `<text x="${MARGIN}" y="60" fill="#4a5a68">${escaped(summary(walk, left, rows.length - drawn.length))}</text>`,
-    ...legend(),
-    `<g fill="none" stroke="#0b63a5" stroke-width="2" stroke-linecap="round">`,
-    ...stops.flatMap((stop, at) => {
-      const next = stops[at + 1];
-      return next === undefined || next.index !== stop.index + 1
-        ? []
-        : pathBetween(
-            stop,
-            next,
-            placed.slice(stop.at + 1, next.at).every((row) => row.index === null),
-          );
-    }),
-    "</g>",
-    ...placed.flatMap((row) => rowSvg(row, right(row))),
-    "</svg>",
-    "",
-  ].join("\n");
+  const paths = stops.flatMap((stop, at) => {
+    const next = stops[at + 1];
+    if (next === undefined || next.index !== stop.index + 1) return [];
+    const isClear = placed.slice(stop.at + 1, next.at).every((row) => row.index === null);
+    return pathBetween(stop, next, isClear);
+  });
+  const drawing = xml(
+    "svg",
+    {
+      xmlns: "http://www.w3.org/2000/svg",
+      width: WIDTH,
+      height,
+      viewBox: `0 0 ${WIDTH} ${height}`,
+      role: "img",
+      "aria-labelledby": "walk-title walk-description",
+      "font-family": "system-ui, sans-serif",
+      "font-size": 13,
+    },
+    [
+      xml("title", { id: "walk-title" }, title),
+      xml("desc", { id: "walk-description" }, description),
+      xml("rect", { width: WIDTH, height, fill: "#ffffff" }),
+      xml("text", { x: MARGIN, y: 36, "font-size": 20, "font-weight": 700, fill: "#10243e" }, title),
+      xml("text", { x: MARGIN, y: 60, fill: "#4a5a68" }, summary(walk, left, rows.length - drawn.length)),
+      ...legend(),
+      xml("g", { fill: "none", stroke: "#0b63a5", "stroke-width": 2, "stroke-linecap": "round" }, paths),
+      ...placed.flatMap((row) => rowSvg(row, right(row))),
+    ],
+  );
+  return `${drawing}\n`;
 }
 
 const columnOf = ({ x, depth }: Placed, columnWidth: number): number =>
@@ -114,7 +112,7 @@ function summary(walk: PageWalk, undrawn: number, cutRows: number): string {
 }
 
 /** What the marks mean, at the top right. */
-function legend(): readonly string[] {
+function legend(): readonly Xml[] {
   const marks = [
     ["#0b63a5", "stop"],
     ["#b45309", "odd"],
@@ -123,50 +121,93 @@ function legend(): readonly string[] {
   return marks.flatMap(([colour, word], at) => {
     const x = WIDTH - MARGIN - 290 + at * 100;
     return [
-      at === 2
-        ? `<circle cx="${x}" cy="32" r="7" fill="#ffffff" stroke="${colour}" stroke-width="2" stroke-dasharray="3 2"/>`
-        : `<circle cx="${x}" cy="32" r="7" fill="${colour}"/>`,
-      `<text x="${x + 13}" y="36" fill="#10243e">${word}</text>`,
+      xml("circle", {
+        cx: x,
+        cy: 32,
+        r: 7,
+        ...(at === 2
+          ? { fill: "#ffffff", stroke: colour, "stroke-width": 2, "stroke-dasharray": "3 2" }
+          : { fill: colour }),
+      }),
+      xml("text", { x: x + 13, y: 36, fill: "#10243e" }, word),
     ];
   });
 }
 
 /** Straight down while nothing else is a stop between; in a bow where the way jumps. Nothing where a column ends. */
-function pathBetween(from: Placed, to: Placed, isClear: boolean): readonly string[] {
+function pathBetween(from: Placed, to: Placed, isClear: boolean): readonly Xml[] {
   const [x1, y1, x2, y2] = [from.x + RADIUS, from.y + ROW / 2, to.x + RADIUS, to.y + ROW / 2];
   const isNextColumn = x2 - x1 > 100 && y2 < y1;
   const isBeside = Math.abs(x1 - x2) < 100;
-  if (isBeside && isClear && y2 > y1 && from.at < to.at) return [`<path d="M${x1} ${y1} L${x2} ${y2}"/>`];
+  if (isBeside && isClear && y2 > y1 && from.at < to.at)
+    return [xml("path", { d: `M${x1} ${y1} L${x2} ${y2}` })];
   if (isNextColumn && isClear && from.at < to.at) return [];
   const left = Math.max(8, Math.min(x1, x2) - Math.min(66, 24 + Math.abs(y2 - y1) / 5));
-  return [`<path d="M${x1} ${y1} C${left} ${y1} ${left} ${y2} ${x2} ${y2}" stroke-dasharray="5 4"/>`];
+  return [
+    xml("path", { d: `M${x1} ${y1} C${left} ${y1} ${left} ${y2} ${x2} ${y2}`, "stroke-dasharray": "5 4" }),
+  ];
 }
 
-function rowSvg(row: Placed, right: number): readonly string[] {
+function rowSvg(row: Placed, right: number): readonly Xml[] {
   const middle = row.y + ROW / 2;
   const base = middle + 4.5;
   // All words stand beside the path, none across it.
   const textX = row.x + 2 * RADIUS + 8;
   const room = Math.max(8, Math.floor((right - textX) / 6.9));
-  const text = escaped(shortened(row.text, room));
+  const text = (fill: string, more = {}) =>
+    xml("text", { x: textX, y: base, fill, ...more }, shortened(row.text, room));
+  const x = row.x + RADIUS;
   switch (row.kind) {
     case "landmark":
       return [
-        `<rect x="${row.x}" y="${row.y + 3}" width="${right - row.x}" height="${ROW - 6}" rx="4" fill="#e7eef4"/>`,
-        `<text x="${textX}" y="${base}" fill="#33475b" font-style="italic">${text}</text>`,
+        xml("rect", {
+          x: row.x,
+          y: row.y + 3,
+          width: right - row.x,
+          height: ROW - 6,
+          rx: 4,
+          fill: "#e7eef4",
+        }),
+        text("#33475b", { "font-style": "italic" }),
       ];
     case "heading":
-      return [`<text x="${textX}" y="${base}" fill="#10243e" font-weight="700">${text}</text>`];
+      return [text("#10243e", { "font-weight": 700 })];
     case "stop":
       return [
-        `<circle cx="${row.x + RADIUS}" cy="${middle}" r="${RADIUS}" fill="${row.odd ? "#b45309" : "#0b63a5"}" stroke="#ffffff" stroke-width="2"/>`,
-        `<text x="${row.x + RADIUS}" y="${middle + 3.8}" text-anchor="middle" font-size="${(row.index ?? 0) > 99 ? 8 : 10.5}" font-weight="700" fill="#ffffff">${row.index}</text>`,
-        `<text x="${textX}" y="${base}" fill="#10243e">${text}</text>`,
+        xml("circle", {
+          cx: x,
+          cy: middle,
+          r: RADIUS,
+          fill: row.odd ? "#b45309" : "#0b63a5",
+          stroke: "#ffffff",
+          "stroke-width": 2,
+        }),
+        xml(
+          "text",
+          {
+            x,
+            y: middle + 3.8,
+            "text-anchor": "middle",
+            "font-size": (row.index ?? 0) > 99 ? 8 : 10.5,
+            "font-weight": 700,
+            fill: "#ffffff",
+          },
+          String(row.index),
+        ),
+        text("#10243e"),
       ];
     default:
       return [
-        `<circle cx="${row.x + RADIUS}" cy="${middle}" r="${RADIUS - 2}" fill="#ffffff" stroke="#b3261e" stroke-width="2" stroke-dasharray="3 2"/>`,
-        `<text x="${textX}" y="${base}" fill="#8c1d18">${text}</text>`,
+        xml("circle", {
+          cx: x,
+          cy: middle,
+          r: RADIUS - 2,
+          fill: "#ffffff",
+          stroke: "#b3261e",
+          "stroke-width": 2,
+          "stroke-dasharray": "3 2",
+        }),
+        text("#8c1d18"),
       ];
   }
 }
