@@ -183,6 +183,7 @@ class SourcesAudit {
         const place = this.#texts.place(span);
         return place === null ? span.file : `${place.file}:${place.line}`;
       },
+      showsWorlds: plan.showsWorlds,
       keepAlone: (found, make) => this.#kept<FaultsAlone>("alone", found, "", make),
     });
   }

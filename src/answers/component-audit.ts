@@ -3,7 +3,7 @@ import { type CheckResult, checkResult, type RunResult, runChecks } from "../cor
 import { type Around, isLeftToSurroundings } from "../core/checks/surroundings.ts";
 import type { Sheet } from "../core/css/sheet.ts";
 import type { ComponentFrame, ElementNode, Span } from "../core/document/node.ts";
-import type { Finding } from "../core/findings/verdict.ts";
+import type { Facts, Finding } from "../core/findings/verdict.ts";
 import { setAttribute } from "../core/repair/change.ts";
 import { ask, askWords, BLANK } from "../core/repair/repair.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
@@ -48,6 +48,8 @@ export interface ComponentAuditRequest {
   readonly sheets: readonly Sheet[];
   /** How a place is told in a sentence: `file:line`. */
   readonly told: (span: Span) => string;
+  /** Whether findings say in which world they were judged. */
+  readonly showsWorlds: boolean;
   /** What a component fails in by itself, kept as long as it does not change. */
   readonly keepAlone: (found: FoundComponent, make: () => FaultsAlone) => FaultsAlone;
 }
@@ -192,6 +194,7 @@ export class ComponentAudit {
           source,
           message: this.#message(one, call),
           repair: call === null ? withoutIds(finding.repair) : this.#repairAt(call, one),
+          facts: this.#request.showsWorlds ? { ...finding.facts, ...worldFacts(one) } : finding.facts,
         },
         scene,
         components: call === null ? pointedAt(scene, finding).components : element.components,
@@ -246,6 +249,12 @@ export class ComponentAudit {
     return `${finding.message}${so}${where}`;
   }
 }
+
+/** The world in which a finding was judged, and what may stand where source leaves something out. */
+const worldFacts = ({ fell, mendedBy }: JudgedFinding): Facts => ({
+  world: fell.length === 0 ? "nothing is open" : fell.map(conditionText).join("; "),
+  ...(mendedBy.length === 0 ? {} : { mendedBy: mendedBy.join(", ") }),
+});
 
 /** An id that is written in a component is there as often as the component: a person must bind one. */
 function withoutIds(repair: Finding["repair"]): Finding["repair"] {

@@ -49,6 +49,12 @@ const options = {
     default: true,
     describe: "Keep what came of component source below node_modules/.cache (--no-cache reads all anew)",
   },
+  "show-worlds": {
+    type: "boolean",
+    default: false,
+    describe:
+      "Say of findings in component source how each open condition fell where they were judged (for whoever works on checks)",
+  },
   "unknown-components": {
     type: "boolean",
     default: false,

@@ -36,6 +36,8 @@ export interface AuditOptions extends ReadingOptions {
   readonly failOn?: "blocker" | "barrier" | "friction" | "never" | undefined;
   /** Whether every family is told, whatever the configuration shows. */
   readonly all?: boolean | undefined;
+  /** Whether findings in component source say in which world they were judged. */
+  readonly showWorlds?: boolean | undefined;
   /** Whether what came of component source is kept below `node_modules/.cache`. */
   readonly cache?: boolean | undefined;
 }

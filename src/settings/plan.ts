@@ -66,6 +66,8 @@ export interface AuditPlan extends ReadingPlan, CheckPlan {
   readonly key: string;
   /** Whether results of component source are kept on the disk from one run to the next. */
   readonly isCached: boolean;
+  /** Whether findings in component source say in which world they were judged. */
+  readonly showsWorlds: boolean;
   readonly failOn: Severity | "never";
   /** The families that are told; null for all. */
   readonly families: readonly Family[] | null;
@@ -146,8 +148,10 @@ export function auditPlan(
       device,
       themes,
       palette,
+      options.showWorlds === true,
     ]),
-    isCached: options.cache !== false,
+    isCached: options.cache !== false && options.showWorlds !== true,
+    showsWorlds: options.showWorlds === true,
     failOn,
     families: all ? null : families,
     all,

@@ -108,6 +108,15 @@ describe("keel audit on component source", () => {
     expect((await audited(folder, "src")).document.findings).toEqual([]);
   });
 
+  test("says in which world a finding was judged, where it is asked to", async () => {
+    const folder = folderWith({
+      "Go.tsx": `export function Go({ label, busy, more }: { label?: string; busy: boolean; more: object }) {\n  return <main><button aria-label={label}>{busy ? null : <i />}</button><button {...more} /></main>;\n}\n`,
+    });
+    const { out } = await keel(folder, ["audit", "Go.tsx", "--show-worlds", "--only", "names"]);
+    expect(out).toMatch(/^ {4}world +`label` is not given; `busy` is false$/m);
+    expect((await keel(folder, ["audit", "Go.tsx", "--only", "names"])).out).not.toContain("world");
+  });
+
   test("keeps nothing where it is told not to", async () => {
     const folder = folderWith({ ...project, "node_modules/here": "" });
     await keel(folder, ["audit", "src", "--no-cache"]);

@@ -30,6 +30,10 @@ export interface JudgedFinding {
   readonly isLeftToCalls: boolean;
   /** Whether what source leaves out may take it away. */
   readonly mayBeMended: boolean;
+  /** How every decision of the tree fell where it was judged. */
+  readonly fell: readonly Condition[];
+  /** What may stand in holes and take it away. */
+  readonly mendedBy: readonly Filling[];
 }
 
 /** How many worlds are looked at for one tree to find faults, and how many elements in all of them together. */
@@ -104,25 +108,26 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
       if (before !== undefined && (before.outcome === "failed" || finding.outcome === "cantTell")) continue;
       const element = document.origins.get(finding.element);
       if (element === undefined) continue;
-      const at = { finding, element, world: document };
-      const when: readonly Condition[] = [];
-      if (finding.outcome === "cantTell")
-        judged.set(key, { ...at, outcome: "cantTell", when, isLeftToCalls: false, mayBeMended: false });
-      else if (holesMayMend(one, finding))
-        judged.set(key, { ...at, outcome: "cantTell", when, isLeftToCalls: false, mayBeMended: true });
-      else judged.set(key, { ...at, ...hangsOn(key, element, world), mayBeMended: false });
+      const fell = decisions.flatMap((decision) => decision.arms[armIn(world, decision)] ?? []);
+      const mendedBy = finding.outcome === "failed" ? mendingFillings(one, finding) : [];
+      const mayBeMended = mendedBy.length > 0;
+      const at = { finding, element, world: document, fell, mendedBy, mayBeMended };
+      if (finding.outcome === "cantTell" || mayBeMended)
+        judged.set(key, { ...at, outcome: "cantTell", when: [], isLeftToCalls: false });
+      else judged.set(key, { ...at, ...hangsOn(key, element, world) });
     }
   }
   return [...judged.values()];
 
-  /** Whether something that may stand in the holes of a world takes a fault away. */
-  function holesMayMend(one: Seen, finding: Finding): boolean {
+  /** What may stand in the holes of a world and take a fault away. */
+  function mendingFillings(one: Seen, finding: Finding): readonly Filling[] {
     let bearing = borneOut.get(one);
     if (bearing === undefined) {
       bearing = hasHoles(one.document.document) ? fillings.map((filling) => faultsIn(one, filling)) : [];
       borneOut.set(one, bearing);
     }
-    return bearing.some((faults) => !faults.has(keyOf(finding, finding.element)));
+    const key = keyOf(finding, finding.element);
+    return fillings.filter((_, i) => bearing?.[i]?.has(key) === false);
   }
 
   /** The faults of a world that stay when its holes are filled. */

@@ -101,6 +101,15 @@ export function findingText(
     lines.push(paint.paragraph(`    ${colours.dim("mend")}  `, printable(finding.repair.summary), 10));
     lines.push(...editLines(finding, answer, view));
   }
+  const { world, mendedBy } = finding.facts;
+  if (typeof world === "string")
+    lines.push(
+      paint.paragraph(
+        `    ${colours.dim("world")} `,
+        `${printable(world)}${typeof mendedBy === "string" ? ` · may be mended by ${mendedBy}` : ""}`,
+        10,
+      ),
+    );
   if (finding.keys !== null)
     lines.push(paint.paragraph(`    ${colours.dim("keys")}  `, printable(finding.keys), 10));
   for (const [fact, words] of provenance) {

@@ -147,6 +147,18 @@ describe("judging a tree with decisions open", () => {
     expect(judged(element("button", {}, [all]))).toEqual([["cantTell", [], false]]);
   });
 
+  test("says how everything open fell where it was judged, and what may mend it", () => {
+    const [a, b] = [decision("a", true), decision("b", true)];
+    const tree = inPage("App.tsx", [
+      element("button", { title: either<TreeValue>(a, "Book", null), class: either(b, "x", "y") }),
+      element("button", {}, [hole]),
+    ]);
+    expect(judgeTree(tree, audit).map(({ fell, mendedBy }) => [fell.map(conditionText), mendedBy])).toEqual([
+      [["`a` is so", "`b` is not so"], ["words"]],
+      [["`a` is not so", "`b` is not so"], []],
+    ]);
+  });
+
   test("what is in one arm alone is judged there", () => {
     const open = decision("open", false);
     expect(judged(element("div", {}, [either(open, [element("button")], [element("p")])]))).toEqual([
