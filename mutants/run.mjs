@@ -5,6 +5,7 @@
  *   node mutants/run.mjs                 every fault of faults/*.json
  *   node mutants/run.mjs --sample 12     some of them, spread over all, other ones each day
  *   node mutants/run.mjs --only css/     those in files whose path holds the text
+ *   node mutants/run.mjs --list got-past those of one list
  */
 import { execFileSync, spawn } from "node:child_process";
 import {
@@ -47,12 +48,14 @@ const { values: options } = parseArgs({
   options: {
     sample: { type: "string" },
     only: { type: "string", default: "" },
+    list: { type: "string", default: "" },
     lanes: { type: "string", default: String(availableParallelism()) },
   },
 });
 
 /** Every fault: `[file, text that stands there once, text in its stead]`. */
 const every = readdirSync(join(import.meta.dirname, "faults"))
+  .filter((name) => name.includes(options.list))
   .sort()
   .flatMap((name) => JSON.parse(readFileSync(join(import.meta.dirname, "faults", name), "utf8")))
   .map(([file, text, instead]) => ({ file, text, instead, key: `${file}: ${text} → ${instead}` }))
@@ -69,6 +72,8 @@ const chosen = options.sample === undefined ? every : sampleOf(every, Number(opt
 /** Which test file noticed a fault last time: it is asked first. */
 const noticedBy = existsSync(noticedFile) ? JSON.parse(readFileSync(noticedFile, "utf8")) : {};
 const waiting = [...chosen];
+/** Test files that were seen to hold where nothing is wrong. */
+const holding = new Set();
 const survivors = [];
 const lanes = Array.from({ length: Math.min(Number(options.lanes), chosen.length) }, () =>
   mkdtempSync(join(tmpdir(), "keel-mutants-")),
@@ -79,7 +84,8 @@ try {
   for (const lane of lanes) rmSync(lane, { recursive: true, force: true });
 }
 const known = new Set(every.map(({ key }) => key));
-if (options.only === "") for (const key of Object.keys(noticedBy)) if (!known.has(key)) delete noticedBy[key];
+if (options.only === "" && options.list === "")
+  for (const key of Object.keys(noticedBy)) if (!known.has(key)) delete noticedBy[key];
 writeFileSync(noticedFile, `${JSON.stringify(noticedBy, Object.keys(noticedBy).sort(), 2)}\n`);
 
 const caught = chosen.length - survivors.length;
@@ -110,7 +116,11 @@ async function work(lane) {
     mkdirSync(dirname(join(lane, file)), { recursive: true });
     cpSync(join(home, file), join(lane, file));
   }
-  symlinkSync(join(home, "node_modules"), join(lane, "node_modules"));
+  // What is installed is no part of the checkout: it is used where it lies.
+  for (const file of files.filter((name) => name.endsWith("package.json"))) {
+    const installed = join(dirname(file), "node_modules");
+    if (existsSync(join(home, installed))) symlinkSync(join(home, installed), join(lane, installed));
+  }
   for (let fault = waiting.shift(); fault !== undefined; fault = waiting.shift()) {
     const path = join(lane, fault.file);
     const source = readFileSync(path, "utf8");
@@ -132,7 +142,8 @@ async function work(lane) {
 }
 
 /** The test file that notices a fault; null: none does. */
-async function noticer(lane, { file, key }) {
+async function noticer(lane, fault) {
+  const { file, key } = fault;
   const built = await run(lane, ["build.mjs"]);
   if (built.status !== 0) throw new Error(`${key}\n${built.output}`);
   const known = noticedBy[key];
@@ -144,9 +155,23 @@ async function noticer(lane, { file, key }) {
   for (const paths of [...(named.length === 0 ? [] : [named]), ...near.map((path) => [path]), []]) {
     const failing = await failsIn(lane, paths);
     if (failing === null) continue;
-    if (!mayBeHurried.test(failing) || (await failsIn(lane, [failing])) !== null) return failing;
+    if (mayBeHurried.test(failing) && (await failsIn(lane, [failing])) === null) continue;
+    await mustHold(lane, failing, fault);
+    return failing;
   }
   return null;
+}
+
+/** A test file that notices a fault must hold without it: else it notices nothing. Each is asked once. */
+async function mustHold(lane, test, { file }) {
+  if (holding.has(test)) return;
+  const path = join(lane, file);
+  const faulty = readFileSync(path, "utf8");
+  writeFileSync(path, readFileSync(join(home, file), "utf8"));
+  await run(lane, ["build.mjs"]);
+  if ((await failsIn(lane, [test])) !== null) throw new Error(`${test} fails without any fault.`);
+  holding.add(test);
+  writeFileSync(path, faulty);
 }
 
 /** Test files whose name shares a word with that of a source file: they are quick to ask. */
