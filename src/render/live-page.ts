@@ -96,8 +96,8 @@ export class LivePage {
     this.#source = source;
     this.#clock = new VirtualClock((error) => this.report(error));
     const console = new VirtualConsole();
-    console.on("jsdomError", (error: Error) => {
-      if (/not implemented/i.test(error.message)) {
+    console.on("jsdomError", (error: Error & { readonly type?: string }) => {
+      if (error.type === "not-implemented") {
         if (/navigation|submit/i.test(error.message)) this.left.push("goes to another page");
       } else this.report(error.cause ?? error);
     });
