@@ -6,6 +6,7 @@
  *   node mutants/run.mjs --sample 12     some of those that were noticed before, other ones each day
  *   node mutants/run.mjs --only css/     those in files whose path holds the text
  *   node mutants/run.mjs --list got-past those of one list
+ *   node mutants/run.mjs --unseen        those that no run has noticed yet
  */
 import { execFileSync, spawn } from "node:child_process";
 import {
@@ -49,6 +50,7 @@ const { values: options } = parseArgs({
     sample: { type: "string" },
     only: { type: "string", default: "" },
     list: { type: "string", default: "" },
+    unseen: { type: "boolean", default: false },
     lanes: { type: "string", default: String(availableParallelism()) },
   },
 });
@@ -70,13 +72,8 @@ if (stale.length > 0) {
 
 /** Which test file noticed a fault last time: it is asked first. */
 const noticedBy = existsSync(noticedFile) ? JSON.parse(readFileSync(noticedFile, "utf8")) : {};
-const chosen =
-  options.sample === undefined
-    ? every
-    : sampleOf(
-        every.filter(({ key }) => noticedBy[key] !== undefined),
-        Number(options.sample),
-      );
+const noticedBefore = ({ key }) => noticedBy[key] !== undefined;
+const chosen = chosenOf(every);
 const waiting = [...chosen];
 /** Test files that were seen to hold where nothing is wrong. */
 const holding = new Set();
@@ -92,13 +89,24 @@ try {
 const known = new Set(every.map(({ key }) => key));
 if (options.only === "" && options.list === "")
   for (const key of Object.keys(noticedBy)) if (!known.has(key)) delete noticedBy[key];
-writeFileSync(noticedFile, `${JSON.stringify(noticedBy, Object.keys(noticedBy).sort(), 2)}\n`);
+keepNoticed();
 
 const caught = chosen.length - survivors.length;
 console.log(
   `${caught} of ${chosen.length} faults noticed (${((100 * caught) / chosen.length).toFixed(1)} %)`,
 );
 process.exitCode = caught >= WANTED_SHARE * chosen.length ? 0 : 1;
+
+function chosenOf(faults) {
+  if (options.unseen) return faults.filter((fault) => !noticedBefore(fault));
+  if (options.sample === undefined) return faults;
+  return sampleOf(faults.filter(noticedBefore), Number(options.sample));
+}
+
+/** Kept after each fault, so that a run that is broken off was not for nothing. */
+function keepNoticed() {
+  writeFileSync(noticedFile, `${JSON.stringify(noticedBy, Object.keys(noticedBy).sort(), 2)}\n`);
+}
 
 function occurrences(source, text) {
   return source.split(text).length - 1;
@@ -144,6 +152,7 @@ async function work(lane) {
       noticedBy[fault.key] = by;
       console.log(`noticed  ${fault.key}  (${by})`);
     }
+    keepNoticed();
   }
 }
 
