@@ -13,7 +13,8 @@ export type ArgumentsOf<Table extends OptionTable> = InferredOptionTypes<Table>;
 export interface Command {
   readonly name: string;
   readonly optionNames: readonly string[];
-  addTo(parser: Argv, io: Io, onStatus: (status: Status) => void): void;
+  /** @param helps whether help is asked for: else the parser is given no texts */
+  addTo(parser: Argv, io: Io, helps: boolean, onStatus: (status: Status) => void): void;
 }
 
 interface CommandText<Words extends OptionTable, Table extends OptionTable> {
@@ -33,21 +34,21 @@ export function defineCommand<const Words extends OptionTable, const Table exten
   { name, usage, describe, words, options, examples, conflicts = [] }: CommandText<Words, Table>,
   run: (args: ArgumentsOf<Words & Table>, io: Io) => Promise<Status>,
 ): Command {
-  const build = (parser: Argv): Argv => {
-    for (const [word, text] of Object.entries(words)) parser.positional(word, text);
-    parser.options(options);
-    for (const [command, what] of examples) parser.example(command, what);
+  const build = (parser: Argv, helps: boolean): Argv => {
+    for (const [word, text] of Object.entries(words)) parser.positional(word, { ...text, hidden: !helps });
+    for (const [option, text] of Object.entries(options)) parser.option(option, { ...text, hidden: !helps });
+    for (const [command, what] of helps ? examples : []) parser.example(command, what);
     for (const [one, other] of conflicts) parser.conflicts(one, other);
     return parser;
   };
   return {
     name,
     optionNames: Object.keys(options),
-    addTo: (parser, io, onStatus) =>
+    addTo: (parser, io, helps, onStatus) =>
       void parser.command({
         command: `${name} ${usage}`.trim(),
-        describe,
-        builder: build,
+        describe: helps && describe,
+        builder: (sub: Argv) => build(sub, helps),
         // The parser has made the arguments by these very tables, which its types do not follow through variables.
         handler: async (args) => onStatus(await run(args as unknown as ArgumentsOf<Words & Table>, io)),
       }),

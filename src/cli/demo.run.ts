@@ -1,6 +1,7 @@
 import { cp, stat } from "node:fs/promises";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
+import { Workers } from "../host/node.ts";
 import type { DemoArguments } from "./demo.ts";
 import { COULD_NOT, DONE, type Io, type Status } from "./io.ts";
 import { main } from "./main.ts";
@@ -60,7 +61,8 @@ export async function runDemo(args: DemoArguments, io: Io): Promise<Status> {
   const say = (text: string) => io.out.write(text);
   const colour = args.colour === undefined ? [] : [args.colour ? "--colour" : "--no-colour"];
   // What a command says beside its answer belongs to what is shown.
-  const inDemo: Io = { ...io, err: io.out, workingDirectory: folder };
+  const workers = io.workers ?? new Workers();
+  const inDemo: Io = { ...io, err: io.out, workingDirectory: folder, workers };
   say(
     "The Brackwater Boatyard books slips, hauls boats out and posts the tides. Its pages work for\nsome people and shut others out.\n",
   );

@@ -69,12 +69,21 @@ function parserFor(argv: readonly string[], io: Io, onStatus: (status: Status) =
     .scriptName("keel")
     .locale("en")
     .exitProcess(false)
-    .usage("keel <command> [targets…]\n\nTells who an interface would shut out, and what to change.")
     .version(packageVersion())
     .alias("help", "h")
     .strict()
     .strictCommands()
-    .demandCommand(1, "say what to do: keel audit PAGE, or keel --help.")
+    .demandCommand(1, "say what to do: keel audit PAGE, or keel --help.");
+  // With any command the parser lays out its help too, which takes longer than many an audit.
+  const helps = argv.some((word) => /^(?:-[a-z]*h|--h|help$)/.test(word));
+  if (helps) addHelp(parser, io);
+  for (const command of commands) command.addTo(parser, io, helps, onStatus);
+  return parser;
+}
+
+function addHelp(parser: Argv, io: Io): void {
+  parser
+    .usage("keel <command> [targets…]\n\nTells who an interface would shut out, and what to change.")
     .wrap(Math.min(WIDEST, io.out.columns ?? WIDEST))
     .example("keel demo", "the whole example, on the packaged demo pages")
     .example("keel audit pages/", "what is wrong in every page of a folder, and how to mend it")
@@ -82,8 +91,6 @@ function parserFor(argv: readonly string[], io: Io, onStatus: (status: Status) =
     .epilogue(
       "Exit status: 0 nothing at or above the failing severity, 1 findings, 2 the work could not be done.",
     );
-  for (const command of commands) command.addTo(parser, io, onStatus);
-  return parser;
 }
 
 /** Says in one line why the work cannot be done. */
