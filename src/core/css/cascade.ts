@@ -51,13 +51,21 @@ function styleSharing(): (parent: Style | null, blocks: readonly AppliedBlock[])
 const asWritten = (text: string): string => text;
 const lowerCased = (text: string): string => text.toLowerCase();
 
+interface BrowserRules {
+  readonly rules: TreeRules;
+  /** What they look for among ancestors, each with its place in the filter. */
+  readonly places: ReadonlyMap<string, number>;
+}
+
 /** The browser's own rules, which no document and, asking for no media, no device changes. */
-const browserRules = (sheet: Sheet, fold: (text: string) => string): TreeRules =>
-  treeRules([{ sheet, media: null, imports: new Map() }], "user-agent", desktop, {
-    registered: new Map(),
-    places: null,
-    fold,
-  });
+function browserRules(sheet: Sheet, fold: (text: string) => string): BrowserRules {
+  const places = new Map<string, number>();
+  const context = { registered: new Map(), places, fold };
+  return {
+    rules: treeRules([{ sheet, media: null, imports: new Map() }], "user-agent", desktop, context),
+    places,
+  };
+}
 const standardRules = browserRules(standardSheet, asWritten);
 const quirksRules = browserRules(quirksSheet, lowerCased);
 
@@ -97,7 +105,7 @@ class DocumentCascade implements Cascade {
   readonly #pseudoStyles = new Map<string, Map<ElementNode, Style | null>>();
   readonly #share = styleSharing();
   /** Where in the filter each thing stands that some selector looks for among ancestors. */
-  readonly #places = new Map<string, number>();
+  readonly #places: Map<string, number>;
   readonly #filter: Uint32Array;
   /** Ancestors whose id or classes source does not give: they may be anything a selector asks for. */
   #unknownAncestors = 0;
@@ -114,7 +122,9 @@ class DocumentCascade implements Cascade {
     this.pageScheme = pageScheme(index, device);
     this.matcher = matcherFor(index);
     this.#fold = quirks ? lowerCased : asWritten;
-    this.#userAgent = quirks ? quirksRules : standardRules;
+    const browser = quirks ? quirksRules : standardRules;
+    this.#userAgent = browser.rules;
+    this.#places = new Map(browser.places);
     for (const scope of new Set(sheets.map((sheet) => sheet.scope))) {
       const own = sheets.filter((sheet) => sheet.scope === scope);
       const places = "mode" in scope ? null : this.#places;
@@ -222,7 +232,7 @@ class DocumentCascade implements Cascade {
     const blocks: AppliedBlock[] = [];
     const add = (rules: RuleIndex | undefined, tree: TreeRoot, filtered = false) =>
       this.#addMatching(blocks, rules, element, surroundings(tree, interaction), filtered);
-    add(this.#userAgent.elements, root);
+    add(this.#userAgent.elements, root, useFilter);
     const hints = presentationalHints(index, element);
     if (hints !== null)
       blocks.push(
