@@ -79,12 +79,12 @@ export function auditSources(
   const all = new Results();
   let accepted = 0;
   // What several roots show is told of the first.
-  const told = new Set<string>();
+  const seen = new Set<string>();
   const unknown = new Map<string, SourceAnswer[]>();
   const add = (found: FoundComponent, root: RootAnswer): void => {
-    const own = root.findings.filter(({ key }) => !told.has(key));
-    for (const { key } of own) told.add(key);
-    const answers = own.map(({ answer }) => answer);
+    const fresh = root.findings.filter(({ key }) => !seen.has(key));
+    for (const { key } of fresh) seen.add(key);
+    const answers = fresh.map(({ answer }) => answer);
     const results = root.results.map((result) => countedAsTold(result, answers));
     findings.push(...answers);
     all.addTallies(root.tallies);

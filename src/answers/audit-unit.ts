@@ -64,11 +64,11 @@ export class UnitAuditor {
       results.add(run.checks);
       results.addTallies(run.criteria);
       accepted += run.allowed;
-      const own = pageFacts(scene);
-      facts = facts === null ? own : addFacts(facts, own);
+      const ofPage = pageFacts(scene);
+      facts = facts === null ? ofPage : addFacts(facts, ofPage);
       for (const finding of run.findings) {
-        const told = elementIn(document, finding.element, this.#texts);
-        const place = placeOf(scene, finding.element, this.#texts, told);
+        const shown = elementIn(document, finding.element, this.#texts);
+        const place = placeOf(scene, finding.element, this.#texts, shown);
         findings.push(answers.answer(inFile(finding, document), place, finding.element.components));
       }
     }

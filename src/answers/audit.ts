@@ -58,20 +58,20 @@ export async function audit(plan: AuditPlan, host: Host, asking: Asking = {}): P
   const startedAt = host.clock.now();
   const start = host.clock.elapsed();
   const workspace = asking.workspace ?? new Workspace();
-  const own: Asking = { ...asking, workspace };
+  const withWorkspace: Asking = { ...asking, workspace };
   // What fails must be known to tell whether an edit does harm.
   const outcomes = [...new Set<FindingOutcome>([...plan.outcomes, "failed"])];
-  const work = new Audit({ ...plan, outcomes }, host, own);
+  const work = new Audit({ ...plan, outcomes }, host, withWorkspace);
   const result = await work.run();
   const proved = await work.proved(result, auditAnew(plan, workspace));
-  const told = proved.filter((finding) => isTold(plan, finding));
+  const shown = proved.filter((finding) => isTold(plan, finding));
   const { sources: _, ...answer } = result;
   return {
     startedAt,
     elapsedMs: Math.round(host.clock.elapsed() - start),
     conformance: plan.conformance,
     ...answer,
-    findings: told,
+    findings: shown,
     untold: proved.filter(
       (finding) => finding.outcome === "failed" && plan.outcomes.includes("failed") && !isTold(plan, finding),
     ),
@@ -219,13 +219,13 @@ class Audit {
     let accepted = 0;
     for (const { audit: own, sources, isComposed } of parts) {
       const { outcomes } = this.#plan;
-      const told = (own?.findings ?? sources?.result.findings ?? []).filter(({ outcome }) =>
+      const findings = (own?.findings ?? sources?.result.findings ?? []).filter(({ outcome }) =>
         outcomes.includes(outcome),
       );
       // A fault of a specimen that its source shows already is told once.
       if (isComposed)
-        composed = sources === null ? mergedWithSeen(composed, told, []) : [...composed, ...told];
-      else read.push(...told);
+        composed = sources === null ? mergedWithSeen(composed, findings, []) : [...composed, ...findings];
+      else read.push(...findings);
       if (own !== null) {
         subjects.push(own.subject);
         results.add(own.results.all);
@@ -244,17 +244,17 @@ class Audit {
       read.push(
         ...this.#site.findings(results).filter(({ outcome }) => this.#plan.outcomes.includes(outcome)),
       );
-    const made = this.#madeChecks(subjects);
+    const checks = this.#madeChecks(subjects);
     const sources = parts.flatMap((part) => part.sources ?? []);
     return {
       subjects,
       findings: [...shareCauses(read), ...composed].sort(inReportOrder),
-      checks: made.map(({ id }) => results.of(id) ?? untested(id)),
+      checks: checks.map(({ id }) => results.of(id) ?? untested(id)),
       coverage: facts === null ? [] : this.#coverage(subjects, results, facts),
       accepted,
       problems: [
         ...problems,
-        ...this.#exceptions.problems(this.#texts, new Set(made.map((check) => check.id))),
+        ...this.#exceptions.problems(this.#texts, new Set(checks.map((check) => check.id))),
       ],
       unknownComponents: sources.flatMap(({ result }) => result.unknownComponents),
       incomplete,

@@ -74,14 +74,14 @@ export async function gather<T>(
 ): Promise<CollectOutcome & { readonly gathered: readonly T[] }> {
   const followed = await Promise.all(
     streams.map(async (stream) => {
-      const made: { readonly outcome: Outcome; parts: readonly T[] }[] = [];
-      const last: typeof made = [];
+      const results: { readonly outcome: Outcome; parts: readonly T[] }[] = [];
+      const last: typeof results = [];
       const waiting = new Set<Promise<void>>();
       for await (const collected of stream) {
-        const entry: (typeof made)[number] = { outcome: new Outcome(), parts: [] };
+        const entry: (typeof results)[number] = { outcome: new Outcome(), parts: [] };
         // Component source is told after the pages, though it must be read first: it says what is no page.
         if (collected.kind === "sources") last.push(entry);
-        else made.push(entry);
+        else results.push(entry);
         if (collected.kind === "problem") {
           entry.outcome.note([collected.problem], !collected.isUnread);
           continue;
@@ -95,7 +95,7 @@ export async function gather<T>(
         else if (waiting.size >= MOST_ACTED_ON) await Promise.race(waiting);
       }
       await Promise.all(waiting);
-      return [...made, ...last];
+      return [...results, ...last];
     }),
   );
   const entries = followed.flat();

@@ -209,12 +209,12 @@ export class ComponentAudit {
     const frames = element.components;
     const key = faultKey(finding, element);
     let level: number | null = null;
-    for (let at = frames.length - 1; at > 0; at--) {
-      const frame = frames[at];
+    for (let index = frames.length - 1; index > 0; index--) {
+      const frame = frames[index];
       if (frame === undefined || this.#faultsAlone(frame.definition).own.has(key)) break;
       // Who gives nothing decides nothing.
       if (this.#request.composer.definedAt(frame.definition)?.component.takesProps === false) break;
-      level = at;
+      level = index;
     }
     return level;
   }

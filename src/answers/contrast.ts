@@ -103,12 +103,12 @@ function nearestFor(
 ): ContrastAnswer["nearest"] {
   const shade = (colour: Rgba | null, other: Rgba, name: string | null = null): Shade | null =>
     colour === null ? null : { name, colour, ratio: contrastRatio(colour, other) };
-  const own = nearestInPalette(text, ground, needed, palette);
+  const inPalette = nearestInPalette(text, ground, needed, palette);
   return {
     needed,
     foreground: shade(nearestPassing(text, ground, needed), ground),
     background: shade(nearestPassing(ground, text, needed), text),
-    ofPalette: own === null ? null : shade(own.colour, ground, own.name),
+    ofPalette: inPalette === null ? null : shade(inPalette.colour, ground, inPalette.name),
   };
 }
 

@@ -8,10 +8,10 @@ export function elementIn(
   element: ElementNode,
   texts: SourceTexts,
 ): ElementAnswer {
-  const own = elementAnswer(scene.page.index, scene, element, texts);
-  if (frame === null) return own;
+  const answer = elementAnswer(scene.page.index, scene, element, texts);
+  if (frame === null) return answer;
   const around = elementIn(frame.around, frame.element, texts);
-  return { ...own, path: `${around.path} >>> ${own.path}` };
+  return { ...answer, path: `${around.path} >>> ${answer.path}` };
 }
 
 /** Whether a document stands in an attribute of a page: it is no file, and has its place where the attribute has. */

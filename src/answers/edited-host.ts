@@ -20,13 +20,13 @@ export async function editedHost(
 ): Promise<Host | null> {
   const changed = new Map<string, Uint8Array>();
   let input: Uint8Array | null = null;
-  for (const [file, own] of byFile(edits)) {
+  for (const [file, fileEdits] of byFile(edits)) {
     const isInput = file === stdinName;
     const full = path.resolve(host.workingDirectory, file);
     const read = isInput
       ? { ok: true as const, bytes: await host.standardInput() }
       : await host.files.read(full);
-    const bytes = read.ok ? editedBytes(read.bytes, languageOf(file), own) : null;
+    const bytes = read.ok ? editedBytes(read.bytes, languageOf(file), fileEdits) : null;
     if (bytes === null) return null;
     if (isInput) input = bytes;
     else changed.set(full, bytes);

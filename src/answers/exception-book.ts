@@ -32,7 +32,7 @@ export class ExceptionBook {
     document: Document,
     sheets: readonly AppliedSheet[],
   ): { readonly allows: (finding: Finding) => boolean } {
-    const own = [...markupExceptions(document), ...sheets.flatMap(exceptionsIn)].map((exception) => {
+    const entries = [...markupExceptions(document), ...sheets.flatMap(exceptionsIn)].map((exception) => {
       const key = `${exception.source.file} ${exception.source.start}`;
       const known = this.#met.get(key) ?? { exception, used: false };
       this.#met.set(key, known);
@@ -41,7 +41,7 @@ export class ExceptionBook {
     return {
       allows: (finding) => {
         let allowed = false;
-        for (const { exception, known } of own) {
+        for (const { exception, known } of entries) {
           if (!allows(exception, finding)) continue;
           known.used = true;
           allowed = true;
@@ -75,13 +75,14 @@ export class ExceptionBook {
   problems(texts: SourceTexts, ran: ReadonlySet<string>): readonly Problem[] {
     return [...this.#met.values()].flatMap(({ exception, used }) => {
       const place = texts.place(exception.source);
-      const at = place === null ? exception.source.file : `${place.file}:${place.line}:${place.column}`;
+      const where = place === null ? exception.source.file : `${place.file}:${place.line}:${place.column}`;
       const names = exception.checks.join(", ");
-      if (exception.checks.length === 0) return [exceptionWithoutForm(at)];
+      if (exception.checks.length === 0) return [exceptionWithoutForm(where)];
       const unknown = exception.checks.find((id) => !this.#ids.includes(id));
-      if (unknown !== undefined) return [exceptionForUnknown(at, unknown, nearestWord(unknown, this.#ids))];
-      if (exception.reason === null) return [exceptionWithoutReason(at, names)];
-      return used || !exception.checks.every((id) => ran.has(id)) ? [] : [exceptionUnused(at, names)];
+      if (unknown !== undefined)
+        return [exceptionForUnknown(where, unknown, nearestWord(unknown, this.#ids))];
+      if (exception.reason === null) return [exceptionWithoutReason(where, names)];
+      return used || !exception.checks.every((id) => ran.has(id)) ? [] : [exceptionUnused(where, names)];
     });
   }
 }

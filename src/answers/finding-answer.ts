@@ -76,8 +76,8 @@ export const placeOf = (
   scene: Scene,
   element: ElementNode,
   texts: SourceTexts,
-  told: ElementAnswer = elementAnswer(scene.page.index, scene, element, texts),
-): PlaceAnswer => ({ element: told, heard: heardAs(scene, element), selector: selectorOf(element) });
+  shown: ElementAnswer = elementAnswer(scene.page.index, scene, element, texts),
+): PlaceAnswer => ({ element: shown, heard: heardAs(scene, element), selector: selectorOf(element) });
 
 function selectorOf(element: ElementNode): string {
   const id = attributeText(element, "id");

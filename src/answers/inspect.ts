@@ -88,14 +88,14 @@ function candidateAnswer(candidate: NameCandidate, texts: SourceTexts): Candidat
   const places = candidate.elements
     .map((element) => texts.place(element.source))
     .filter((place) => place !== null);
-  const own = texts.place(candidate.source);
+  const written = texts.place(candidate.source);
   const elsewhere = candidate.from === "aria-labelledby" || candidate.from === "label element";
   return {
     from: candidate.from,
     text: candidate.text,
     certain: candidate.certain,
     wins: candidate.wins,
-    at: elsewhere || own === null ? places : [own],
+    at: elsewhere || written === null ? places : [written],
   };
 }
 

@@ -107,24 +107,27 @@ export class Mender {
   }
 
   /** Whether edits, with others made, still leave the findings they are for; `harm` where something new fails. */
-  async outcome(mendings: readonly Mending[], made: readonly Mending[]): Promise<"gone" | "stays" | "harm"> {
-    const left = await this.#left([...made, ...mendings]);
+  async outcome(
+    mendings: readonly Mending[],
+    chosen: readonly Mending[],
+  ): Promise<"gone" | "stays" | "harm"> {
+    const left = await this.#left([...chosen, ...mendings]);
     if (left === null) return "harm";
     return mendings.some(({ finding }) => left.has(findingKey(finding))) ? "stays" : "gone";
   }
 
   /** What is left with edits; what was tried last is not tried again. */
-  async #left(made: readonly Mending[]): Promise<ReadonlySet<string> | null> {
-    const edits = made.flatMap((one) => one.edits);
+  async #left(chosen: readonly Mending[]): Promise<ReadonlySet<string> | null> {
+    const edits = chosen.flatMap((one) => one.edits);
     const key = JSON.stringify(edits);
     if (this.#tried?.key !== key) this.#tried = { key, left: await this.#trial.left(edits) };
     return this.#tried.left;
   }
 
   /** Which findings are mended once edits are made. */
-  async goneWith(made: readonly Mending[]): Promise<ReadonlySet<FindingAnswer>> {
-    const edits = made.flatMap((one) => one.edits);
-    const left = made.length === 0 ? null : await this.#left(made);
+  async goneWith(chosen: readonly Mending[]): Promise<ReadonlySet<FindingAnswer>> {
+    const edits = chosen.flatMap((one) => one.edits);
+    const left = chosen.length === 0 ? null : await this.#left(chosen);
     if (left === null) return new Set();
     const touched = new Set(this.#trial.unitsOf(edits).flatMap(({ pages }) => pages.map(({ name }) => name)));
     const isSource = this.#trial.unitsOf(edits).some((unit) => unit.isSource);
@@ -212,11 +215,11 @@ export const writePlan = ({ files }: MendPlan, host: Host): Promise<Replaced> =>
     ),
   );
 
-function collision({ finding, edits }: Mending, made: readonly Mending[]): string | null {
-  const other = made.find((one) => one.edits.some((a) => edits.some((b) => collide(a, b))));
+function collision({ finding, edits }: Mending, chosen: readonly Mending[]): string | null {
+  const other = chosen.find((one) => one.edits.some((a) => edits.some((b) => collide(a, b))));
   if (other === undefined) return null;
-  const at = other.finding.source;
-  return `another edit changes the same text (${other.finding.check}${at === null || finding.source?.line === at.line ? "" : `, line ${at.line}`}): run again for it`;
+  const place = other.finding.source;
+  return `another edit changes the same text (${other.finding.check}${place === null || finding.source?.line === place.line ? "" : `, line ${place.line}`}): run again for it`;
 }
 
 /** What files that are made by a program say of themselves at their head. */

@@ -115,7 +115,7 @@ export class Trial {
     const after = await auditAnew(pages, edited);
     if (after.incomplete && !incomplete) return null;
     const files = byFile(edits);
-    const places = new Map([...files].map(([file, own]) => [file, originalPlaces(own)] as const));
+    const places = new Map([...files].map(([file, fileEdits]) => [file, originalPlaces(fileEdits)] as const));
     const original = (file: string, offset: number): string => {
       const place = places.get(file)?.(offset);
       return place === undefined ? String(offset) : `${place.offset}${place.isNew ? " new" : ""}`;
@@ -126,8 +126,8 @@ export class Trial {
       if (finding.outcome === "failed" && !this.#failing.has(key)) return null;
       left.add(key);
     }
-    for (const [file, own] of files)
-      if (!(await this.#isUntouched(file, own, after.texts, units))) return null;
+    for (const [file, fileEdits] of files)
+      if (!(await this.#isUntouched(file, fileEdits, after.texts, units))) return null;
     return left;
   }
 
@@ -167,8 +167,8 @@ class Proof {
     const trials = Math.max(1, Math.floor(effort / Math.max(1, once)));
     for (const { cost, candidates } of groups) {
       const size = Math.ceil(candidates.length / trials);
-      for (let at = 0; at < candidates.length; at += size)
-        await this.#prove(candidates.slice(at, at + size), cost);
+      for (let from = 0; from < candidates.length; from += size)
+        await this.#prove(candidates.slice(from, from + size), cost);
     }
     return this.#held;
   }
@@ -191,8 +191,8 @@ class Proof {
   }
 
   async #prove(candidates: readonly Candidate[], cost: number): Promise<void> {
-    const [together, apart] = withoutCollisions(candidates);
-    if (apart.length > 0) await this.#prove(apart, cost);
+    const [together, alone] = withoutCollisions(candidates);
+    if (alone.length > 0) await this.#prove(alone, cost);
     this.#effort -= cost;
     const left = await this.#trial.left(together.flatMap(({ edits }) => edits));
     if (left !== null) {
@@ -232,15 +232,15 @@ function candidatesIn(findings: readonly FindingAnswer[], triesWords: boolean): 
 export function withoutCollisions<T extends { readonly edits: readonly Edit[] }>(
   candidates: readonly T[],
 ): readonly [together: readonly T[], apart: readonly T[]] {
-  const made: Edit[] = [];
+  const edits: Edit[] = [];
   const together: T[] = [];
-  const apart: T[] = [];
+  const alone: T[] = [];
   for (const candidate of candidates) {
-    if (candidate.edits.some((edit) => made.some((other) => collide(edit, other)))) apart.push(candidate);
+    if (candidate.edits.some((edit) => edits.some((other) => collide(edit, other)))) alone.push(candidate);
     else {
       together.push(candidate);
-      made.push(...candidate.edits);
+      edits.push(...candidate.edits);
     }
   }
-  return [together, apart];
+  return [together, alone];
 }

@@ -23,8 +23,8 @@ export async function trees(plan: ReadingPlan, host: Host, asking: Asking = {}):
   const collection = await collect(plan, host, asking);
   const { gathered, ...outcome } = await gather<PageTree>(collection, async (collected, own) => {
     const units = collected.kind === "unit" ? [collected.unit] : await collected.targets.units();
-    const made = await Promise.all(units.map((unit) => treeOf(unit, own)));
-    return made.flatMap((one) => one ?? []);
+    const trees = await Promise.all(units.map((unit) => treeOf(unit, own)));
+    return trees.flatMap((one) => one ?? []);
   });
   return { pages: gathered, ...outcome };
 }

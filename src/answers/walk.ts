@@ -58,7 +58,7 @@ export interface UnreachedAnswer {
   readonly source: SourceAnswer | null;
   readonly heard: string;
   readonly why: string;
-  readonly at: ElementNode;
+  readonly node: ElementNode;
 }
 
 export interface PageWalk {
@@ -87,8 +87,8 @@ export async function walk(plan: WalkPlan, host: Host, asking: Asking = {}): Pro
   const collection = await collect(plan, host, asking);
   const { gathered, ...outcome } = await gather<PageWalk | string>(collection, async (collected, own) => {
     const units = collected.kind === "unit" ? [collected.unit] : await collected.targets.units();
-    const made = await Promise.all(units.map((unit) => walkUnit(unit, plan, host, own)));
-    return made.flatMap((one) => one ?? []);
+    const walks = await Promise.all(units.map((unit) => walkUnit(unit, plan, host, own)));
+    return walks.flatMap((one) => one ?? []);
   });
   const refused = gathered.find((one) => typeof one === "string");
   if (refused !== undefined) return { ok: false, message: refused };
@@ -188,16 +188,16 @@ function walkRead(
     script: null,
     scene,
     stops: stops.map((stop, place) => {
-      const own = of(stop.document);
-      const odd = oddities(stop, own.scene, jumps.get(stop.element), unmarked, oddAround);
-      return stopAnswer(stop, place, own, odd, texts);
+      const page = of(stop.document);
+      const odd = oddities(stop, page.scene, jumps.get(stop.element), unmarked, oddAround);
+      return stopAnswer(stop, place, page, odd, texts);
     }),
     unreached: [...unreachedIn(scene, reached), ...outOfReach(run.findings)].map(({ element, why }) => ({
       element: elementIn(document, element, texts),
       source: texts.place(element.source),
       heard: heardOrText(scene, element),
       why,
-      at: element,
+      node: element,
     })),
     findings: run.findings
       .map((finding) =>
@@ -212,9 +212,9 @@ function walkRead(
 const oddAtStops = (findings: readonly Finding[]): ReadonlyMap<ElementNode, string> =>
   new Map(
     findings.flatMap(({ check, element, facts }) => {
-      const made = checkWith(check);
-      return made?.kind === "page" && made.oddAtStops !== undefined
-        ? [[element, made.oddAtStops(facts)] as const]
+      const known = checkWith(check);
+      return known?.kind === "page" && known.oddAtStops !== undefined
+        ? [[element, known.oddAtStops(facts)] as const]
         : [];
     }),
   );
@@ -222,8 +222,10 @@ const oddAtStops = (findings: readonly Finding[]): ReadonlyMap<ElementNode, stri
 /** What checks find out of reach of the keyboard. */
 const outOfReach = (findings: readonly Finding[]): readonly Unreached[] =>
   findings.flatMap(({ check, element }) => {
-    const made = checkWith(check);
-    return made?.kind === "page" && made.outOfReach !== undefined ? [{ element, why: made.outOfReach }] : [];
+    const known = checkWith(check);
+    return known?.kind === "page" && known.outOfReach !== undefined
+      ? [{ element, why: known.outOfReach }]
+      : [];
   });
 
 function stopAnswer(
@@ -322,14 +324,14 @@ function turned(
   direction: Direction,
 ): readonly Stop[] {
   const { index } = scene.page;
-  const own = stops.findIndex(({ element }) => element === from);
+  const found = stops.findIndex(({ element }) => element === from);
   const { order } = index.record(from);
   const isBeyond = ({ element, document, tabindex }: Stop) =>
     document === scene &&
     (tabindex ?? 0) <= 0 &&
     (direction === "forwards" ? index.record(element).order > order : index.record(element).order < order);
-  const at = own >= 0 ? own + 1 : stops.findIndex(isBeyond);
-  return at <= 0 ? stops : [...stops.slice(at), ...stops.slice(0, at)];
+  const position = found >= 0 ? found + 1 : stops.findIndex(isBeyond);
+  return position <= 0 ? stops : [...stops.slice(position), ...stops.slice(0, position)];
 }
 
 /** How many keys lead to an element. */

@@ -44,11 +44,11 @@ export async function main(words: readonly string[], io: Io): Promise<Status> {
   });
   try {
     // Help and version are told to the callback where there is one, and nothing ends the process.
-    let told = "";
+    let help = "";
     await parser.parseAsync([...argv], {}, (_error, _args, output) => {
-      told = output;
+      help = output;
     });
-    if (told !== "") io.out.write(`${told}\n`);
+    if (help !== "") io.out.write(`${help}\n`);
     return status;
   } catch (error) {
     if (error instanceof Misspelt) return refuse(await whatToSay(error.message, argv), io);

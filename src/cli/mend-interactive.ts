@@ -2,8 +2,9 @@ import { createInterface, type Interface } from "node:readline";
 import type { AuditAnswer, FindingAnswer } from "../answers/audit.ts";
 import type { Mender, Mending } from "../answers/mend.ts";
 import { everyCheck } from "../core/checks/catalogue.ts";
+import { countOf } from "../core/document/count-of.ts";
 import { filledIn } from "../core/repair/spell.ts";
-import { counted, findingText } from "../report/terminal/finding.ts";
+import { findingText } from "../report/terminal/finding.ts";
 import { diffText } from "../report/terminal/mend.ts";
 import type { Paint } from "../report/terminal/paint.ts";
 import { printable } from "../report/terminal/printable.ts";
@@ -108,7 +109,7 @@ class Round {
   }
 
   async run(findings: readonly FindingAnswer[]): Promise<readonly Mending[] | null> {
-    for (const [at, finding] of findings.entries()) {
+    for (const [index, finding] of findings.entries()) {
       if (this.#gone.has(finding)) continue;
       const refused = await this.#mender.refusal(finding.repair?.edits ?? [], true);
       if (refused !== null) {
@@ -118,7 +119,7 @@ class Round {
       const key = `${finding.check} ${finding.cause} ${finding.message}`;
       const known = this.#said.get(key);
       if (known === undefined) {
-        this.#show(finding, at, findings.length);
+        this.#show(finding, index, findings.length);
         const said = await this.#ask(finding);
         if (said === null) return null;
         if (said === "stop") break;
@@ -132,11 +133,11 @@ class Round {
     this.#io.out.write(text);
   }
 
-  #show(finding: FindingAnswer, at: number, total: number): void {
+  #show(finding: FindingAnswer, index: number, total: number): void {
     const { colours } = this.#paint;
     const bare = finding.repair === null ? finding : { ...finding, repair: { ...finding.repair, edits: [] } };
     this.#say(
-      `\n${colours.dim(`${at + 1} of ${total} · ${counted(this.#made.length, "edit", "edits")} taken`)}\n`,
+      `\n${colours.dim(`${index + 1} of ${total} · ${countOf(this.#made.length, "edit", "edits")} taken`)}\n`,
     );
     this.#say(
       findingText(
@@ -233,7 +234,7 @@ class Round {
 
   async #isConfirmed(files: ReadonlySet<string>): Promise<boolean> {
     const line = await this.#questions.ask(
-      `\nMake ${counted(this.#made.length, "edit", "edits")} in ${[...files].map(printable).join(", ")}? ${this.#paint.colours.bold("y")} yes  ${this.#paint.colours.bold("n")} no  ${this.#paint.colours.dim("›")} `,
+      `\nMake ${countOf(this.#made.length, "edit", "edits")} in ${[...files].map(printable).join(", ")}? ${this.#paint.colours.bold("y")} yes  ${this.#paint.colours.bold("n")} no  ${this.#paint.colours.dim("›")} `,
     );
     return line?.trim().toLowerCase().startsWith("y") === true;
   }

@@ -84,51 +84,51 @@ export async function runMend(args: MendArguments, io: Io): Promise<Status> {
       return mendings.length === 0 ? status : await write(work, await mender.plan(mendings, true));
     }
     const confidences = new Set<Confidence>(["safe", ...(args.also === undefined ? [] : [args.also])]);
-    const made = await mender.plan(
+    const mendPlan = await mender.plan(
       chosenMendings(before, confidences, checks).filter(
         ({ edits }) => !isInput || edits.every(({ file }) => file === plan.stdinName),
       ),
       args.write === true,
     );
-    for (const line of leftOutLines(made.leftOut)) run.remark(line);
-    if (args.write === true) return await write(work, made);
-    return isInput ? await printPage(work, made) : await printPatch(work, made);
+    for (const line of leftOutLines(mendPlan.leftOut)) run.remark(line);
+    if (args.write === true) return await write(work, mendPlan);
+    return isInput ? await printPage(work, mendPlan) : await printPatch(work, mendPlan);
   } catch (error) {
     if (error instanceof FileChanged) return run.refuse(error.message);
     throw error;
   }
 }
 
-async function printPage(work: Mending, made: MendPlan): Promise<Status> {
+async function printPage(work: Mending, mendPlan: MendPlan): Promise<Status> {
   const { args, run, before, status } = work;
-  if (args.format === "json") return printPatch(work, made);
-  const [file] = made.files;
+  if (args.format === "json") return printPatch(work, mendPlan);
+  const [file] = mendPlan.files;
   const printed = await run.deliver([file?.after ?? (await run.host.standardInput())], status);
-  run.io.err.write(`${patchSummary(before, made, waitingAfter(before, made))}\n`);
+  run.io.err.write(`${patchSummary(before, mendPlan, waitingAfter(before, mendPlan))}\n`);
   return printed;
 }
 
-async function printPatch({ args, run, before, status }: Mending, made: MendPlan): Promise<Status> {
-  const waiting = waitingAfter(before, made);
-  if (args.format === "json") return run.deliver([`${mendJson(made, before, null, waiting)}\n`], status);
-  const patch = unifiedPatch(made.files.map((file) => ({ ...file, reasons: reasonsFor(file) })));
+async function printPatch({ args, run, before, status }: Mending, mendPlan: MendPlan): Promise<Status> {
+  const waiting = waitingAfter(before, mendPlan);
+  if (args.format === "json") return run.deliver([`${mendJson(mendPlan, before, null, waiting)}\n`], status);
+  const patch = unifiedPatch(mendPlan.files.map((file) => ({ ...file, reasons: reasonsFor(file) })));
   const shown = run.isOnTerminal ? patchInColour(new TextDecoder().decode(patch), run.paint) : patch;
   const printed = await run.deliver([shown], status);
-  run.io.err.write(`${patchSummary(before, made, waiting)}\n`);
+  run.io.err.write(`${patchSummary(before, mendPlan, waiting)}\n`);
   return printed;
 }
 
 /** Makes the edits, audits again and tells what is left. */
-async function write({ args, run, plan, before, workspace }: Mending, made: MendPlan): Promise<Status> {
+async function write({ args, run, plan, before, workspace }: Mending, mendPlan: MendPlan): Promise<Status> {
   const { host } = run;
   let undo: string | null = null;
   const state = await host.commitState();
-  if (made.files.length > 0 && state !== "committed") {
+  if (mendPlan.files.length > 0 && state !== "committed") {
     undo = await freeName(host);
     const reason = await host.files.writeWhole(
       path.resolve(host.workingDirectory, undo),
       unifiedPatch(
-        made.files.map((file) => ({ ...file, reasons: [] })),
+        mendPlan.files.map((file) => ({ ...file, reasons: [] })),
         true,
       ),
     );
@@ -137,7 +137,7 @@ async function write({ args, run, plan, before, workspace }: Mending, made: Mend
     if (state === "uncommitted")
       run.remark(`there are changes here that are not committed; ${undo} undoes the edits alone`);
   }
-  const { written, failed } = await writePlan(made, host);
+  const { written, failed } = await writePlan(mendPlan, host);
   const after = await audit(plan, host, { workspace });
   const left = waitingOf(after.findings);
   if (failed !== null) {
@@ -148,9 +148,9 @@ async function write({ args, run, plan, before, workspace }: Mending, made: Mend
   }
   const report =
     args.format === "json"
-      ? `${mendJson(made, before, after, left)}\n`
-      : mendedReport(made, before, after, left, undo, run.paint);
-  const isHeld = made.leftOut.some(({ kind }) => kind === "not writable");
+      ? `${mendJson(mendPlan, before, after, left)}\n`
+      : mendedReport(mendPlan, before, after, left, undo, run.paint);
+  const isHeld = mendPlan.leftOut.some(({ kind }) => kind === "not writable");
   return run.deliver(
     [report],
     after.incomplete || isHeld ? COULD_NOT : reaches(after, plan.failOn) ? FOUND : DONE,

@@ -68,10 +68,10 @@ function writtenWalks(
     const counts = walks.map((page) => ({ page, keys: countKeys(page, count) }));
     const refused = counts.find(({ keys }) => typeof keys === "string")?.keys;
     if (typeof refused === "string") return refusal(refused);
-    const told = counts.flatMap(({ page, keys }) =>
+    const notes = counts.flatMap(({ page, keys }) =>
       typeof keys === "string" ? [] : [countText(page.target, keys, paint)],
     );
-    return { ok: true, value: [told.join("\n")] };
+    return { ok: true, value: [notes.join("\n")] };
   }
   const view = { paint, all: args.all, keys: args.keys, events: args.events };
   const writers = {

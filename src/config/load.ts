@@ -64,8 +64,11 @@ export async function loadConfig(
   const wrong = parsed.success ? unknownCheck(parsed.data, known) : firstIssue(parsed.error, keysAt);
   if (wrong !== null) {
     const { placeOf } = await import("./locate.ts");
-    const at = placeOf(text, found, inPackage ? [PACKAGE_KEY, ...wrong.path] : wrong.path);
-    return { ok: false, message: `${shown}${place(at?.line ?? null, at?.column ?? null)}: ${wrong.message}` };
+    const where = placeOf(text, found, inPackage ? [PACKAGE_KEY, ...wrong.path] : wrong.path);
+    return {
+      ok: false,
+      message: `${shown}${place(where?.line ?? null, where?.column ?? null)}: ${wrong.message}`,
+    };
   }
   return { ok: true, loaded: { file: found, config: parsed.data as Config, text } };
 }
@@ -169,7 +172,7 @@ const listed = (words: readonly string[]): string =>
 function unknownCheck(config: Config, { ids, families, takingWords }: KnownChecks): Wrong | null {
   const lists: readonly (readonly [readonly PropertyKey[], Config["checks"]])[] = [
     [["checks"], config.checks],
-    ...(config.overrides ?? []).map(({ checks }, at) => [["overrides", at, "checks"], checks] as const),
+    ...(config.overrides ?? []).map(({ checks }, index) => [["overrides", index, "checks"], checks] as const),
   ];
   for (const [path, checks] of lists) {
     for (const [id, setting] of Object.entries(checks ?? {})) {

@@ -22,8 +22,8 @@ export function placeOf(text: string, file: string, path: readonly PropertyKey[]
     place = node;
     if (node.type === "ObjectProperty") node = plain(node.value);
   }
-  const at = place?.loc?.start;
-  return at === undefined ? null : { line: at.line, column: at.column + 1 };
+  const start = place?.loc?.start;
+  return start === undefined ? null : { line: start.line, column: start.column + 1 };
 }
 
 /** What a module exports by default, looked through `defineConfig(…)` and names. */

@@ -21,5 +21,5 @@ export interface Engine {
   /** Whether it takes a target, under a plan. The first engine that does collects it. */
   takes(target: PageFile, plan: ReadingPlan): boolean;
   /** Turns targets into units, in their order. What cannot be looked at is a problem; the rest is collected all the same. */
-  collect(targets: readonly PageFile[], plan: ReadingPlan, at: Workplace): AsyncIterable<Collected>;
+  collect(targets: readonly PageFile[], plan: ReadingPlan, workplace: Workplace): AsyncIterable<Collected>;
 }

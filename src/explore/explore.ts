@@ -306,11 +306,11 @@ class Explorer {
   /** A state that is told must change with what it is about. */
   #follows(stop: Stop, key: string, effect: Effect): void {
     if (this.#expanded.get(stop.key) != null) this.#notes.try(stateFollows);
-    const own = effect.changes.filter((change) => change.key === stop.key);
+    const stopChanges = effect.changes.filter((change) => change.key === stop.key);
     const toggles = effect.changes.some(
       (change) => (change.what === "shown" || change.what === "hidden") && change.key !== stop.key,
     );
-    if (!toggles || own.some((change) => isOfAttribute(change, expanded)) || effect.isGone) return;
+    if (!toggles || stopChanges.some((change) => isOfAttribute(change, expanded)) || effect.isGone) return;
     const isTold = this.#expanded.get(stop.key) ?? null;
     if (isTold === null) return;
     this.#notes.fail(

@@ -22,10 +22,10 @@ export function keysText(keys: readonly string[], then: string): string {
     if (last?.key === key) last.times++;
     else runs.push({ key, times: 1 });
   }
-  const told = runs.map(({ key, times }) =>
+  const phrases = runs.map(({ key, times }) =>
     times > 3 ? `${key} ×${times}` : Array(times).fill(key).join(" "),
   );
-  return `${told.join(" ")} → ${then}`;
+  return `${phrases.join(" ")} → ${then}`;
 }
 
 /**
@@ -43,7 +43,7 @@ export function changesText(moment: Moment, changes: readonly Change[]): readonl
     });
   };
   const gone = changes.find(({ what, key }) => what === "hidden" && moment.element(key) === null);
-  const told = [
+  const phrases = [
     ...outermost("shown").flatMap((node) =>
       toldIn(moment, node).map((one) => `${nameOf(moment, one, true)} shown`),
     ),
@@ -63,7 +63,7 @@ export function changesText(moment: Moment, changes: readonly Change[]): readonl
       ];
     }),
   ];
-  return [...new Set(told)];
+  return [...new Set(phrases)];
 }
 
 /** An element, or in place of a mere box the elements in it that assistive technology is told of. */

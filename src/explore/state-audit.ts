@@ -105,8 +105,8 @@ export class StateAudit {
       origins,
       criteria,
     };
-    const made = checkWith(check);
-    if (made?.kind === "page" && made.restsOnStop === true && isScripted)
+    const known = checkWith(check);
+    if (known?.kind === "page" && known.restsOnStop === true && isScripted)
       this.suspicions.push({ key: moment.keyOf(finding.element), moves, finding: seen });
     else this.findings.push(seen);
   }
@@ -119,9 +119,10 @@ export class StateAudit {
 /** How a check went once it is known which of its findings are told. */
 function countedAsTold(
   { id, targets, failed, cantTell }: CheckResult,
-  told: readonly SeenFinding[],
+  reported: readonly SeenFinding[],
 ): CheckResult {
-  const count = (outcome: string) => told.filter((one) => one.check === id && one.outcome === outcome).length;
+  const count = (outcome: string) =>
+    reported.filter((one) => one.check === id && one.outcome === outcome).length;
   return checkResult(id, {
     failed: count("failed"),
     cantTell: count("cantTell"),

@@ -67,15 +67,15 @@ class GitIgnore {
 
 /** The folder that holds `.git`, else the folder itself. */
 async function repositoryRoot(folder: string): Promise<string> {
-  for (let at = folder; ; at = path.dirname(at)) {
+  for (let current = folder; ; current = path.dirname(current)) {
     if (
-      await stat(path.join(at, ".git")).then(
+      await stat(path.join(current, ".git")).then(
         () => true,
         () => false,
       )
     )
-      return at;
-    if (at === path.dirname(at)) return folder;
+      return current;
+    if (current === path.dirname(current)) return folder;
   }
 }
 
@@ -136,21 +136,21 @@ const files: Files = {
   async replaceWhole(replacements) {
     const drafts = new Map<string, string>();
     const written: string[] = [];
-    const at = { path: "" };
+    const writing = { path: "" };
     try {
       for (const { path: file, bytes } of replacements) {
-        at.path = file;
+        writing.path = file;
         const draft = draftOf(file);
         drafts.set(file, draft);
         await writeFile(draft, bytes, { flag: "wx", flush: true });
         await chmod(draft, (await stat(file)).mode);
       }
       for (const { path: file, expected } of replacements) {
-        at.path = file;
+        writing.path = file;
         if (!(await readFile(file)).equals(expected)) throw new Error("it was changed meanwhile");
       }
       for (const { path: file } of replacements) {
-        at.path = file;
+        writing.path = file;
         await rename(drafts.get(file) ?? "", file);
         drafts.delete(file);
         written.push(file);
@@ -158,7 +158,7 @@ const files: Files = {
       return { written, failed: null };
     } catch (error) {
       for (const draft of drafts.values()) await rm(draft, { force: true }).catch(() => undefined);
-      return { written, failed: { path: at.path, reason: reasonOf(error) } };
+      return { written, failed: { path: writing.path, reason: reasonOf(error) } };
     }
   },
 };

@@ -16,8 +16,8 @@ export class Workspace {
    */
   of<T>(kind: string, name: string, key: string, make: () => T): T {
     const place = `${kind} ${name}`;
-    for (let at: Workspace | null = this; at !== null; at = at.#below) {
-      const known = at.#kept.get(place);
+    for (let workspace: Workspace | null = this; workspace !== null; workspace = workspace.#below) {
+      const known = workspace.#kept.get(place);
       if (known?.key === key) return known.value as T;
     }
     const value = make();

@@ -11,7 +11,7 @@ export function rootCandidates(
   componentsOf: (module: SourceModule) => readonly FoundComponent[],
   { entries, modules }: LoadedSources,
 ): readonly FoundComponent[] {
-  const own = entries.flatMap(({ path }) => (path === null ? [] : (modules.get(path) ?? [])));
+  const entryModules = entries.flatMap(({ path }) => (path === null ? [] : (modules.get(path) ?? [])));
   const imported = new Set(
     [...modules.values()].flatMap((module) =>
       [...module.imports.values()].filter((path) => path !== module.path),
@@ -19,7 +19,7 @@ export function rootCandidates(
   );
   const first: FoundComponent[] = [];
   const waiting: FoundComponent[] = [];
-  for (const module of own) {
+  for (const module of entryModules) {
     const found = componentsOf(module);
     const used = usedInside(module, found);
     for (const one of found) (imported.has(module.path) || used.has(one.name) ? waiting : first).push(one);

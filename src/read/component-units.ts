@@ -22,7 +22,7 @@ export function componentUnits(sources: LoadedSources, plan: ReadingPlan): reado
     const { sheets, known } = sheetsReached(found.module, sources.modules, parsed);
     const styles = applied([...sources.sheets, ...sheets], document);
     const id = subjectName(found, composing);
-    let own: UnitDocument | null = null;
+    let page: UnitDocument | null = null;
     units.push({
       subject: {
         id,
@@ -36,12 +36,12 @@ export function componentUnits(sources: LoadedSources, plan: ReadingPlan): reado
       isWritten: true,
       texts: sources.texts,
       documents: async () => {
-        own ??= {
+        page ??= {
           scene: sceneFromSource(document, styles, { ...options, stylesKnown: known }),
           sheets: styles,
           frame: null,
         };
-        return { documents: [own], texts: new Map(), problems: [], isComplete: true };
+        return { documents: [page], texts: new Map(), problems: [], isComplete: true };
       },
       driver: null,
     });

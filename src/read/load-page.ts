@@ -112,10 +112,10 @@ async function loadFrames(
   depth: number,
 ): Promise<ReadonlyMap<ElementNode, LoadedPage>> {
   const frames = new Map<ElementNode, LoadedPage>();
-  for (const [at, frame] of framesIn(document).entries()) {
+  for (const [index, frame] of framesIn(document).entries()) {
     const written = attributeText(frame, "srcdoc");
     if (written !== null) {
-      const name = `${page.name} frame ${at + 1}`;
+      const name = `${page.name} frame ${index + 1}`;
       frames.set(frame, asPiece(await loadText(page, written, name, host, options, depth + 1)));
       continue;
     }
@@ -152,10 +152,10 @@ const asPiece = (loaded: LoadedPage): LoadedPage => {
 function framesIn(document: Document): readonly ElementNode[] {
   const found: ElementNode[] = [];
   const stack: Node[] = [...document.children].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (at.kind !== "element") continue;
-    if (at.tag === "iframe" && at.namespace === "html") found.push(at);
-    const below = at.shadow === null ? at.children : [...at.shadow.children, ...at.children];
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (node.kind !== "element") continue;
+    if (node.tag === "iframe" && node.namespace === "html") found.push(node);
+    const below = node.shadow === null ? node.children : [...node.shadow.children, ...node.children];
     for (let i = below.length - 1; i >= 0; i--) stack.push(below[i] as Node);
   }
   return found;

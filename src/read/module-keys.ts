@@ -13,9 +13,9 @@ export function importersOf(module: SourceModule, modules: Modules): readonly So
     for (const one of modules.values())
       for (const path of new Set(one.imports.values()))
         if (path !== null) {
-          const own = found.get(path);
-          if (own === undefined) found.set(path, [one]);
-          else own.push(one);
+          const loaded = found.get(path);
+          if (loaded === undefined) found.set(path, [one]);
+          else loaded.push(one);
         }
     known = found;
     importers.set(modules, known);
@@ -27,8 +27,8 @@ export function importersOf(module: SourceModule, modules: Modules): readonly So
 export function leadingTo(module: SourceModule, modules: Modules): ReadonlySet<SourceModule> {
   const found = new Set<SourceModule>();
   const waiting = [module];
-  for (let at = waiting.pop(); at !== undefined; at = waiting.pop())
-    for (const one of importersOf(at, modules))
+  for (let current = waiting.pop(); current !== undefined; current = waiting.pop())
+    for (const one of importersOf(current, modules))
       if (one !== module && !found.has(one)) {
         found.add(one);
         waiting.push(one);

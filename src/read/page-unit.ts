@@ -39,8 +39,8 @@ interface Shown {
 /** The page, then those of its frames, each with the frame that it is shown in. */
 function documentsOf(loaded: LoadedPage, options: SceneOptions): readonly UnitDocument[] {
   const documents: UnitDocument[] = [];
-  const place = ({ scene, loaded: own, frames }: Shown, frame: UnitDocument["frame"]) => {
-    const around: UnitDocument = { scene, sheets: own.sheets, frame };
+  const place = ({ scene, loaded: page, frames }: Shown, frame: UnitDocument["frame"]) => {
+    const around: UnitDocument = { scene, sheets: page.sheets, frame };
     documents.push(around);
     for (const [element, inner] of frames) place(inner, { around, element });
   };

@@ -14,28 +14,28 @@ export type UnitOfPage = (page: PageFile, loaded: LoadedPage, plan: ReadingPlan,
 /** Pages and component source, read alone: nothing is executed. */
 export const readEngine: Engine = {
   takes: () => true,
-  collect: (targets, plan, at) => collectRead(targets, plan, at, pageUnit),
+  collect: (targets, plan, workplace) => collectRead(targets, plan, workplace, pageUnit),
 };
 
 /** Reads pages and components, one after the other; `unitOf` says what a page becomes. */
 export async function* collectRead(
   targets: readonly PageFile[],
   plan: ReadingPlan,
-  at: Workplace,
+  workplace: Workplace,
   unitOf: UnitOfPage,
 ): AsyncIterable<Collected> {
   const components = targets.filter(({ path }) => path !== null && isComponentFile(path));
-  const own = new Set<string>();
+  const named = new Set<string>();
   if (components.length > 0) {
-    const sources = new Sources(components, plan, at);
+    const sources = new Sources(components, plan, workplace);
     yield { kind: "sources", targets: sources };
-    for (const path of await sources.paths()) own.add(path);
+    for (const path of await sources.paths()) named.add(path);
     for (const { problem, isUnread } of await sources.problems())
       yield { kind: "problem", problem, isUnread };
   }
   // The template of a component is part of it and no page.
-  const { host, onPage, signal } = at;
-  const pages = targets.filter(({ path }) => path === null || (!isComponentFile(path) && !own.has(path)));
+  const { host, onPage, signal } = workplace;
+  const pages = targets.filter(({ path }) => path === null || (!isComponentFile(path) && !named.has(path)));
   for (const [done, page] of pages.entries()) {
     signal?.throwIfAborted();
     onPage(page, done, pages.length);
@@ -61,10 +61,10 @@ class Sources implements SourceTargets {
   #loading: Promise<LoadedSources> | null = null;
   #reused: ReadonlySet<string> | null = null;
 
-  constructor(entries: readonly PageFile[], plan: ReadingPlan, at: Workplace) {
+  constructor(entries: readonly PageFile[], plan: ReadingPlan, workplace: Workplace) {
     this.entries = entries;
     this.#plan = plan;
-    this.#at = at;
+    this.#at = workplace;
   }
 
   load(): Promise<LoadedSources> {

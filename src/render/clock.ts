@@ -12,7 +12,7 @@ const TODAY = Date.UTC(2026, 10, 23, 9, 0, 0);
 const FRAME = 16;
 
 interface Task {
-  readonly at: number;
+  readonly dueAt: number;
   readonly order: number;
   readonly run: () => void;
   /** Milliseconds after which it comes again; null for once. */
@@ -39,7 +39,7 @@ export class VirtualClock {
       const id = this.#next++;
       const wait = Math.max(every ? 1 : 0, Number(after) || 0);
       const call = typeof run === "function" ? () => run.apply(window, args) : () => window.eval(String(run));
-      this.#tasks.set(id, { at: this.#now + wait, order: id, run: call, every: every ? wait : null });
+      this.#tasks.set(id, { dueAt: this.#now + wait, order: id, run: call, every: every ? wait : null });
       return id;
     };
     const remove = (id: unknown) => void this.#tasks.delete(Number(id));
@@ -81,9 +81,9 @@ export class VirtualClock {
       const due = this.#due(end);
       if (due === null) return true;
       const [id, task] = due;
-      this.#now = Math.max(this.#now, task.at);
+      this.#now = Math.max(this.#now, task.dueAt);
       if (task.every === null) this.#tasks.delete(id);
-      else this.#tasks.set(id, { ...task, at: this.#now + task.every });
+      else this.#tasks.set(id, { ...task, dueAt: this.#now + task.every });
       try {
         task.run();
       } catch (error) {
@@ -97,10 +97,10 @@ export class VirtualClock {
     let first: readonly [number, Task] | null = null;
     for (const entry of this.#tasks)
       if (
-        entry[1].at <= end &&
+        entry[1].dueAt <= end &&
         (first === null ||
-          entry[1].at < first[1].at ||
-          (entry[1].at === first[1].at && entry[1].order < first[1].order))
+          entry[1].dueAt < first[1].dueAt ||
+          (entry[1].dueAt === first[1].dueAt && entry[1].order < first[1].order))
       )
         first = entry;
     return first;

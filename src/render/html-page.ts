@@ -60,8 +60,8 @@ function runDeferred(page: LivePage, scripts: ReadonlyMap<string, string>): void
   for (const script of [...window.document.querySelectorAll("script")]) {
     const src = script.getAttribute("src");
     const isModule = script.getAttribute("type")?.trim().toLowerCase() === "module";
-    const own: string | null = isModule ? script.textContent : null;
-    const text = src === null ? (scripts.get(own ?? "") ?? own) : (scripts.get(src) ?? null);
+    const moduleText: string | null = isModule ? script.textContent : null;
+    const text = src === null ? (scripts.get(moduleText ?? "") ?? moduleText) : (scripts.get(src) ?? null);
     if (text === null) continue;
     try {
       window.eval(isModule ? `(() => { "use strict"; ${text}\n})()` : text);
@@ -88,12 +88,13 @@ function placesIn(dom: JSDOM, file: string, tags: ReadonlyMap<number, string>): 
     const known = located.get(element);
     if (known !== undefined) return known;
     const place = placeOf(element);
-    const own = span(place?.startTag ?? place);
+    const tagSpan = span(place?.startTag ?? place);
     // What a script made has no place, or one in its own text.
-    const isWritten = own !== null && tags.get(own.start) === element.localName && !claimed.has(own.start);
-    if (isWritten && own !== null) claimed.add(own.start);
-    located.set(element, isWritten ? own : null);
-    return isWritten ? own : null;
+    const isWritten =
+      tagSpan !== null && tags.get(tagSpan.start) === element.localName && !claimed.has(tagSpan.start);
+    if (isWritten && tagSpan !== null) claimed.add(tagSpan.start);
+    located.set(element, isWritten ? tagSpan : null);
+    return isWritten ? tagSpan : null;
   };
   return {
     tag,
@@ -105,8 +106,8 @@ function placesIn(dom: JSDOM, file: string, tags: ReadonlyMap<number, string>): 
     remarks: () => [],
     components: () => [],
     identity: (element) => {
-      const own = tag(element);
-      return own === null ? null : `@${own.start}`;
+      const tagSpan = tag(element);
+      return tagSpan === null ? null : `@${tagSpan.start}`;
     },
   };
 }

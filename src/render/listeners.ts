@@ -22,13 +22,13 @@ export class Listeners {
       ["addEventListener", 1],
       ["removeEventListener", -1],
     ] as const) {
-      const own = proto[name];
+      const native = proto[name];
       proto[name] = function (this: LiveElement, type: string, ...rest: unknown[]) {
         if (rest[0] != null && !isOfFramework(rest[0])) {
           const kinds = counts.get(this) ?? new Map<string, number>();
           counts.set(this, kinds.set(type, (kinds.get(type) ?? 0) + by));
         }
-        return own.call(this, type, ...rest);
+        return native.call(this, type, ...rest);
       };
     }
   }

@@ -337,11 +337,13 @@ export class LivePage {
 
   /** What has focus, through open shadow trees; null where only the page has it. */
   focused(): LiveElement | null {
-    let at = this.window.document.activeElement;
-    while (at?.shadowRoot?.activeElement != null) at = at.shadowRoot.activeElement;
-    return at === null || at === this.window.document.body || at === this.window.document.documentElement
+    let focused = this.window.document.activeElement;
+    while (focused?.shadowRoot?.activeElement != null) focused = focused.shadowRoot.activeElement;
+    return focused === null ||
+      focused === this.window.document.body ||
+      focused === this.window.document.documentElement
       ? null
-      : at;
+      : focused;
   }
 
   /** The places Tab stops at now, in order. */
@@ -364,8 +366,8 @@ export class LivePage {
     const stops = direction === "forwards" ? this.stops() : this.stops().toReversed();
     const active = this.focused();
     const from = active ?? this.#last?.element ?? null;
-    const at = active === null ? -1 : stops.indexOf(active);
-    const next = at >= 0 ? stops[at + 1] : this.#nextAfter(from, stops, direction);
+    const index = active === null ? -1 : stops.indexOf(active);
+    const next = index >= 0 ? stops[index + 1] : this.#nextAfter(from, stops, direction);
     if (next !== undefined) next.focus();
     else {
       active?.blur();

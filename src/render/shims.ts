@@ -116,9 +116,9 @@ function installStyles(window: AnyWindow, host: ShimHost): void {
       length: 0,
     };
     return new Proxy(target, {
-      get: (own, name) =>
-        typeof name !== "string" || name in own
-          ? own[name as string]
+      get: (target, name) =>
+        typeof name !== "string" || name in target
+          ? target[name as string]
           : read(name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`).replace(/^(webkit|moz)-/, "-$1-")),
     });
   });
@@ -256,10 +256,10 @@ function installActs(window: AnyWindow, host: ShimHost): void {
     if (host.canTakeFocus(this)) focus.call(this);
   });
   for (const name of ["submit", "requestSubmit"]) {
-    const own = window.HTMLFormElement.prototype[name];
+    const native = window.HTMLFormElement.prototype[name];
     define(window.HTMLFormElement.prototype, name, function (this: LiveElement, submitter?: LiveElement) {
       if (name === "submit") host.leaves("sends the form");
-      else own.call(this, submitter);
+      else native.call(this, submitter);
     });
   }
 }
@@ -317,13 +317,13 @@ function installDialogs(window: AnyWindow, { top, canTakeFocus, later }: ShimHos
     if (!this.hasAttribute("open")) return;
     this.removeAttribute("open");
     if (result !== undefined) this.returnValue = result;
-    const at = top.modals.indexOf(this);
-    if (at >= 0) top.modals.splice(at, 1);
+    const index = top.modals.indexOf(this);
+    if (index >= 0) top.modals.splice(index, 1);
     takeOff(top, this);
     const before = top.before.get(this);
     top.before.delete(this);
     // Focus goes back where it was, if it was inside or the dialog was modal.
-    if (before?.isConnected === true && (at >= 0 || this.contains(window.document.activeElement)))
+    if (before?.isConnected === true && (index >= 0 || this.contains(window.document.activeElement)))
       before.focus();
     later(() => {
       this.dispatchEvent(new window.Event("close"));
@@ -354,10 +354,10 @@ function installPopovers(window: AnyWindow, { top, later }: ShimHost): void {
     this.querySelector("[autofocus]")?.focus();
   });
   define(proto, "hidePopover", function (this: LiveElement) {
-    const at = top.popovers.indexOf(this);
-    if (at < 0) return;
+    const index = top.popovers.indexOf(this);
+    if (index < 0) return;
     tell(this, "beforetoggle", "closed");
-    top.popovers.splice(at, 1);
+    top.popovers.splice(index, 1);
     takeOff(top, this);
     const before = top.before.get(this);
     if (before?.isConnected === true && this.contains(window.document.activeElement)) before.focus();

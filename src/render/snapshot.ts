@@ -55,7 +55,7 @@ export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot 
   const nodeOf = new Map<LiveElement, ElementNode>();
   const children: Node[] = [];
   const document: Document = { kind: source.kind, file: source.file, children, quirks: source.quirks };
-  const own: AppliedSheet[] = [];
+  const sheets: AppliedSheet[] = [];
 
   function nodesOf(parent: LiveElement, scope: Document | ShadowRoot): Node[] {
     const nodes: Node[] = [];
@@ -100,7 +100,7 @@ export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot 
     if (shadow !== null) shadow.children.push(...nodesOf(element.shadowRoot, shadow));
     if (tag === "textarea") inner.push({ kind: "text", value: element.value, source: null });
     else if (tag !== "template") inner.push(...nodesOf(element, scope));
-    if (tag === "style" && !element.disabled) own.push(styleOf(element, scope, source));
+    if (tag === "style" && !element.disabled) sheets.push(styleOf(element, scope, source));
     return node;
   }
 
@@ -111,7 +111,7 @@ export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot 
     scope: document,
     imports: new Map(),
   }));
-  return { document, sheets: [...linked, ...own], elementOf, nodeOf };
+  return { document, sheets: [...linked, ...sheets], elementOf, nodeOf };
 }
 
 /** Attributes with what people changed since: marks, values, what is open. */

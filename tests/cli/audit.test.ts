@@ -128,6 +128,18 @@ describe("keel audit", () => {
     ]);
   });
 
+  test("a criterion whose checks were left out is untested, and not held", async () => {
+    const where = folderWith({ "a.html": page(`<img src="boat.jpg" alt="A boat"><p>Tide</p>`) });
+    const { out } = await keel(where, ["audit", "--only", "names", "--format", "json"]);
+    const rows = auditSchema.parse(JSON.parse(out)).coverage;
+    const outcomeOf = (number: string) => rows.find(({ criterion }) => criterion === number)?.outcome;
+    expect([outcomeOf("1.1.1"), outcomeOf("1.4.3"), outcomeOf("1.2.2")]).toEqual([
+      "cantTell",
+      "untested",
+      "untested",
+    ]);
+  });
+
   test("--level and --wcag leave out checks of criteria they do not demand", async () => {
     const { document } = await audited(
       folderWith({ "a.html": page("x", `<meta name="viewport" content="user-scalable=no">`) }),

@@ -38,8 +38,8 @@ export function criterionRows(
         : [`${tally.cantTell} ${tally.cantTell === 1 ? "question" : "questions"} above.`, asked]
             .filter((part) => part !== null)
             .join(" ");
-    const own = checks.filter((check) => check.criteria.includes(criterion)).map((check) => check.id);
-    const isWhole = own.every((id) => ran.has(id));
+    const ids = checks.filter((check) => check.criteria.includes(criterion)).map((check) => check.id);
+    const isWhole = ids.every((id) => ran.has(id));
     const outcome =
       tally.failed > 0
         ? "failed"
@@ -56,7 +56,7 @@ export function criterionRows(
       handle,
       level,
       outcome,
-      checks: own,
+      checks: ids,
       failed: tally.failed,
       question,
     };

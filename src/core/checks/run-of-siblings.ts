@@ -18,8 +18,8 @@ export function runOf(scene: Scene, element: ElementNode, fits: (neighbour: Elem
   const nodes = (parent ?? root).children;
   const reach = (step: 1 | -1): ElementNode => {
     let end = element;
-    for (let at = nodes.indexOf(element) + step; at >= 0 && at < nodes.length; at += step) {
-      const node = nodes[at] as Node;
+    for (let index = nodes.indexOf(element) + step; index >= 0 && index < nodes.length; index += step) {
+      const node = nodes[index] as Node;
       if (isNothing(node)) continue;
       if (node.kind !== "element" || !fits(node)) break;
       end = node;

@@ -9,25 +9,25 @@ import { foldSpaces } from "../semantics/text-collector.ts";
 export function visibleText(scene: Scene, root: ElementNode): string | null {
   let text = "";
   const stack: Node[] = [...scene.page.index.flatChildren(root)].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (at.kind === "hole") return null;
-    if (at.kind === "text") {
-      if (hasHole(at.value)) return null;
-      text += writtenText(at.value);
-    } else if (at.kind === "element") {
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (node.kind === "hole") return null;
+    if (node.kind === "text") {
+      if (hasHole(node.value)) return null;
+      text += writtenText(node.value);
+    } else if (node.kind === "element") {
       if (
-        at.tag === "input" ||
-        at.tag === "select" ||
-        at.tag === "textarea" ||
-        at.tag === "svg" ||
-        at.tag === "script" ||
-        at.tag === "style"
+        node.tag === "input" ||
+        node.tag === "select" ||
+        node.tag === "textarea" ||
+        node.tag === "svg" ||
+        node.tag === "script" ||
+        node.tag === "style"
       )
         continue;
-      if (scene.presence.of(at).visible === NO || whyUnseen(scene.page, at) !== null) continue;
+      if (scene.presence.of(node).visible === NO || whyUnseen(scene.page, node) !== null) continue;
       text += " ";
       stack.push({ kind: "text", value: " ", source: null });
-      for (const child of [...scene.page.index.flatChildren(at)].reverse()) stack.push(child);
+      for (const child of [...scene.page.index.flatChildren(node)].reverse()) stack.push(child);
     }
   }
   return foldSpaces(text);

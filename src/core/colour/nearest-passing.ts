@@ -17,7 +17,7 @@ export const deltaEOK = (one: Rgba, other: Rgba): number => difference(culoriOf(
  */
 export function nearestPassing(colour: Rgba, against: Rgba, needed: number): Rgba | null {
   const start = toOklch(culoriOf(colour));
-  const at = (l: number): Rgba => {
+  const atLightness = (l: number): Rgba => {
     const { r, g, b } = intoGamut({ ...start, l });
     return onScreen(rgba(clamp(r), clamp(g), clamp(b)));
   };
@@ -26,15 +26,15 @@ export function nearestPassing(colour: Rgba, against: Rgba, needed: number): Rgb
 
   /** The lightness nearest to `from` on the way to `end` that passes, found by halving. */
   function searchTowards(from: number, end: number): Rgba | null {
-    if (contrastRatio(at(end), against) < needed) return null;
+    if (contrastRatio(atLightness(end), against) < needed) return null;
     let fails = from;
     let passes = end;
     for (let i = 0; i < 24; i++) {
       const middle = (fails + passes) / 2;
-      if (contrastRatio(at(middle), against) >= needed) passes = middle;
+      if (contrastRatio(atLightness(middle), against) >= needed) passes = middle;
       else fails = middle;
     }
-    return at(passes);
+    return atLightness(passes);
   }
 }
 

@@ -122,13 +122,16 @@ export function relativeColour(
   const written = slash < 0 ? rest : rest.slice(0, slash);
   const alpha = slash < 0 ? colour.alpha : channelValue(rest[slash + 1] ?? "", known, 1);
   if (written.length !== 3 || alpha === null) return null;
-  const made: Record<string, number | string> = { mode: space.mode, alpha: Math.max(0, Math.min(1, alpha)) };
+  const result: Record<string, number | string> = {
+    mode: space.mode,
+    alpha: Math.max(0, Math.min(1, alpha)),
+  };
   for (const [i, [channel, factor, whole]] of space.channels.entries()) {
     const value = channelValue(written[i] ?? "", known, whole);
     if (value === null) return null;
-    made[channel] = value / factor;
+    result[channel] = value / factor;
   }
-  return toRgb(made as unknown as Color);
+  return toRgb(result as unknown as Color);
 }
 
 function channelValue(text: string, known: ReadonlyMap<string, number>, whole: number | null): number | null {

@@ -35,10 +35,10 @@ export function resolveColour(text: string, around: ColourSurroundings, depth = 
   }
   if (call?.[1] === "color-mix") return mixed(splitArguments(call[2] ?? ""), around, depth);
   if (call !== null && /^\s*from\s/.test(call[2] ?? "")) {
-    const made = relativeColour(call[1] ?? "", call[2] ?? "", (inner) =>
+    const relative = relativeColour(call[1] ?? "", call[2] ?? "", (inner) =>
       resolveColour(inner, around, depth + 1),
     );
-    return made === null ? null : shownColour(made);
+    return relative === null ? null : shownColour(relative);
   }
   if (/\bcalc\(|\bmin\(|\bmax\(|\bclamp\(/.test(lower)) return null;
   // The parser would also take hexadecimal digits without their `#`.
@@ -120,7 +120,7 @@ function mixed(parts: readonly string[], around: ColourSurroundings, depth: numb
     (space === "oklch" || space === "lch" || space === "hsl" || space === "hwb")
   )
     return null;
-  const at = toRgb(
+  const mixed = toRgb(
     interpolate(
       [
         { mode: "rgb", ...one.colour, alpha: 1 },
@@ -130,5 +130,5 @@ function mixed(parts: readonly string[], around: ColourSurroundings, depth: numb
     )(weight),
   );
   const clamp = (c: number) => Math.max(0, Math.min(1, c));
-  return rgba(clamp(at.r), clamp(at.g), clamp(at.b), alpha * alphaFactor);
+  return rgba(clamp(mixed.r), clamp(mixed.g), clamp(mixed.b), alpha * alphaFactor);
 }

@@ -84,7 +84,7 @@ interface Frame {
   readonly element: ElementNode | null;
   readonly style: Style | null;
   readonly nodes: readonly Node[];
-  at: number;
+  next: number;
 }
 
 class DocumentCascade implements Cascade {
@@ -126,10 +126,10 @@ class DocumentCascade implements Cascade {
     this.#userAgent = browser.rules;
     this.#places = new Map(browser.places);
     for (const scope of new Set(sheets.map((sheet) => sheet.scope))) {
-      const own = sheets.filter((sheet) => sheet.scope === scope);
+      const scoped = sheets.filter((sheet) => sheet.scope === scope);
       const places = "mode" in scope ? null : this.#places;
       const context = { registered: this.registered, places, fold: this.#fold };
-      this.#byTree.set(scope, treeRules(own, "author", device, context));
+      this.#byTree.set(scope, treeRules(scoped, "author", device, context));
     }
     this.#filter = new Uint32Array(this.#places.size);
     this.#matching = ruleMatching(index, this.matcher, (entry, element) =>
@@ -149,9 +149,9 @@ class DocumentCascade implements Cascade {
   /** One walk over the flat tree; ancestors are noted in the filter on the way down and struck out on the way up. */
   #walk(): void {
     const index = this.#index;
-    const stack: Frame[] = [{ element: null, style: null, nodes: index.document.children, at: 0 }];
+    const stack: Frame[] = [{ element: null, style: null, nodes: index.document.children, next: 0 }];
     for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
-      const node = frame.nodes[frame.at++];
+      const node = frame.nodes[frame.next++];
       if (node === undefined) {
         if (frame.element !== null) this.#mark(frame.element, -1);
         stack.pop();
@@ -163,7 +163,7 @@ class DocumentCascade implements Cascade {
       const children = index.flatChildren(node);
       if (children.length > 0) {
         this.#mark(node, 1);
-        stack.push({ element: node, style, nodes: children, at: 0 });
+        stack.push({ element: node, style, nodes: children, next: 0 });
       }
     }
   }
@@ -330,8 +330,8 @@ class DocumentCascade implements Cascade {
     const byBrowser = this.#userAgent.pseudos.get(pseudo);
     const isMadeByBrowser = byBrowser !== undefined && this.#candidates(byBrowser, element).length > 0;
     if (!this.#authorPseudos.has(pseudo) && !isMadeByBrowser) return null;
-    const own = this.style(element, interaction);
-    if (own === null) return null;
+    const elementStyle = this.style(element, interaction);
+    if (elementStyle === null) return null;
     const key = interaction.kind === "none" ? pseudo : `${pseudo} ${this.#keyOf(interaction)}`;
     const known = kept(this.#pseudoStyles, key, () => new Map<ElementNode, Style | null>());
     const before = known.get(element);
@@ -343,9 +343,9 @@ class DocumentCascade implements Cascade {
     add(this.#userAgent, root);
     if (element.shadow !== null) add(this.#byTree.get(element.shadow), element.shadow);
     add(this.#byTree.get(root), root);
-    const made = blocks.length === 0 ? null : newStyle(own, blocks);
-    known.set(element, made);
-    return made;
+    const style = blocks.length === 0 ? null : newStyle(elementStyle, blocks);
+    known.set(element, style);
+    return style;
   }
 }
 

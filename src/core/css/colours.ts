@@ -16,7 +16,7 @@ export function usedScheme(cascade: Cascade, style: Style): "light" | "dark" {
 
 /** The computed `color`: inherited as a colour, not as text. */
 export const textColour = (cascade: Cascade, style: Style): ComputedColour =>
-  downTheAncestors(style, "textColour", (at, parent) => ownTextColour(cascade, at, parent));
+  downTheAncestors(style, "textColour", (ancestor, parent) => ownTextColour(cascade, ancestor, parent));
 
 function ownTextColour(cascade: Cascade, style: Style, parent: ComputedColour | null): ComputedColour {
   const value = cascadedValue(cascade, style, "color");

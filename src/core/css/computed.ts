@@ -17,15 +17,22 @@ export function cascadedValue(cascade: Cascade, style: Style, property: string):
   // Ancestors first, as far up as this property is not yet known, so that a deep tree needs no deep stack.
   const chain: Style[] = [];
   const inherits = inheritsByDefault(cascade, property);
-  for (let at: Style | null = style; at !== null && !at.values.has(property); at = at.parent) {
-    chain.push(at);
-    if (!inherits && !mayInherit(at, property)) break;
-    if (inherits && declaresPlainly(at, property)) break;
+  for (
+    let ancestor: Style | null = style;
+    ancestor !== null && !ancestor.values.has(property);
+    ancestor = ancestor.parent
+  ) {
+    chain.push(ancestor);
+    if (!inherits && !mayInherit(ancestor, property)) break;
+    if (inherits && declaresPlainly(ancestor, property)) break;
   }
   for (let i = chain.length - 1; i >= 0; i--) {
-    const at = chain[i];
-    if (at !== undefined)
-      at.values.set(property, resolve(cascade, at, property, candidates(at, property), new Set()));
+    const ancestor = chain[i];
+    if (ancestor !== undefined)
+      ancestor.values.set(
+        property,
+        resolve(cascade, ancestor, property, candidates(ancestor, property), new Set()),
+      );
   }
   return style.values.get(property) ?? unknown;
 }
@@ -141,20 +148,20 @@ function valueFrom(
   visiting: Set<string>,
 ): CascadedValue {
   const keyword = declared.text.toLowerCase();
-  const own = { declared, block, own: true };
+  const found = { declared, block, own: true };
   if (keyword === "inherit") return { ...inherited(cascade, style, property), own: true };
-  if (keyword === "initial") return { ...initial(cascade, property), ...own };
+  if (keyword === "initial") return { ...initial(cascade, property), ...found };
   if (keyword === "unset") return { ...defaulted(cascade, style, property), own: true };
   // In `content`, `attr()` is a part of the value and not a substitution: whoever reads it has the element.
   if (!holdsSubstitution(property === "content" ? declared.text.replace(/\battr\(/gi, "(") : declared.text))
-    return { text: declared.text, through: [], ...own };
+    return { text: declared.text, through: [], ...found };
 
   const through: { name: string; declared: Declared | null }[] = [];
   const substituted = substitute(cascade, style, declared.text, new Set([...visiting, property]), through, 0);
   if (substituted === null) return { ...unknown, declared, block, own: true };
   // Invalid at computed-value time: as if `unset`. CSS Variables 1 §3.1.
   if (substituted === "invalid") return { ...defaulted(cascade, style, property), own: true };
-  if (property.startsWith("--")) return { text: substituted.text, through, ...own };
+  if (property.startsWith("--")) return { text: substituted.text, through, ...found };
   const text =
     declared.shorthand === null
       ? substituted.text.trim()
@@ -174,7 +181,7 @@ function valueFrom(
       through,
     };
   if (!acceptsValue(property, text)) return { ...defaulted(cascade, style, property), own: true };
-  return { text, through, ...own };
+  return { text, through, ...found };
 }
 
 /** How long a chain of custom properties may be before its value counts as unknown. */
@@ -240,12 +247,15 @@ function customProperty(
   if (visiting.size > LONGEST_CHAIN) return null;
   const known = style.values.get(name);
   // Found where it is declared, then handed down: only the declaring style may see a cycle.
-  let at: Style | null = style;
+  let ancestor: Style | null = style;
   if (known === undefined && inheritsByDefault(cascade, name)) {
-    while (at !== null && !at.blocks.some((b) => b.normal.has(name) || b.important?.has(name) === true))
-      at = at.parent;
+    while (
+      ancestor !== null &&
+      !ancestor.blocks.some((b) => b.normal.has(name) || b.important?.has(name) === true)
+    )
+      ancestor = ancestor.parent;
   }
-  if (at === null) {
+  if (ancestor === null) {
     const registered = cascade.registered.get(name);
     if (registered?.initial != null) return { ...initial(cascade, name) };
     // Of a component the page around it may give what it does not give itself.
@@ -253,9 +263,9 @@ function customProperty(
   }
   const value =
     known ??
-    (at === style
+    (ancestor === style
       ? resolve(cascade, style, name, candidates(style, name), new Set([...visiting, name]))
-      : cascadedValue(cascade, at, name));
+      : cascadedValue(cascade, ancestor, name));
   if (value.text === null) return null;
   return value.text.toLowerCase() === "initial" ? "invalid" : value;
 }

@@ -17,9 +17,9 @@ export function containerHolds(
   around: StylesAround,
 ): Certainty {
   let result: Certainty = YES;
-  for (let at = conditions; at !== null && result !== NO; at = at.outer)
-    if (at.condition.kind === "container")
-      result = and(result, queryHolds(cascade, at.condition.text, element, around));
+  for (let guard = conditions; guard !== null && result !== NO; guard = guard.outer)
+    if (guard.condition.kind === "container")
+      result = and(result, queryHolds(cascade, guard.condition.text, element, around));
   return result;
 }
 

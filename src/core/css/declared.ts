@@ -83,8 +83,8 @@ export class DeclarationCollector {
 
 /** Where a part of a shorthand stands in the source; null when it stands there more than once, or not as written. */
 function placeOfPart(text: string, part: string, whole: Span): Span | null {
-  const at = text.indexOf(part);
+  const index = text.indexOf(part);
   const isWritten = whole.end - whole.start === text.length;
-  if (!isWritten || at < 0 || text.indexOf(part, at + 1) >= 0) return null;
-  return { file: whole.file, start: whole.start + at, end: whole.start + at + part.length };
+  if (!isWritten || index < 0 || text.indexOf(part, index + 1) >= 0) return null;
+  return { file: whole.file, start: whole.start + index, end: whole.start + index + part.length };
 }

@@ -3,8 +3,8 @@ import { type Cascade, downTheAncestors, type Style } from "./style.ts";
 
 /** The computed font weight, 1–1000; null where it cannot be known. CSS Fonts 4 §2.2. */
 export const resolvedWeight = (cascade: Cascade, style: Style): number | null =>
-  downTheAncestors(style, "fontWeight", (at, parent) =>
-    ownWeight(cascade, at, at.parent === null ? 400 : parent),
+  downTheAncestors(style, "fontWeight", (ancestor, parent) =>
+    ownWeight(cascade, ancestor, ancestor.parent === null ? 400 : parent),
   );
 
 function ownWeight(cascade: Cascade, style: Style, parent: number | null): number | null {

@@ -169,8 +169,8 @@ function product(text: string, basis: LengthBasis, depth: number): number | null
 
 /** The computed font size in CSS pixels; null where it cannot be known. CSS Fonts 4 §2.5. */
 export const fontSize = (cascade: Cascade, style: Style): number | null =>
-  downTheAncestors(style, "fontSize", (at, parent) =>
-    ownFontSize(cascade, at, at.parent === null ? defaultSize : parent),
+  downTheAncestors(style, "fontSize", (ancestor, parent) =>
+    ownFontSize(cascade, ancestor, ancestor.parent === null ? defaultSize : parent),
   );
 
 function ownFontSize(cascade: Cascade, style: Style, parent: number | null): number | null {

@@ -139,14 +139,14 @@ function matchesFrom(
   matching: Matching,
   element: ElementNode,
   steps: readonly Step[],
-  at: number,
+  index: number,
   around: Surroundings,
 ): Certainty {
-  const step = steps[at];
+  const step = steps[index];
   if (step === undefined) return YES;
   const here = matchesCompound(matching, element, step.compound, around);
   if (here === NO || step.combinator === null) return here;
-  return and(here, matchesLeft(matching, element, step, steps, at + 1, around));
+  return and(here, matchesLeft(matching, element, step, steps, index + 1, around));
 }
 
 function matchesLeft(
@@ -379,11 +379,11 @@ function nth(
     place = pseudo.last ? found.length - found.indexOf(element) : found.indexOf(element) + 1;
   } else if (pseudo.ofType) {
     const same = siblingsOfType(matching, element);
-    const at = same.indexOf(element);
-    place = pseudo.last ? same.length - at : at + 1;
+    const index = same.indexOf(element);
+    place = pseudo.last ? same.length - index : index + 1;
   } else {
-    const at = matching.index.record(element).place;
-    place = pseudo.last ? siblingsOf(matching, element).length - at + 1 : at;
+    const position = matching.index.record(element).place;
+    place = pseudo.last ? siblingsOf(matching, element).length - position + 1 : position;
   }
   const difference = place - pseudo.b;
   return (pseudo.a === 0 ? difference === 0 : difference / pseudo.a >= 0 && difference % pseudo.a === 0)
@@ -417,9 +417,9 @@ function hasRelative(
   } else {
     const direct = relative.combinator === ">" && relative.selector.steps.length === 1;
     const stack: ElementNode[] = [...matching.index.childElements(element)].reverse();
-    for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-      if (consider(at)) break;
-      if (!direct) for (const child of [...matching.index.childElements(at)].reverse()) stack.push(child);
+    for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+      if (consider(node)) break;
+      if (!direct) for (const child of [...matching.index.childElements(node)].reverse()) stack.push(child);
     }
   }
   if (cacheable) {
@@ -460,9 +460,9 @@ function hasLater(
     last = { sure: -1, perhaps: -1 };
     for (const sibling of siblingsOf(matching, element)) {
       const result = matches(matching, sibling, relative.selector, around);
-      const at = matching.index.record(sibling).place;
-      if (result !== NO) last.perhaps = at;
-      if (result === YES) last.sure = at;
+      const place = matching.index.record(sibling).place;
+      if (result !== NO) last.perhaps = place;
+      if (result === YES) last.sure = place;
     }
     byParent.set(parent ?? root, last);
   }

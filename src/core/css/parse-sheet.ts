@@ -31,7 +31,7 @@ const { LeftCurlyBracket } = tokenTypes;
 
 /** A block being read. `selectors` is what its declarations style: null at the top level and in group rules there. */
 interface Block {
-  at: number;
+  next: number;
   readonly end: number;
   readonly selectors: SelectorList | null;
   readonly selectorText: string;
@@ -56,7 +56,7 @@ export function parseSheet(style: StyleText): Sheet {
     selectorCache: new Map(),
     stack: [
       {
-        at: 0,
+        next: 0,
         end: tokens.types.length,
         selectors: null,
         selectorText: "",
@@ -91,25 +91,25 @@ interface Parsing {
 
 /** Reads what comes next in the innermost block, or ends it. */
 function readNext(parsing: Parsing, block: Block): void {
-  block.at = skipSpace(parsing, block.at, block.end);
-  if (block.at >= block.end) {
+  block.next = skipSpace(parsing, block.next, block.end);
+  if (block.next >= block.end) {
     flush(parsing, block);
     parsing.stack.pop();
     return;
   }
-  const at = block.at;
-  const type = parsing.tokens.types[at];
+  const offset = block.next;
+  const type = parsing.tokens.types[offset];
   if (type === Semicolon || type === CDO || type === CDC || (type !== undefined && closing.has(type))) {
-    block.at++;
+    block.next++;
     return;
   }
   if (type === AtKeyword) {
-    atRule(parsing, block, at);
+    atRule(parsing, block, offset);
     return;
   }
   parsing.mayImport = parsing.mayImport && block.selectors !== null;
-  if (block.collector !== null && type === Ident && declaration(parsing, block, at)) return;
-  qualifiedRule(parsing, block, at);
+  if (block.collector !== null && type === Ident && declaration(parsing, block, offset)) return;
+  qualifiedRule(parsing, block, offset);
 }
 
 const textBetween = (parsing: Parsing, from: number, to: number) =>
@@ -185,11 +185,11 @@ function endOfNext(parsing: Parsing, first: number): number {
 }
 
 /** CSS Syntax 3 §5.5.6. False when what stands here is no declaration but the start of a nested rule. */
-function declaration(parsing: Parsing, block: Block, at: number): boolean {
-  const colon = skipSpace(parsing, at + 1, block.end);
+function declaration(parsing: Parsing, block: Block, offset: number): boolean {
+  const colon = skipSpace(parsing, offset + 1, block.end);
   if (parsing.tokens.types[colon] !== Colon) return false;
   const name = unescapeName(
-    parsing.style.text.slice(parsing.tokens.starts[at], parsing.tokens.starts[at + 1]),
+    parsing.style.text.slice(parsing.tokens.starts[offset], parsing.tokens.starts[offset + 1]),
   );
   let end = block.end;
   for (let i = colon + 1; i < block.end; i++) {
@@ -211,7 +211,7 @@ function declaration(parsing: Parsing, block: Block, at: number): boolean {
   const bad = parsing.tokens.types.slice(first, last).some((t) => t === BadString || t === tokenTypes.BadUrl);
   if (!bad && (text !== "" || name.startsWith("--")) && (important !== null || !/^[^"']*!/.test(text))) {
     const valueSource = span(parsing, first, last);
-    block.collector?.add(name, text, important !== null, span(parsing, at, last), {
+    block.collector?.add(name, text, important !== null, span(parsing, offset, last), {
       ...valueSource,
       end:
         important === null
@@ -222,31 +222,31 @@ function declaration(parsing: Parsing, block: Block, at: number): boolean {
             ),
     });
   }
-  block.at = end + 1;
+  block.next = end + 1;
   return true;
 }
 
 /** CSS Syntax 3 §5.5.3. */
-function qualifiedRule(parsing: Parsing, block: Block, at: number): void {
-  const brace = scan(parsing, at, block.end, block.collector !== null || parsing.stack.length > 1);
+function qualifiedRule(parsing: Parsing, block: Block, offset: number): void {
+  const brace = scan(parsing, offset, block.end, block.collector !== null || parsing.stack.length > 1);
   if (brace >= block.end || parsing.tokens.types[brace] !== LeftCurlyBracket) {
-    block.at = brace + 1;
+    block.next = brace + 1;
     return;
   }
   const close = parsing.tokens.closes.get(brace) ?? block.end;
-  block.at = close + 1;
-  const selectorText = textBetween(parsing, at, brace).trim();
+  block.next = close + 1;
+  const selectorText = textBetween(parsing, offset, brace).trim();
   const selectors = compiledSelectors(parsing, selectorText, block.selectors);
   if (selectors === null) return;
   flush(parsing, block);
   parsing.stack.push({
-    at: brace + 1,
+    next: brace + 1,
     end: Math.min(close, block.end),
     selectors,
     selectorText: selectorText.replace(/\s+/g, " "),
     conditions: block.conditions,
     layer: block.layer,
-    start: at,
+    start: offset,
     collector: new DeclarationCollector(),
   });
 }
@@ -269,25 +269,25 @@ function compiledSelectors(parsing: Parsing, text: string, parent: SelectorList 
 }
 
 /** CSS Syntax 3 §5.5.2, then the meaning of each at-rule. Those without bearing on styles are passed over. */
-function atRule(parsing: Parsing, block: Block, at: number): void {
+function atRule(parsing: Parsing, block: Block, offset: number): void {
   const name = parsing.style.text
-    .slice((parsing.tokens.starts[at] ?? 0) + 1, parsing.tokens.starts[at + 1])
+    .slice((parsing.tokens.starts[offset] ?? 0) + 1, parsing.tokens.starts[offset + 1])
     .toLowerCase();
-  const end = scan(parsing, at + 1, block.end, true);
+  const end = scan(parsing, offset + 1, block.end, true);
   const opens = parsing.tokens.types[end] === LeftCurlyBracket;
   const close = opens ? Math.min(parsing.tokens.closes.get(end) ?? block.end, block.end) : end;
-  block.at = close + 1;
-  const prelude = textBetween(parsing, at + 1, end).trim();
+  block.next = close + 1;
+  const prelude = textBetween(parsing, offset + 1, end).trim();
   const enter = (conditions: Conditions, layer: string | null) => {
     flush(parsing, block);
     parsing.stack.push({
-      at: end + 1,
+      next: end + 1,
       end: close,
       selectors: block.selectors,
       selectorText: block.selectorText,
       conditions,
       layer,
-      start: at,
+      start: offset,
       collector: block.selectors === null ? null : new DeclarationCollector(),
     });
   };
@@ -324,7 +324,7 @@ function atRule(parsing: Parsing, block: Block, at: number): void {
     }
     case "import":
       if (!opens && parsing.mayImport && block.selectors === null && parsing.stack.length === 1) {
-        const found = importRule(parsing, at, end);
+        const found = importRule(parsing, offset, end);
         if (found !== null) parsing.items.push({ kind: "import", import: found });
       }
       return;
@@ -352,8 +352,8 @@ function propertyRule(parsing: Parsing, name: string, body: string): void {
 }
 
 /** CSS Cascade 5 §2: address, then layer, then supports(), then media. */
-function importRule(parsing: Parsing, at: number, end: number): ImportRule | null {
-  const first = skipSpace(parsing, at + 1, end);
+function importRule(parsing: Parsing, offset: number, end: number): ImportRule | null {
+  const first = skipSpace(parsing, offset + 1, end);
   const type = parsing.tokens.types[first];
   const raw = parsing.style.text.slice(parsing.tokens.starts[first], parsing.tokens.starts[first + 1]);
   let href: string;
@@ -372,7 +372,8 @@ function importRule(parsing: Parsing, at: number, end: number): ImportRule | nul
   const layerMatch = /^layer(?:\(\s*([\w.-]+)\s*\))?(?=\s|$)/i.exec(rest);
   if (layerMatch !== null) {
     layer =
-      layerMatch[1] ?? `<${parsing.style.file}:${parsing.style.start}:import ${parsing.tokens.starts[at]}>`;
+      layerMatch[1] ??
+      `<${parsing.style.file}:${parsing.style.start}:import ${parsing.tokens.starts[offset]}>`;
     rest = rest.slice(layerMatch[0].length).trim();
   }
   if (/^supports\(/i.test(rest)) {
@@ -380,7 +381,7 @@ function importRule(parsing: Parsing, at: number, end: number): ImportRule | nul
     supports = rest.slice("supports(".length, close);
     rest = rest.slice(close + 1).trim();
   }
-  return { href, layer, supports, media: rest === "" ? null : rest, source: span(parsing, at, end) };
+  return { href, layer, supports, media: rest === "" ? null : rest, source: span(parsing, offset, end) };
 }
 
 function scopeLimits(
@@ -400,12 +401,12 @@ function scopeLimits(
 /** CSS Animations 1 §3: steps of an animation, each with its places and declarations. */
 function keyframes(body: StyleText): readonly Keyframe[] {
   return [...body.text.matchAll(/([^{}]+)\{([^{}]*)\}/g)].flatMap(([, places = "", text = ""]) => {
-    const at = places.split(",").map((place) => {
+    const offsets = places.split(",").map((place) => {
       const word = place.trim().toLowerCase();
       return word === "from" ? 0 : word === "to" ? 1 : Number.parseFloat(word) / 100;
     });
-    if (at.some(Number.isNaN)) return [];
-    return [{ at, declarations: parseStyleAttribute({ ...body, text }).normal }];
+    if (offsets.some(Number.isNaN)) return [];
+    return [{ offsets, declarations: parseStyleAttribute({ ...body, text }).normal }];
   });
 }
 

@@ -83,8 +83,8 @@ export function treeRules(
   };
   const certaintyOf = (conditions: Conditions): Certainty => {
     let result: Certainty = YES;
-    for (let at = conditions; at !== null && result !== NO; at = at.outer) {
-      const { condition } = at;
+    for (let guard = conditions; guard !== null && result !== NO; guard = guard.outer) {
+      const { condition } = guard;
       if (condition.kind === "media") result = and(result, media(condition.text));
       else if (condition.kind === "supports") result = and(result, evaluateSupports(condition.text));
     }
@@ -179,7 +179,8 @@ export function treeRules(
 }
 
 function asksContainer(conditions: Conditions): boolean {
-  for (let at = conditions; at !== null; at = at.outer) if (at.condition.kind === "container") return true;
+  for (let guard = conditions; guard !== null; guard = guard.outer)
+    if (guard.condition.kind === "container") return true;
   return false;
 }
 
@@ -246,13 +247,13 @@ class LayerOrder {
   ranks(): ReadonlyMap<string, number> {
     const ranks = new Map<string, number>();
     const stack: { name: string; done: boolean }[] = [{ name: "", done: false }];
-    for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-      if (at.done) {
-        ranks.set(at.name, ranks.size);
+    for (let current = stack.pop(); current !== undefined; current = stack.pop()) {
+      if (current.done) {
+        ranks.set(current.name, ranks.size);
         continue;
       }
-      stack.push({ name: at.name, done: true });
-      for (const child of [...(this.#children.get(at.name) ?? [])].reverse())
+      stack.push({ name: current.name, done: true });
+      for (const child of [...(this.#children.get(current.name) ?? [])].reverse())
         stack.push({ name: child, done: false });
     }
     return ranks;
@@ -302,8 +303,8 @@ function requiredAncestors(
       bits.push(place(`t${compound.tag}`));
   };
   let ancestor = false;
-  for (const [at, step] of selector.steps.entries()) {
-    if (at > 0 && ancestor && bits.length < 4) add(step.compound);
+  for (const [index, step] of selector.steps.entries()) {
+    if (index > 0 && ancestor && bits.length < 4) add(step.compound);
     ancestor = step.combinator === " " || step.combinator === ">";
   }
   return bits;

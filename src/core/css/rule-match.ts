@@ -93,7 +93,7 @@ export function ruleMatching(
 }
 
 function scopeOf(conditions: Conditions) {
-  for (let at = conditions; at !== null; at = at.outer)
-    if (at.condition.kind === "scope") return at.condition;
+  for (let guard = conditions; guard !== null; guard = guard.outer)
+    if (guard.condition.kind === "scope") return guard.condition;
   return null;
 }

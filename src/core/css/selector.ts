@@ -142,9 +142,9 @@ function compileSelector(node: SelectorNode, parent: SelectorList | null, nested
     compounds.push({ compound: current, combinatorAtLeft: combinator });
     current = draft();
   };
-  for (const [at, part] of parts.entries()) {
+  for (const [index, part] of parts.entries()) {
     if (part.type === "Combinator") {
-      if (at > 0) close();
+      if (index > 0) close();
       else if (!nested || compounds.length === 0) throw new InvalidSelector("a leading combinator");
       const name = part.name.trim();
       if (name !== "" && name !== ">" && name !== "+" && name !== "~") throw new InvalidSelector(name);

@@ -53,7 +53,7 @@ export interface StyleRule {
 /** One step of an animation. CSS Animations 1 §3. */
 export interface Keyframe {
   /** Places in the animation, 0 to 1. */
-  readonly at: readonly number[];
+  readonly offsets: readonly number[];
   readonly declarations: ReadonlyMap<string, Declared>;
 }
 

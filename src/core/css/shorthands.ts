@@ -116,7 +116,7 @@ export function expandShorthand(property: string, text: string): Expansion {
 function toSides(text: string, longhands: readonly string[]): Expansion {
   const parts = splitAtSpaces(text);
   if (parts.length === 0 || parts.length > longhands.length) return [];
-  const at =
+  const slots =
     longhands.length === 2
       ? [0, parts.length - 1]
       : [
@@ -125,7 +125,7 @@ function toSides(text: string, longhands: readonly string[]): Expansion {
           parts.length > 2 ? 2 : 0,
           parts.length > 3 ? 3 : parts.length > 1 ? 1 : 0,
         ];
-  const expanded = longhands.map((l, i) => [l, parts[at[i] ?? 0] ?? ""] as const);
+  const expanded = longhands.map((l, i) => [l, parts[slots[i] ?? 0] ?? ""] as const);
   return expanded.every(([l, part]) => acceptsValue(l, part)) ? expanded : [];
 }
 

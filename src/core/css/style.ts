@@ -60,9 +60,10 @@ export function downTheAncestors<P extends keyof Inherited>(
   of: (style: Style, parent: Inherited[P] | null) => Inherited[P],
 ): Inherited[P] {
   const chain: Style[] = [];
-  let at: Style | null = style;
-  for (; at !== null && at.known[what] === undefined; at = at.parent) chain.push(at);
-  let value: Inherited[P] | null = at?.known[what] ?? null;
+  let ancestor: Style | null = style;
+  for (; ancestor !== null && ancestor.known[what] === undefined; ancestor = ancestor.parent)
+    chain.push(ancestor);
+  let value: Inherited[P] | null = ancestor?.known[what] ?? null;
   for (const one of chain.reverse()) {
     const found: Inherited[P] = of(one, value);
     one.known[what] = found;

@@ -30,12 +30,12 @@ export function tokensOf(text: string): Tokens {
   });
   starts.push(text.length);
   const closes = new Map<number, number>();
-  const open: { at: number; closedBy: number }[] = [];
+  const open: { start: number; closedBy: number }[] = [];
   for (const [i, type] of types.entries()) {
-    if (opening.has(type)) open.push({ at: i, closedBy: closerOf(type) });
-    else if (closing.has(type) && open.at(-1)?.closedBy === type) closes.set(open.pop()?.at ?? 0, i);
+    if (opening.has(type)) open.push({ start: i, closedBy: closerOf(type) });
+    else if (closing.has(type) && open.at(-1)?.closedBy === type) closes.set(open.pop()?.start ?? 0, i);
   }
-  for (const { at } of open) closes.set(at, types.length);
+  for (const { start: at } of open) closes.set(at, types.length);
   return { text, types, starts, closes };
 }
 

@@ -4,9 +4,9 @@ import type { ElementNode } from "./node.ts";
 /** Elements inside an element, at any depth, in document order; its shadow tree aside. */
 export function* elementsBelow(index: DocumentIndex, container: ElementNode): Iterable<ElementNode> {
   const stack = [...index.childElements(container)].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    yield at;
-    const children = index.childElements(at);
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    yield node;
+    const children = index.childElements(node);
     for (let i = children.length - 1; i >= 0; i--) stack.push(children[i] as ElementNode);
   }
 }

@@ -45,8 +45,8 @@ const endsIn = (file: string, endings: readonly string[]): boolean => {
 /** The format of a file by its ending, the longest that fits; null for none. */
 export function componentFormatOf(file: string): ComponentFormatName | null {
   // A component of Angular is a script by its ending too.
-  const own = rows.filter(([, { endings }]) => endsIn(file, endings)).at(-1);
-  return (own ?? rows.find(([, { alsoEndings }]) => endsIn(file, alsoEndings)))?.[0] ?? null;
+  const row = rows.filter(([, { endings }]) => endsIn(file, endings)).at(-1);
+  return (row ?? rows.find(([, { alsoEndings }]) => endsIn(file, alsoEndings)))?.[0] ?? null;
 }
 
 /** Whether a file is the template of a component. */

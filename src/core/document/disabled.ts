@@ -11,10 +11,10 @@ const formControls = new Set(["button", "input", "select", "textarea"]);
  */
 export function isDisabled(index: DocumentIndex, element: ElementNode): boolean | "unknown" {
   if (element.namespace !== "html") return false;
-  const own = disableable.has(element.tag);
-  if (own && hasAttribute(element, "disabled"))
+  const isDisableable = disableable.has(element.tag);
+  if (isDisableable && hasAttribute(element, "disabled"))
     return attributeUnknown(element, "disabled") ? "unknown" : true;
-  let unknown = own && attributeUnknown(element, "disabled");
+  let unknown = isDisableable && attributeUnknown(element, "disabled");
   if (element.tag === "option") {
     const parent = index.parent(element);
     if (parent?.tag === "optgroup" && hasAttribute(parent, "disabled")) return true;

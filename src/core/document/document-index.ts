@@ -61,18 +61,18 @@ export function indexDocument(document: Document): DocumentIndex {
     readonly nodes: readonly Node[];
     readonly parent: ElementNode | null;
     readonly root: TreeRoot;
-    at: number;
+    next: number;
     place: number;
     previous: ElementNode | null;
   }
   const stack: Frame[] = [
-    { nodes: document.children, parent: null, root: document, at: 0, place: 0, previous: null },
+    { nodes: document.children, parent: null, root: document, next: 0, place: 0, previous: null },
   ];
   const push = (nodes: readonly Node[], parent: ElementNode | null, root: TreeRoot) => {
-    if (nodes.length > 0) stack.push({ nodes, parent, root, at: 0, place: 0, previous: null });
+    if (nodes.length > 0) stack.push({ nodes, parent, root, next: 0, place: 0, previous: null });
   };
   for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
-    const node = frame.nodes[frame.at++];
+    const node = frame.nodes[frame.next++];
     if (node === undefined) {
       stack.pop();
       continue;

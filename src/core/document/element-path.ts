@@ -12,15 +12,17 @@ const escapeTag = (tag: string): string =>
 export function elementPath(index: DocumentIndex, element: ElementNode): string {
   const trees: string[] = [];
   let steps: string[] = [];
-  for (let at: ElementNode | null = element; at !== null; ) {
-    const { parent, root, place }: ElementRecord = index.record(at);
+  for (let ancestor: ElementNode | null = element; ancestor !== null; ) {
+    const { parent, root, place }: ElementRecord = index.record(ancestor);
     const isRoot = parent === null && root === index.document;
-    steps.push(isRoot ? escapeTag(writtenTag(at)) : `${escapeTag(writtenTag(at))}:nth-child(${place})`);
+    steps.push(
+      isRoot ? escapeTag(writtenTag(ancestor)) : `${escapeTag(writtenTag(ancestor))}:nth-child(${place})`,
+    );
     if (parent === null) {
       trees.push(steps.reverse().join(" > "));
       steps = [];
     }
-    at = parent ?? ("mode" in root ? index.host(root) : null);
+    ancestor = parent ?? ("mode" in root ? index.host(root) : null);
   }
   return trees.reverse().join(" >>> ");
 }

@@ -27,9 +27,9 @@ export function displaySize(select: ElementNode): number {
 export function optionsOf(index: DocumentIndex, select: ElementNode): readonly ElementNode[] {
   const options: ElementNode[] = [];
   const stack = [...index.childElements(select)].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (at.tag === "option") options.push(at);
-    else for (const child of [...index.childElements(at)].reverse()) stack.push(child);
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (node.tag === "option") options.push(node);
+    else for (const child of [...index.childElements(node)].reverse()) stack.push(child);
   }
   return options;
 }

@@ -28,15 +28,15 @@ export function lineMap(text: string): LineMap {
   return {
     count: starts.length,
     position(offset) {
-      const at = Math.max(0, Math.min(offset, text.length));
+      const position = Math.max(0, Math.min(offset, text.length));
       let low = 0;
       let high = starts.length - 1;
       while (low < high) {
         const middle = (low + high + 1) >> 1;
-        if ((starts[middle] ?? 0) <= at) low = middle;
+        if ((starts[middle] ?? 0) <= position) low = middle;
         else high = middle - 1;
       }
-      return { line: low + 1, column: at - (starts[low] ?? 0) + 1 };
+      return { line: low + 1, column: position - (starts[low] ?? 0) + 1 };
     },
     offset(line, column) {
       const start = starts[line - 1];

@@ -5,11 +5,11 @@ import { writtenText } from "./written.ts";
 export function textContent(element: ElementNode): string {
   let text = "";
   const stack: Node[] = [...element.children].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (at.kind === "text") text += writtenText(at.value);
-    else if (at.kind === "hole") text += writtenText(at.hole);
-    else if (at.kind === "element")
-      for (let i = at.children.length - 1; i >= 0; i--) stack.push(at.children[i] as Node);
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (node.kind === "text") text += writtenText(node.value);
+    else if (node.kind === "hole") text += writtenText(node.hole);
+    else if (node.kind === "element")
+      for (let i = node.children.length - 1; i >= 0; i--) stack.push(node.children[i] as Node);
   }
   return text.replace(/[ \t\n\f\r]+/g, " ").trim();
 }

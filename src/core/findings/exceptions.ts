@@ -34,13 +34,13 @@ export function markupExceptions(document: Document): readonly Exception[] {
   const found: Exception[] = [];
   const stack: (readonly Node[])[] = [document.children];
   for (let nodes = stack.pop(); nodes !== undefined; nodes = stack.pop()) {
-    for (const [at, node] of nodes.entries()) {
+    for (const [index, node] of nodes.entries()) {
       if (node.kind === "element") {
         if (node.children.length > 0) stack.push(node.children);
         if (node.shadow !== null) stack.push(node.shadow.children);
       }
       if (node.kind !== "comment" || node.source === null) continue;
-      const exception = readComment(node.value, node.source, firstWritten(nodes.slice(at + 1)));
+      const exception = readComment(node.value, node.source, firstWritten(nodes.slice(index + 1)));
       if (exception !== null) found.push(exception);
     }
   }

@@ -47,7 +47,7 @@ export interface Judged {
 }
 
 /** Points at an element, or at an attribute of it, where its place is known. */
-export function at(element: ElementNode, attribute?: string): Pick<Judged, "source"> {
+export function pointingAt(element: ElementNode, attribute?: string): Pick<Judged, "source"> {
   const source = attribute === undefined ? element.source : element.attributes.get(attribute)?.source;
   return source == null ? {} : { source };
 }

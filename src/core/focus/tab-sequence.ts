@@ -47,13 +47,13 @@ export function tabSequence(document: FocusDocument, direction: Direction = "for
 /** The stops of one scope, in order: positive tabindexes by number, then the rest as they stand. */
 function stopsOfScope(document: FocusDocument, nodes: readonly Node[]): readonly Stop[] {
   const units: Unit[] = [];
-  const stack: { readonly nodes: readonly Node[]; at: number }[] = [{ nodes, at: 0 }];
+  const stack: { readonly nodes: readonly Node[]; next: number }[] = [{ nodes, next: 0 }];
   for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
-    const node = frame.nodes[frame.at++];
+    const node = frame.nodes[frame.next++];
     if (node === undefined) stack.pop();
     else if (node.kind === "element") {
       const below = addUnits(document, node, units);
-      if (below.length > 0) stack.push({ nodes: below, at: 0 });
+      if (below.length > 0) stack.push({ nodes: below, next: 0 });
     }
   }
   if (units.every(({ rank }) => rank === 0)) return units.flatMap(({ stops }) => stops);
@@ -73,16 +73,16 @@ function addUnits(document: FocusDocument, element: ElementNode, units: Unit[]):
     if (stops.length > 0) units.push({ rank, stops });
     return [];
   }
-  const own = ownStop(document, element);
+  const stop = ownStop(document, element);
   if (element.shadow !== null) {
     // A negative tabindex takes the whole shadow tree out, and with it what is slotted there.
     if (tabindex !== null && tabindex < 0) return [];
     const inside = stopsOfScope(document, element.shadow.children);
-    const host = own === null || element.shadow.delegatesFocus ? [] : [own];
+    const host = stop === null || element.shadow.delegatesFocus ? [] : [stop];
     if (host.length + inside.length > 0) units.push({ rank, stops: [...host, ...inside] });
     return [];
   }
-  if (own !== null) units.push({ rank, stops: [own] });
+  if (stop !== null) units.push({ rank, stops: [stop] });
   const below = index.flatChildren(element);
   if (below.length === 0) return below;
   // What fills a slot is a scope of its own; what a slot shows without being filled is part of its tree.
@@ -120,11 +120,11 @@ const hasSummary = (page: Page, details: ElementNode): boolean =>
 
 /** The stops of the document a frame shows, in its place; the frame itself where it shows none, or is not known. */
 function frameStops(document: FocusDocument, element: ElementNode): readonly Stop[] {
-  const own = ownStop(document, element);
-  if (own === null) return [];
+  const stop = ownStop(document, element);
+  if (stop === null) return [];
   const inner = document.frame(element);
   const inside = inner === null ? [] : stopsOfScope(inner, inner.page.index.document.children);
-  return inside.length > 0 ? inside : [{ ...own, certain: own.certain && inner !== null }];
+  return inside.length > 0 ? inside : [{ ...stop, certain: stop.certain && inner !== null }];
 }
 
 /** `focusgroup`, a draft: its items are one stop together, and the arrow keys move among them. */

@@ -13,11 +13,13 @@ export interface Jump {
 export function jumpsIn(stops: readonly Stop[]): readonly Jump[] {
   const places = stops.map(({ element, document }) => document.page.index.record(element).order);
   const later = new CountBelow(stops, places);
-  return stops.map((stop, at) => {
-    const before = stops[at - 1];
+  return stops.map((stop, index) => {
+    const before = stops[index - 1];
     const back =
-      before !== undefined && before.document === stop.document && (places[at] ?? 0) < (places[at - 1] ?? 0);
-    return { ahead: later.after(at), back };
+      before !== undefined &&
+      before.document === stop.document &&
+      (places[index] ?? 0) < (places[index - 1] ?? 0);
+    return { ahead: later.after(index), back };
   });
 }
 
@@ -28,31 +30,31 @@ class CountBelow {
   constructor(stops: readonly Stop[], places: readonly number[]) {
     this.#counts = new Array<number>(stops.length).fill(0);
     const byDocument = new Map<unknown, number[]>();
-    for (const [at, { document }] of stops.entries()) {
+    for (const [index, { document }] of stops.entries()) {
       const list = byDocument.get(document);
-      if (list === undefined) byDocument.set(document, [at]);
-      else list.push(at);
+      if (list === undefined) byDocument.set(document, [index]);
+      else list.push(index);
     }
-    for (const own of byDocument.values()) {
+    for (const indexes of byDocument.values()) {
       const ranks = new Map(
-        own
-          .map((at) => places[at] ?? 0)
+        indexes
+          .map((index) => places[index] ?? 0)
           .toSorted((a, b) => a - b)
           .map((place, rank) => [place, rank + 1]),
       );
-      const tree = new Array<number>(own.length + 1).fill(0);
-      for (const at of own.toReversed()) {
-        const rank = ranks.get(places[at] ?? 0) ?? 0;
+      const tree = new Array<number>(indexes.length + 1).fill(0);
+      for (const index of indexes.toReversed()) {
+        const rank = ranks.get(places[index] ?? 0) ?? 0;
         let sum = 0;
         for (let i = rank; i > 0; i -= i & -i) sum += tree[i] ?? 0;
-        this.#counts[at] = sum;
-        for (let i = rank; i <= own.length; i += i & -i) tree[i] = (tree[i] ?? 0) + 1;
+        this.#counts[index] = sum;
+        for (let i = rank; i <= indexes.length; i += i & -i) tree[i] = (tree[i] ?? 0) + 1;
       }
     }
   }
 
-  after(at: number): number {
-    return this.#counts[at] ?? 0;
+  after(index: number): number {
+    return this.#counts[index] ?? 0;
   }
 }
 
@@ -61,20 +63,20 @@ export function pressesTo(stops: readonly Stop[], target: Stop, from: ElementNod
   const goal = stops.indexOf(target);
   if (goal < 0) return null;
   if (from === null) return goal + 1;
-  const own = stops.findIndex(({ element }) => element === from);
-  const start = own >= 0 ? own + 1 : firstAfter(stops, target, from);
+  const index = stops.findIndex(({ element }) => element === from);
+  const start = index >= 0 ? index + 1 : firstAfter(stops, target, from);
   const presses = goal - start + 1;
   // Past the last stop it goes on from the first.
-  return presses > 0 ? presses : own >= 0 && goal === own ? 0 : presses + stops.length;
+  return presses > 0 ? presses : index >= 0 && goal === index ? 0 : presses + stops.length;
 }
 
 /** The first stop after a place: those with a positive tabindex count as passed. HTML §6.6.4, "starting point". */
 function firstAfter(stops: readonly Stop[], target: Stop, from: ElementNode): number {
   const { index } = target.document.page;
   const { order } = index.record(from);
-  const at = stops.findIndex(
+  const position = stops.findIndex(
     ({ element, document, tabindex }) =>
       document === target.document && (tabindex ?? 0) <= 0 && index.record(element).order > order,
   );
-  return at < 0 ? stops.length : at;
+  return position < 0 ? stops.length : position;
 }

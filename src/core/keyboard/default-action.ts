@@ -47,8 +47,8 @@ export function defaultAction(
   if (alt && isPrintable(key)) return { kind: "use access key", letter: key };
   if (key === "Tab") return { kind: "move focus", by: shift ? -1 : 1 };
   if (key === "Escape") return closing(focused, open);
-  const own = focused === null ? nothing : actionOf(document, focused, press);
-  return own.kind === "nothing" ? scrolling(document, focused, key, shift) : own;
+  const action = focused === null ? nothing : actionOf(document, focused, press);
+  return action.kind === "nothing" ? scrolling(document, focused, key, shift) : action;
 }
 
 /** Escape closes what lies on top. HTML §6.11, "close watchers": a dialog that is merely open, and a manual popover, have none. */

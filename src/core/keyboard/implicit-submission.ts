@@ -29,9 +29,9 @@ function controlsIn(document: FocusDocument): ReadonlyMap<ElementNode, readonly 
     if (element.tag !== "input" && element.tag !== "button") continue;
     const form = formOwner(document, element);
     if (form === null) continue;
-    const own = controls.get(form);
-    if (own === undefined) controls.set(form, [element]);
-    else own.push(element);
+    const members = controls.get(form);
+    if (members === undefined) controls.set(form, [element]);
+    else members.push(element);
   }
   controlsOf.set(document, controls);
   return controls;

@@ -17,17 +17,17 @@ const tried = ["Enter", " ", "ArrowDown", "ArrowUp", "Home", "End", "Escape"] as
 
 /** What keys do at a stop: the browser's own actions there, and those that the pattern of its role owes. */
 export function keysAt(document: FocusDocument, element: ElementNode, role: string | null): readonly KeyAt[] {
-  const own = tried.flatMap((key): readonly KeyAt[] => {
+  const keys = tried.flatMap((key): readonly KeyAt[] => {
     const does = told(defaultAction(document, element, { key }));
     return does === null ? [] : [{ key: keyName(key), does, native: true }];
   });
   const pattern = role === null ? null : patternOf(role);
-  const known = new Set(own.map(({ key }) => key));
+  const known = new Set(keys.map(({ key }) => key));
   const owed = (pattern?.keys ?? []).filter(({ key }) => !known.has(key));
   // A native control keeps the pattern of its role by itself.
-  if (own.some(({ key }) => key === "Enter" || key === "Space" || key.startsWith("Arrow"))) return own;
+  if (keys.some(({ key }) => key === "Enter" || key === "Space" || key.startsWith("Arrow"))) return keys;
   return [
-    ...own,
+    ...keys,
     ...owed.map(({ key, effect, when }) => ({
       key,
       does: when === undefined ? effect : `${effect} (${when})`,

@@ -68,10 +68,10 @@ export function paintedText(
   const { styles, index } = page;
   const styled = { element, interaction };
   const fill = styles.colour({ ...styled, ...foregroundOf }, "-webkit-text-fill-color");
-  const own = styles.colour({ ...styled, ...foregroundOf }, "color");
+  const computed = styles.colour({ ...styled, ...foregroundOf }, "color");
   const usesFill =
     fill?.value.own === true || (fill?.value.text ?? "currentcolor").toLowerCase() !== "currentcolor";
-  const foreground = usesFill ? fill : own;
+  const foreground = usesFill ? fill : computed;
   const layers: { element: ElementNode; value: CascadedValue }[] = [];
   const open = (unknown: string): Painted => ({
     spots: [],
@@ -94,9 +94,9 @@ export function paintedText(
   let overPlaced = false;
   /** The element below is moved a little within the flow: it may stand beside this one's background. */
   let shifted = false;
-  for (let at: ElementNode | null = element; at !== null; at = index.flatParent(at)) {
-    const here = { element: at, interaction };
-    const value = (property: string) => styles.value(at as ElementNode, property, interaction);
+  for (let ancestor: ElementNode | null = element; ancestor !== null; ancestor = index.flatParent(ancestor)) {
+    const here = { element: ancestor, interaction };
+    const value = (property: string) => styles.value(ancestor as ElementNode, property, interaction);
     if (styles.likeness(here) === null) return open("it is not in the page as source shows it");
     if (!isOpaque(laid)) {
       if (moved !== null)
@@ -110,8 +110,8 @@ export function paintedText(
         );
       if (
         !overPlaced &&
-        (paintedPage.aroundPositioned.get(at) === "behind" ||
-          (isPositioned && paintedPage.aroundPositioned.has(at)))
+        (paintedPage.aroundPositioned.get(ancestor) === "behind" ||
+          (isPositioned && paintedPage.aroundPositioned.has(ancestor)))
       ) {
         overPlaced = true;
         if (paintedPage.placed.pictures) return open("a picture placed on the page may lie behind it");
@@ -126,21 +126,23 @@ export function paintedText(
       shifted = false;
       const colour = styles.colour(here, "background-color");
       if (colour === null || colour.colour === null)
-        return open(`the background of <${at.tag}> hangs on something that source does not give`);
+        return open(`the background of <${ancestor.tag}> hangs on something that source does not give`);
       const image = value("background-image")?.text ?? null;
       if (image === null)
-        return open(`the background picture of <${at.tag}> hangs on something that source does not give`);
+        return open(
+          `the background picture of <${ancestor.tag}> hangs on something that source does not give`,
+        );
       const clip = value("background-clip")?.text?.toLowerCase() ?? "border-box";
       if (image.toLowerCase() !== "none" || colour.colour.alpha > 0)
         layers.push({
-          element: at,
+          element: ancestor,
           value: colour.colour.alpha > 0 ? colour.value : (value("background-image") ?? colour.value),
         });
-      if (clip.split(/\s*,\s*/).includes("text") && at === element)
+      if (clip.split(/\s*,\s*/).includes("text") && ancestor === element)
         return open("its background is cut to the shape of the letters");
       for (const layer of splitAtCommas(image)) {
         if (layer.toLowerCase() === "none") continue;
-        const stops = gradientColours(page, at, interaction, layer);
+        const stops = gradientColours(page, ancestor, interaction, layer);
         if (stops === null)
           return open(
             /^url|image-set|image\(/i.test(layer)
@@ -163,8 +165,8 @@ export function paintedText(
       const bare = image.toLowerCase() === "none" && ground.alpha === 0;
       if (!bare) laid = [...laid, ...beside];
     }
-    const effect = effectOf(page, at, interaction);
-    if (effect.unknown !== null) return open(`${effect.unknown} on <${at.tag}> changes its colours`);
+    const effect = effectOf(page, ancestor, interaction);
+    if (effect.unknown !== null) return open(`${effect.unknown} on <${ancestor.tag}> changes its colours`);
     const { opacity: elementOpacity } = effect;
     if (elementOpacity < 1)
       laid = laid.map(({ text, ground }) => ({
@@ -172,13 +174,14 @@ export function paintedText(
         ground: faded(ground, elementOpacity),
       }));
     if (isOpaque(laid)) continue;
-    if (effect.touchesBackdrop) return open(`backdrop-filter on <${at.tag}> changes what lies behind it`);
+    if (effect.touchesBackdrop)
+      return open(`backdrop-filter on <${ancestor.tag}> changes what lies behind it`);
     const position = value("position")?.text?.toLowerCase() ?? null;
     if (position !== "static") isPositioned = true;
     if (moved === null) {
-      const why = whyMoved(page, at, interaction, position);
+      const why = whyMoved(page, ancestor, interaction, position);
       if (why === "shifted") shifted = true;
-      else if (why !== null) moved = { element: at, why };
+      else if (why !== null) moved = { element: ancestor, why };
     }
   }
   const canvas = rootCanvas(page);
@@ -356,10 +359,10 @@ const sameColour = (a: Rgba, b: Rgba): boolean =>
   a.r === b.r && a.g === b.g && a.b === b.b && a.alpha === b.alpha;
 
 /** Premultiplied, as gradients are drawn. */
-function between(a: Rgba, b: Rgba, at: number): Rgba {
-  const alpha = a.alpha * (1 - at) + b.alpha * at;
+function between(a: Rgba, b: Rgba, share: number): Rgba {
+  const alpha = a.alpha * (1 - share) + b.alpha * share;
   if (alpha === 0) return transparent;
-  const channel = (x: number, y: number) => (x * a.alpha * (1 - at) + y * b.alpha * at) / alpha;
+  const channel = (x: number, y: number) => (x * a.alpha * (1 - share) + y * b.alpha * share) / alpha;
   return rgba(channel(a.r, b.r), channel(a.g, b.g), channel(a.b, b.b), alpha);
 }
 

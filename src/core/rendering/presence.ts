@@ -77,11 +77,11 @@ const neverDrawn = new Set(
 export function presenceOf(page: Page): PresenceMap {
   const { index } = page;
   const known = new Map<ElementNode, Presence>();
-  const stack: { readonly nodes: readonly Node[]; readonly above: Presence; at: number }[] = [
-    { nodes: index.document.children, above: present, at: 0 },
+  const stack: { readonly nodes: readonly Node[]; readonly above: Presence; next: number }[] = [
+    { nodes: index.document.children, above: present, next: 0 },
   ];
   for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
-    const node = frame.nodes[frame.at++];
+    const node = frame.nodes[frame.next++];
     if (node === undefined) {
       stack.pop();
       continue;
@@ -90,7 +90,7 @@ export function presenceOf(page: Page): PresenceMap {
     const presence = presenceUnder(page, node, frame.above);
     known.set(node, presence);
     const children = index.flatChildren(node);
-    if (children.length > 0) stack.push({ nodes: children, above: presence, at: 0 });
+    if (children.length > 0) stack.push({ nodes: children, above: presence, next: 0 });
   }
   return { of: (element) => known.get(element) ?? absent };
 }

@@ -23,11 +23,15 @@ export function whyUnseen(page: Page, element: ElementNode): string | null {
 function whyUnseenAround(page: Page, element: ElementNode): string | null {
   const size = page.styles.fontSize({ element });
   if (size !== null && size < 1) return "its size is zero";
-  for (let at: ElementNode | null = element; at !== null; at = page.index.flatParent(at)) {
-    const likeness = page.styles.likeness({ element: at });
+  for (
+    let ancestor: ElementNode | null = element;
+    ancestor !== null;
+    ancestor = page.index.flatParent(ancestor)
+  ) {
+    const likeness = page.styles.likeness({ element: ancestor });
     let known = likeness === null ? undefined : ownReasons.get(likeness);
     if (known === undefined) {
-      known = { why: whyUnseenInside(page, at) };
+      known = { why: whyUnseenInside(page, ancestor) };
       if (likeness !== null) ownReasons.set(likeness, known);
     }
     if (known.why !== null) return known.why;

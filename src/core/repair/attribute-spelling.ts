@@ -17,20 +17,20 @@ export function attributeSet(
   if (written !== null) {
     if (written.value === null || value === null)
       return { file, start: written.start, end: written.end, text: attributeAs(tag, name, value, quote) };
-    const own = written.value[0] === "'" ? "'" : written.value[0] === '"' ? '"' : quote;
+    const ownQuote = written.value[0] === "'" ? "'" : written.value[0] === '"' ? '"' : quote;
     return {
       file,
       start: written.end - written.value.length,
       end: written.end,
-      text: writtenValue(name, value, syntax, own),
+      text: writtenValue(name, value, syntax, ownQuote),
     };
   }
-  const at = attributePlace(tag, element);
-  const space = /^\s+/.exec(text.slice(at.after, tag.end))?.[0] ?? " ";
+  const place = attributePlace(tag, element);
+  const space = /^\s+/.exec(text.slice(place.after, tag.end))?.[0] ?? " ";
   return {
     file,
-    start: at.place,
-    end: at.place,
+    start: place.place,
+    end: place.place,
     text: `${space}${attributeAs(tag, name, value, quote)}`,
   };
 }
@@ -42,14 +42,14 @@ export const attributeAs = (
   value: string | null,
   quote: '"' | "'",
 ) => {
-  const own = writtenName(name, syntax, text);
-  return value === null ? own : `${own}=${writtenValue(name, value, syntax, quote)}`;
+  const writtenAs = writtenName(name, syntax, text);
+  return value === null ? writtenAs : `${writtenAs}=${writtenValue(name, value, syntax, quote)}`;
 };
 
 /** The quotes that the start tag uses, else those of the file. */
 function quoteIn({ text, start, end }: StartTag): '"' | "'" {
-  const own = /=\s*(["'])/.exec(text.slice(start, end))?.[1];
-  if (own !== undefined) return own as '"' | "'";
+  const ownQuote = /=\s*(["'])/.exec(text.slice(start, end))?.[1];
+  if (ownQuote !== undefined) return ownQuote as '"' | "'";
   const double = text.match(/=\s*"/g)?.length ?? 0;
   return (text.match(/=\s*'/g)?.length ?? 0) > double ? "'" : '"';
 }
@@ -83,11 +83,11 @@ export function attributeRemoved(tag: StartTag, element: ElementNode, name: stri
 
 export function attributeRenamed(tag: StartTag, element: ElementNode, name: string, to: string): Edit | null {
   const written = writtenIn(tag, element, name);
-  const at = written?.name.toLowerCase().indexOf(name) ?? -1;
-  if (written === null || at < 0) return null;
-  const start = written.start + at;
-  const own = written.name === name ? writtenName(to, tag.syntax, tag.text) : to;
-  return { file: tag.file, start, end: start + name.length, text: own };
+  const index = written?.name.toLowerCase().indexOf(name) ?? -1;
+  if (written === null || index < 0) return null;
+  const start = written.start + index;
+  const writtenAs = written.name === name ? writtenName(to, tag.syntax, tag.text) : to;
+  return { file: tag.file, start, end: start + name.length, text: writtenAs };
 }
 
 /** Beside the attribute whose expression it has. */

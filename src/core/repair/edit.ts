@@ -16,18 +16,18 @@ export const collide = (a: Edit, b: Edit): boolean =>
 /** Edits of one file in the order of their places, each once; what is put in at one place keeps its order. */
 export const inOrder = (edits: readonly Edit[]): readonly Edit[] =>
   edits
-    .filter((edit, at) => edits.findIndex((other) => sameEdit(edit, other)) === at)
+    .filter((edit, index) => edits.findIndex((other) => sameEdit(edit, other)) === index)
     .toSorted((a, b) => a.start - b.start || a.end - b.end);
 
 /** A text with edits made that do not collide; the rest of it stays as it is. */
 export function withEdits(text: string, edits: readonly Edit[]): string {
-  let made = "";
-  let at = 0;
+  let result = "";
+  let offset = 0;
   for (const { start, end, text: put } of inOrder(edits)) {
-    made += text.slice(at, start) + put;
-    at = end;
+    result += text.slice(offset, start) + put;
+    offset = end;
   }
-  return made + text.slice(at);
+  return result + text.slice(offset);
 }
 
 /** Where a place of the edited text was before. */
@@ -63,5 +63,5 @@ export function byFile(edits: readonly Edit[]): ReadonlyMap<string, readonly Edi
     if (known === undefined) files.set(edit.file, [edit]);
     else known.push(edit);
   }
-  return new Map([...files].map(([file, own]) => [file, inOrder(own)]));
+  return new Map([...files].map(([file, fileEdits]) => [file, inOrder(fileEdits)]));
 }

@@ -37,7 +37,12 @@ export function inserted(
   const written = markupText(markup, tag);
   // A control and its words stand apart as words do.
   const inLine = phrases.has(markup.tag) ? `${written} ` : written;
-  const put = (at: number, made: string): Edit => ({ file, start: at, end: at, text: made });
+  const put = (offset: number, inserted: string): Edit => ({
+    file,
+    start: offset,
+    end: offset,
+    text: inserted,
+  });
   if (where === "before") {
     const indent = indentBefore(text, tag.start);
     return put(tag.start, indent === null ? inLine : `${written}${lineBreakIn(text, tag.start)}${indent}`);

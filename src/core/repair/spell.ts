@@ -14,10 +14,10 @@ import { escapeWords, syntaxOf } from "./syntax.ts";
 export function spelled(changes: readonly Change[], textOf: TextOf): readonly Edit[] | null {
   const edits: Edit[] = [];
   for (const change of changes) {
-    const made = spelledOne(change, textOf);
-    if (made === null) return null;
+    const spelled = spelledOne(change, textOf);
+    if (spelled === null) return null;
     // What a list renders several times stands in source once.
-    edits.push(...made.filter((edit) => !edits.some((other) => sameEdit(edit, other))));
+    edits.push(...spelled.filter((edit) => !edits.some((other) => sameEdit(edit, other))));
   }
   return edits;
 }
@@ -25,9 +25,9 @@ export function spelled(changes: readonly Change[], textOf: TextOf): readonly Ed
 /** Edits with the words of a person where `BLANK` stands. */
 export const filledIn = (edits: readonly Edit[], words: string): readonly Edit[] =>
   edits.map((edit) => {
-    const at = edit.text.indexOf(BLANK);
-    if (at < 0) return edit;
-    const before = edit.text[at - 1];
+    const index = edit.text.indexOf(BLANK);
+    if (index < 0) return edit;
+    const before = edit.text[index - 1];
     const quote = before === '"' || before === "'" ? before : null;
     return {
       ...edit,

@@ -21,12 +21,12 @@ function marksIn(root: unknown): readonly Mark[] {
   const marks: Mark[] = [];
   const seen = new Set<object>();
   const stack: Visited[] = [{ value: root, kind: "" }];
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    const { value } = at;
+  for (let current = stack.pop(); current !== undefined; current = stack.pop()) {
+    const { value } = current;
     if (value === null || typeof value !== "object" || seen.has(value)) continue;
     seen.add(value);
     const node = value as Record<string, unknown>;
-    const kind = String(node.type ?? node.kind ?? at.kind);
+    const kind = String(node.type ?? node.kind ?? current.kind);
     if (typeof node.start === "number" && typeof node.end === "number")
       marks.push({ kind, start: node.start, end: node.end });
     for (const part of partsOf(value, kind).reverse()) stack.push(part);
@@ -70,8 +70,8 @@ export function isUntouchedApartFrom(before: unknown, after: unknown, edits: rea
     ordered.some((edit) => edit.text === "" && start < edit.start && end > edit.end);
   const kept = marksIn(before).flatMap((mark) => {
     if (isTouched(mark)) return [];
-    const own = written(mark);
-    return mayBeGone(mark) && !there.has(own) ? [] : [own];
+    const text = written(mark);
+    return mayBeGone(mark) && !there.has(text) ? [] : [text];
   });
-  return kept.length === found.length && kept.every((one, at) => one === found[at]);
+  return kept.length === found.length && kept.every((one, index) => one === found[index]);
 }

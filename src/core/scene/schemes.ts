@@ -58,8 +58,8 @@ function* mediaConditions({ media, sheet }: AppliedSheet): Iterable<string> {
   for (const item of sheet.items) {
     if (item.kind === "import" && item.import.media !== null) yield item.import.media;
     if (item.kind !== "rule") continue;
-    for (let at = item.rule.conditions; at !== null; at = at.outer)
-      if (at.condition.kind === "media") yield at.condition.text;
+    for (let guard = item.rule.conditions; guard !== null; guard = guard.outer)
+      if (guard.condition.kind === "media") yield guard.condition.text;
   }
 }
 

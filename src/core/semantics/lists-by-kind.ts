@@ -71,10 +71,10 @@ const isRolelessControl = (node: ElementTreeNode): boolean =>
 function elementNodes(root: ElementTreeNode): readonly ElementTreeNode[] {
   const found: ElementTreeNode[] = [];
   const stack: TreeNode[] = [...root.children].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (at.kind === "text") continue;
-    found.push(at);
-    for (let i = at.children.length - 1; i >= 0; i--) stack.push(at.children[i] as TreeNode);
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (node.kind === "text") continue;
+    found.push(node);
+    for (let i = node.children.length - 1; i >= 0; i--) stack.push(node.children[i] as TreeNode);
   }
   return found;
 }
@@ -101,8 +101,8 @@ function landmarks(root: ElementTreeNode): readonly SpeechLine[] {
   const stack: { node: TreeNode; depth: number }[] = root.children
     .map((node) => ({ node, depth: 0 }))
     .reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    const { node, depth } = at;
+  for (let current = stack.pop(); current !== undefined; current = stack.pop()) {
+    const { node, depth } = current;
     if (node.kind === "text") continue;
     const isLandmark = isLandmarkRole(node.role) && !(node.role === "form" && node.name === "");
     if (isLandmark) found.push(line(heardLine(heardParts(node)), depth, node.element));

@@ -5,10 +5,10 @@ import type { ElementTreeNode, TreeNode } from "./tree.ts";
 export function onlyRole(root: ElementTreeNode, role: Role): ElementTreeNode {
   const found: ElementTreeNode[] = [];
   const stack: TreeNode[] = [...root.children].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (at.kind === "text") continue;
-    if (at.role === role) found.push({ ...at, children: [] });
-    for (let i = at.children.length - 1; i >= 0; i--) stack.push(at.children[i] as TreeNode);
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (node.kind === "text") continue;
+    if (node.role === role) found.push({ ...node, children: [] });
+    for (let i = node.children.length - 1; i >= 0; i--) stack.push(node.children[i] as TreeNode);
   }
   return { ...root, children: found };
 }

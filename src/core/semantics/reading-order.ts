@@ -103,7 +103,7 @@ const cells = new Set<Role>(["cell", "gridcell", "columnheader", "rowheader"]);
 
 interface Frame {
   readonly nodes: readonly TreeNode[];
-  at: number;
+  next: number;
   readonly depth: number;
   /** Said when all of it has been read. */
   readonly leaving: string | null;
@@ -138,9 +138,9 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
     source: root.element.source,
     isEnd: false,
   });
-  const stack: Frame[] = [{ nodes: root.children, at: 0, depth: 0, leaving: "end of page" }];
+  const stack: Frame[] = [{ nodes: root.children, next: 0, depth: 0, leaving: "end of page" }];
   for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
-    const node = frame.nodes[frame.at++];
+    const node = frame.nodes[frame.next++];
     if (node === undefined) {
       if (frame.isInline !== true) flush(frame.depth);
       if (frame.leaving !== null) {
@@ -163,7 +163,7 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
     }
     const { role } = node;
     if (isInline(role)) {
-      stack.push({ nodes: node.children, at: 0, depth: frame.depth, leaving: null, isInline: true });
+      stack.push({ nodes: node.children, next: 0, depth: frame.depth, leaving: null, isInline: true });
       // Inline parts are spoken with the sentence around them.
       if (role === "generic" && node.name !== "") text += ` ${node.name}`;
       continue;
@@ -174,12 +174,12 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
     if (role === "heading" || spokenWhole.has(role)) {
       say(withDescription(heardLine(heardParts(node)), node), frame.depth, node.element);
       const inside = role === "heading" ? actionsIn(node) : [];
-      if (inside.length > 0) stack.push({ nodes: inside, at: 0, depth: frame.depth + 1, leaving: null });
+      if (inside.length > 0) stack.push({ nodes: inside, next: 0, depth: frame.depth + 1, leaving: null });
       continue;
     }
     if (cells.has(role)) {
       lead = cellLead(index, node);
-      stack.push({ nodes: node.children, at: 0, depth: frame.depth, leaving: null });
+      stack.push({ nodes: node.children, next: 0, depth: frame.depth, leaving: null });
       if (node.children.length === 0) {
         lines.push({
           text: `${lead}blank`,
@@ -197,7 +197,7 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
       if (role === "treeitem") say(heardLine(heardParts(node)), frame.depth, node.element);
       stack.push({
         nodes: role === "treeitem" ? node.children.filter((c) => c.kind === "element") : node.children,
-        at: 0,
+        next: 0,
         depth: frame.depth + (role === "treeitem" ? 1 : 0),
         leaving: null,
       });
@@ -207,7 +207,7 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
       say(withDescription(entering(index, node), node), frame.depth, node.element);
       stack.push({
         nodes: node.children,
-        at: 0,
+        next: 0,
         depth: frame.depth + 1,
         leaving: `end of ${spokenRole(role, node.states, null)}`,
       });
@@ -221,7 +221,7 @@ export function readingOrder(semantics: Semantics, root: ElementTreeNode): reado
     if (role === "generic" && word !== null)
       say(withDescription(heardLine(heardParts(node)), node), frame.depth, node.element);
     // A block of its own: what was said before ends here, and so does what is in it.
-    stack.push({ nodes: node.children, at: 0, depth: frame.depth, leaving: null });
+    stack.push({ nodes: node.children, next: 0, depth: frame.depth, leaving: null });
   }
   return lines;
 }
@@ -247,10 +247,10 @@ const withDescription = (line: string, node: ElementTreeNode): string =>
 function actionsIn(heading: ElementTreeNode): readonly TreeNode[] {
   const found: TreeNode[] = [];
   const stack = [...heading.children].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (at.kind === "text") continue;
-    if (at.role === "link" || at.role === "button") found.push(at);
-    else stack.push(...[...at.children].reverse());
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (node.kind === "text") continue;
+    if (node.role === "link" || node.role === "button") found.push(node);
+    else stack.push(...[...node.children].reverse());
   }
   return found;
 }

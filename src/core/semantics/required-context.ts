@@ -56,10 +56,10 @@ export function isInRequiredContext(
   if (parents === undefined) return true;
   const container = containerOf(semantics, element, owners);
   if (container === null) return false;
-  const own = semantics.role(container).role;
+  const containerRole = semantics.role(container).role;
   return parents.some((path) => {
     const [outer, inner] = path.includes("/") ? path.split("/") : [null, path];
-    if (own !== inner) return false;
+    if (containerRole !== inner) return false;
     if (outer === null) return true;
     const around = containerOf(semantics, container, owners);
     return around !== null && semantics.role(around).role === outer;
@@ -76,11 +76,11 @@ export function contentRoles(semantics: Semantics, container: ElementNode): read
     ...(element.attributes.has("aria-owns") ? referencedElements(index, element, "aria-owns") : []),
   ];
   const stack = [...below(container)].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (seen.has(at)) continue;
-    seen.add(at);
-    if (seenThrough(semantics.role(at).role)) stack.push(...[...below(at)].reverse());
-    else found.push(at);
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (seen.has(node)) continue;
+    seen.add(node);
+    if (seenThrough(semantics.role(node).role)) stack.push(...[...below(node)].reverse());
+    else found.push(node);
   }
   return found;
 }

@@ -113,8 +113,8 @@ function joined(texts: readonly TextAlternative[]): TextAlternative {
 function textOfRoot(traversal: Traversal, element: ElementNode): TextAlternative {
   if (traversal.visited.has(element)) return nothing;
   traversal.visited.add(element);
-  const own = ownAlternative(traversal, element);
-  if (own !== null) return own;
+  const alternative = ownAlternative(traversal, element);
+  if (alternative !== null) return alternative;
   const contents = gather(traversal, element);
   return contents.text !== "" || !contents.certain
     ? contents
@@ -200,9 +200,9 @@ function selectedDescendants(semantics: Semantics, listbox: ElementNode): readon
   const { index } = semantics.page;
   const found: ElementNode[] = [];
   const stack = [...index.childElements(listbox)].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (attributeText(at, "aria-selected") === "true") found.push(at);
-    for (const child of [...index.childElements(at)].reverse()) stack.push(child);
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (attributeText(node, "aria-selected") === "true") found.push(node);
+    for (const child of [...index.childElements(node)].reverse()) stack.push(child);
   }
   return found;
 }
@@ -292,12 +292,13 @@ function loneFigcaption(traversal: Traversal, image: ElementNode): TextAlternati
   const caption = index.childElements(figure).find((child) => child.tag === "figcaption");
   if (caption === undefined) return null;
   const stack: Node[] = [...figure.children];
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (at === caption || at === image) continue;
-    if (at.kind === "text" && writtenText(at.value).trim() !== "") return null;
-    if (at.kind === "element") {
-      if (at.tag === "img" || at.tag === "svg" || at.tag === "video" || at.tag === "table") return null;
-      stack.push(...at.children);
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (node === caption || node === image) continue;
+    if (node.kind === "text" && writtenText(node.value).trim() !== "") return null;
+    if (node.kind === "element") {
+      if (node.tag === "img" || node.tag === "svg" || node.tag === "video" || node.tag === "table")
+        return null;
+      stack.push(...node.children);
     }
   }
   return labelText(traversal, caption);
@@ -387,9 +388,9 @@ function gather(traversal: Traversal, root: ElementNode): TextAlternative {
     } else if (semantics.presence.of(node).reason === "never rendered" && node.tag !== "title") continue;
     if (node.presence === "sometimes" || node.repeats) collector.certain = false;
     traversal.visited.add(node);
-    const own = ownAlternative(traversal, node);
-    if (own !== null) {
-      collector.alternative(own);
+    const alternative = ownAlternative(traversal, node);
+    if (alternative !== null) {
+      collector.alternative(alternative);
       continue;
     }
     if (isApart(traversal, node)) collector.space();

@@ -53,7 +53,7 @@ export function accessibilityTree(semantics: Semantics): ElementTreeNode | null 
     readonly into: TreeNode[];
     readonly ownedFrom: number;
     readonly silent: boolean;
-    at: number;
+    next: number;
     readonly after: TextTreeNode | null;
   }[] = [];
 
@@ -62,24 +62,24 @@ export function accessibilityTree(semantics: Semantics): ElementTreeNode | null 
     const { reason, rendered, ownTextHidden } = semantics.presence.of(element);
     const silent = reason !== null || rendered === NO || ownTextHidden;
     const owned = owners.owned.get(element);
-    const own = index.flatChildren(element);
-    const nodes = owned === undefined ? own : [...own, ...owned];
+    const children = index.flatChildren(element);
+    const nodes = owned === undefined ? children : [...children, ...owned];
     const before = silent ? null : generatedNode(semantics, element, "before");
     if (before !== null) into.push(before);
     stack.push({
       nodes,
       into,
-      ownedFrom: own.length,
+      ownedFrom: children.length,
       silent,
-      at: 0,
+      next: 0,
       after: silent ? null : generatedNode(semantics, element, "after"),
     });
   };
 
   enter(root, rootNode.children);
   for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
-    const at = frame.at++;
-    const node = frame.nodes[at];
+    const index = frame.next++;
+    const node = frame.nodes[index];
     if (node === undefined) {
       if (frame.after !== null) frame.into.push(frame.after);
       stack.pop();
@@ -103,7 +103,7 @@ export function accessibilityTree(semantics: Semantics): ElementTreeNode | null 
       continue;
     }
     // Where it was written, what another element owns is left out.
-    if (at < frame.ownedFrom && owners.ownerOf.has(node)) continue;
+    if (index < frame.ownedFrom && owners.ownerOf.has(node)) continue;
     if (!isOffered(semantics, node)) continue;
     const { exposed, reason } = semantics.presence.of(node);
     if (exposed === NO) {
@@ -115,9 +115,9 @@ export function accessibilityTree(semantics: Semantics): ElementTreeNode | null 
       if (hasReadableChildren(semantics, node)) enter(node, frame.into);
       continue;
     }
-    const made = treeNode(semantics, node);
-    frame.into.push(made);
-    if (hasReadableChildren(semantics, node)) enter(node, made.children);
+    const inner = treeNode(semantics, node);
+    frame.into.push(inner);
+    if (hasReadableChildren(semantics, node)) enter(node, inner.children);
   }
   return rootNode;
 }

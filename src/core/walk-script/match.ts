@@ -9,6 +9,6 @@ export function isHeardAs(heard: HeardParts, pattern: HeardPattern): boolean {
   const isRole =
     pattern.role === "" ||
     [heard.role, heard.spokenRole].some((word) => folded(word) === folded(pattern.role));
-  const told = [...heard.states, ...(heard.value === null ? [] : [`"${heard.value}"`])].map(folded);
-  return isRole && pattern.states.every((state) => told.includes(folded(state)));
+  const said = [...heard.states, ...(heard.value === null ? [] : [`"${heard.value}"`])].map(folded);
+  return isRole && pattern.states.every((state) => said.includes(folded(state)));
 }

@@ -75,7 +75,7 @@ class Unreadable extends Error {
 export function parseWalkScript(text: string): ParsedWalkScript {
   const steps: WalkStep[] = [];
   let opens: string | null = null;
-  for (const [at, written] of text.split(/\r?\n/).entries()) {
+  for (const [index, written] of text.split(/\r?\n/).entries()) {
     try {
       const tokens = tokensIn(written);
       if (tokens.length === 0) continue;
@@ -83,10 +83,10 @@ export function parseWalkScript(text: string): ParsedWalkScript {
       if (steps.length === 0 && opens === null && line.take("open") !== null) {
         opens = line.text("the name of a specimen");
         line.end();
-      } else steps.push({ line: at + 1, written: written.trim(), ...stepIn(line) });
+      } else steps.push({ line: index + 1, written: written.trim(), ...stepIn(line) });
     } catch (error) {
       if (error instanceof Unreadable)
-        return { ok: false, line: at + 1, column: error.column, message: error.message };
+        return { ok: false, line: index + 1, column: error.column, message: error.message };
       throw error;
     }
   }
@@ -95,16 +95,16 @@ export function parseWalkScript(text: string): ParsedWalkScript {
 
 function tokensIn(line: string): readonly Token[] {
   const tokens: Token[] = [];
-  let at = 0;
-  while (at < line.length) {
-    const rest = line.slice(at);
+  let offset = 0;
+  while (offset < line.length) {
+    const rest = line.slice(offset);
     const space = /^\s+/.exec(rest)?.[0].length ?? 0;
     if (space > 0) {
-      at += space;
+      offset += space;
       continue;
     }
     if (rest.startsWith("#")) break;
-    const column = at + 1;
+    const column = offset + 1;
     const quoted = /^"((?:[^"\\]|\\.)*)"/.exec(rest);
     if (quoted === null && rest.startsWith('"'))
       throw new Unreadable(column, 'this quotation mark is never closed: write it as "…"');
@@ -115,7 +115,7 @@ function tokensIn(line: string): readonly Token[] {
       column,
       end: column + written.length,
     });
-    at += written.length;
+    offset += written.length;
   }
   return tokens;
 }
@@ -212,12 +212,12 @@ function stepIn(line: Line): StepBody {
 function bodyOf(verb: string, line: Line, column: number): StepBody {
   switch (verb) {
     case "press": {
-      const at = line.column;
+      const offset = line.column;
       const key = line.word("a key");
       const name = withKey.exec(key)?.[1] ?? key;
       if (name.length > 1 && namedKey(name) === undefined)
         throw new Unreadable(
-          at,
+          offset,
           `there is no key "${name}"; keys are ${Object.keys(namedKeys).join(", ")}, or one letter`,
         );
       const count = line.take(...Array.from({ length: 99 }, (_, n) => String(n + 1)));

@@ -88,9 +88,9 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
       if (element !== undefined && (finding.outcome === "failed" || finding.outcome === "cantTell"))
         findings.set(keyOf(finding, element), finding);
     }
-    const made = { world, document, findings, exists: new Set(document.origins.values()) };
-    seen.set(key, made);
-    return made;
+    const seenWorld = { world, document, findings, exists: new Set(document.origins.values()) };
+    seen.set(key, seenWorld);
+    return seenWorld;
   }
 
   look(firstArms);
@@ -111,10 +111,10 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
       const fell = decisions.flatMap((decision) => decision.arms[armIn(world, decision)] ?? []);
       const mendedBy = finding.outcome === "failed" ? mendingFillings(one, finding) : [];
       const mayBeMended = mendedBy.length > 0;
-      const at = { finding, element, world: document, fell, mendedBy, mayBeMended };
+      const found = { finding, element, world: document, fell, mendedBy, mayBeMended };
       if (finding.outcome === "cantTell" || mayBeMended)
-        judged.set(key, { ...at, outcome: "cantTell", when: [], isLeftToCalls: false });
-      else judged.set(key, { ...at, ...hangsOn(key, element, world) });
+        judged.set(key, { ...found, outcome: "cantTell", when: [], isLeftToCalls: false });
+      else judged.set(key, { ...found, ...hangsOn(key, element, world) });
     }
   }
   return [...judged.values()];

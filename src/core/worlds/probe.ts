@@ -96,17 +96,17 @@ export function filled(document: Document, filling: Filling): FilledDocument {
     if (node.spread !== null)
       for (const [name, value] of Object.entries(broughtBySpread[filling]))
         if (!attributes.has(name)) attributes.set(name, { name, value, source: null });
-    const made: ElementNode = { ...node, attributes, children: fillNodes(node.children, node) };
-    originals.set(made, node);
-    return made;
+    const filled: ElementNode = { ...node, attributes, children: fillNodes(node.children, node) };
+    originals.set(filled, node);
+    return filled;
   }
 
   /** What a hole in an element may turn out to be. */
   function given(parent: ElementNode | null, hole: Hole): readonly Node[] {
-    const own =
+    const required =
       parent === null ? undefined : Object.hasOwn(contentOf, parent.tag) ? contentOf[parent.tag] : undefined;
     if (hole.isWords === true) return [text(WORDS, hole)];
-    if (own !== undefined) return own.map((path) => nested(path.split(" "), hole));
+    if (required !== undefined) return required.map((path) => nested(path.split(" "), hole));
     if (filling === "words") return [text(WORDS, hole)];
     if (filling === "controls")
       return [

@@ -41,7 +41,7 @@ export function documentIn(tree: ComposedTree, world: World): WorldDocument {
     const attributes = new Map<string, Attribute>();
     for (const attribute of node.attributes) add(attributes, attribute, world);
     const listeners = listenersIn(node.listeners, attributes, world);
-    const made: ElementNode = {
+    const element: ElementNode = {
       kind: "element",
       tag: node.tag,
       ...(node.writtenTag === undefined ? {} : { writtenTag: node.writtenTag }),
@@ -57,8 +57,8 @@ export function documentIn(tree: ComposedTree, world: World): WorldDocument {
       endTag: node.endTag,
       components: node.components,
     };
-    origins.set(made, node);
-    return made;
+    origins.set(element, node);
+    return element;
   }
 
   const children = nodes(tree.children, []);
@@ -142,10 +142,10 @@ const isPresent = ({ present }: ListenerCode, world: World): boolean =>
   present === true || present.arms[armIn(world, present.decision)] === true;
 
 function valueIn(world: World, value: TreeValue): Exclude<TreeValue, { readonly kind: "either" }> {
-  let at = value;
-  while (at !== null && typeof at === "object" && "kind" in at)
-    at = at.arms[armIn(world, at.decision)] ?? null;
-  return at;
+  let current = value;
+  while (current !== null && typeof current === "object" && "kind" in current)
+    current = current.arms[armIn(world, current.decision)] ?? null;
+  return current;
 }
 
 /** Every decision of a tree, in the order in which it is met; one inside an arm after the one it hangs on. */

@@ -72,8 +72,10 @@ export function angularComponent(
     statics,
     takesProps: inputs.length > 0 || markup.hasOutlet,
     openProps: () => {
-      const at = { name: "inputs", id: `inputs ${source.file}:${source.start}`, source };
-      return objectOf(inputs.map((input) => [input.name, openMember(input.member, input.name, at)] as const));
+      const place = { name: "inputs", id: `inputs ${source.file}:${source.start}`, source };
+      return objectOf(
+        inputs.map((input) => [input.name, openMember(input.member, input.name, place)] as const),
+      );
     },
     render: (call) => {
       const self: { value: ObjectValue | null } = { value: null };
@@ -307,13 +309,13 @@ function hostOf(
   const attributes = parts.attributes.filter(
     ({ name, value }) => !isInput(name) || (value.kind === "known" && typeof value.value === "string"),
   );
-  const own = hostAttributes(making, component);
+  const hostParts = hostAttributes(making, component);
   const written = new Set(attributes.map(({ name }) => name));
   return hostElement({
     tag: element.tag,
     namespace: "html",
-    attributes: [...attributes, ...own.attributes.filter(({ name }) => !written.has(name))],
-    listeners: new Map([...own.listeners, ...parts.listeners]),
+    attributes: [...attributes, ...hostParts.attributes.filter(({ name }) => !written.has(name))],
+    listeners: new Map([...hostParts.listeners, ...parts.listeners]),
     mayListen: parts.mayListen,
     spread: parts.spread,
     children: inner,

@@ -6,8 +6,8 @@ import { absent, native, type Value } from "../script/value.ts";
 export const signals = (machine: Machine): ReadonlyMap<string, Value> =>
   new Map<string, Value>(
     Object.entries({
-      signal: native("signal", ([initial], at) => {
-        const state = stateValue(machine, initial ?? absent, at);
+      signal: native("signal", ([initial], place) => {
+        const state = stateValue(machine, initial ?? absent, place);
         return {
           kind: "native",
           name: "signal",
@@ -15,8 +15,8 @@ export const signals = (machine: Machine): ReadonlyMap<string, Value> =>
           members: () => native("set", () => absent),
         };
       }),
-      computed: native("computed", ([make], at) =>
-        native("computed", () => machine.call(make ?? absent, [], at)),
+      computed: native("computed", ([make], place) =>
+        native("computed", () => machine.call(make ?? absent, [], place)),
       ),
     }),
   );

@@ -102,13 +102,13 @@ function collect(reading: Reading, list: readonly AngularNode[]): void {
 }
 
 function siblings(reading: Reading, list: readonly AngularNode[]): readonly TemplateNode[] {
-  const at = list.findIndex((node) => kindOf(node) === "LetDeclaration");
-  const found = list[at];
+  const index = list.findIndex((node) => kindOf(node) === "LetDeclaration");
+  const found = list[index];
   if (found === undefined) return list.flatMap((node) => one(reading, node));
   const value = typeof found.value === "object" ? parsed(reading, found.value) : null;
-  const children = siblings(reading, list.slice(at + 1));
+  const children = siblings(reading, list.slice(index + 1));
   return [
-    ...list.slice(0, at).flatMap((node) => one(reading, node)),
+    ...list.slice(0, index).flatMap((node) => one(reading, node)),
     value === null
       ? { kind: "group", children }
       : { kind: "let", name: identifier(reading, found.name ?? ""), expression: value, children },
@@ -183,10 +183,10 @@ function boundText(
   const { strings = [], expressions = [] } = value.ast ?? {};
   return strings.flatMap((string, i): TemplateNode[] => {
     const expression = expressions[i];
-    const made: TemplateNode[] = string === "" ? [] : [{ kind: "text", value: string, start, end }];
-    if (expression === undefined) return made;
+    const nodes: TemplateNode[] = string === "" ? [] : [{ kind: "text", value: string, start, end }];
+    if (expression === undefined) return nodes;
     const [from, to] = [expression.sourceSpan.start + reading.base, expression.sourceSpan.end + reading.base];
-    return [...made, { kind: "value", expression: parsed(reading, expression), start: from, end: to }];
+    return [...nodes, { kind: "value", expression: parsed(reading, expression), start: from, end: to }];
   });
 }
 
@@ -367,9 +367,9 @@ function partsOf(reading: Reading, value: AngularExpression): readonly (string |
   const { strings = [], expressions = [] } = value.ast ?? {};
   return strings.flatMap((string, i) => {
     const expression = expressions[i];
-    const made =
+    const parsedOf =
       expression === undefined ? null : (parsed(reading, expression) ?? unreadable(reading, expression));
-    return made === null ? [string] : [string, made];
+    return parsedOf === null ? [string] : [string, parsedOf];
   });
 }
 

@@ -2,7 +2,7 @@ import { lift, type Machine, unknownAt } from "../script/machine.ts";
 import { type CallPlace, keyOf, known, truthOf, type Value } from "../script/value.ts";
 
 /** Joins class names: texts, lists, and objects whose true keys count. */
-export function classNames(machine: Machine, values: readonly Value[], at: CallPlace): Value {
+export function classNames(machine: Machine, values: readonly Value[], place: CallPlace): Value {
   const step = (left: readonly Value[], so: readonly string[]): Value => {
     const [first, ...rest] = left;
     if (first === undefined) return known(so.join(" "));
@@ -15,13 +15,13 @@ export function classNames(machine: Machine, values: readonly Value[], at: CallP
           lift(machine, test, (value) => {
             const truth = truthOf(value);
             return truth === null
-              ? unknownAt(at.source, at.text, `class ${name} ${keyOf(value)}`, "string")
+              ? unknownAt(place.source, place.text, `class ${name} ${keyOf(value)}`, "string")
               : known(truth ? name : "");
           }),
         );
         return step([...held, ...rest], so);
       }
-      return unknownAt(at.source, at.text, `classes ${keyOf(one)} ${at.source.start}`, "string");
+      return unknownAt(place.source, place.text, `classes ${keyOf(one)} ${place.source.start}`, "string");
     });
   };
   return step(values, []);

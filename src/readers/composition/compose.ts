@@ -77,8 +77,8 @@ function newMachine(): Machine {
   const machine: Machine = {
     state: { ...atFirst(""), frames: [] },
     evaluate: (node, scope) => evaluate(machine, node, scope),
-    call: (callee, given, at) => callValue(machine, callee, given, at),
-    member: (object, name, at) => memberOf(machine, object, name, at),
+    call: (callee, given, place) => callValue(machine, callee, given, place),
+    member: (object, name, place) => memberOf(machine, object, name, place),
     bindPattern: (pattern, value, scope) => bindPattern(machine, pattern, value, scope),
     markup: (node, scope) => markupOf(machine, node, scope),
     hooks: {
@@ -274,9 +274,9 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
     if (value.kind !== "function" && value.kind !== "class") return null;
     const known = this.#components.get(value.node);
     if (known !== undefined) return known;
-    const made = value.kind === "function" ? this.#fromFunction(value) : this.#fromClass(value);
-    this.#components.set(value.node, made);
-    return made;
+    const component = value.kind === "function" ? this.#fromFunction(value) : this.#fromClass(value);
+    this.#components.set(value.node, component);
+    return component;
   }
 
   use(component: Component, { owner, ...call }: UseOf): readonly TreeNode[] {

@@ -48,11 +48,11 @@ const isMachineMade = (written: string): boolean => {
   if (written.length > LONGEST_SCRIPT) return true;
   // A picture that is written into its address makes a long line of any file.
   const text = written.length > LONGEST_LINE ? written.replace(/\bdata:[^\s"'`)]+/g, "") : written;
-  for (let at = 0; at < text.length; ) {
-    const end = text.indexOf("\n", at);
-    if ((end < 0 ? text.length : end) - at > LONGEST_LINE) return true;
+  for (let offset = 0; offset < text.length; ) {
+    const end = text.indexOf("\n", offset);
+    if ((end < 0 ? text.length : end) - offset > LONGEST_LINE) return true;
     if (end < 0) break;
-    at = end + 1;
+    offset = end + 1;
   }
   return false;
 };

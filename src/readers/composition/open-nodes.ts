@@ -32,11 +32,11 @@ export function nodesOfEach(
 export const nodesWhether = (
   machine: Machine,
   value: Value,
-  at: { readonly text: string; readonly source: Decision["source"] },
+  place: { readonly text: string; readonly source: Decision["source"] },
   make: (holds: boolean) => readonly TreeNode[],
 ): readonly TreeNode[] =>
   nodesOfEach(machine, value, (one) => {
     const truth = truthOf(one);
     if (truth !== null) return make(truth);
-    return nodesAs(machine, truthDecision(keyOf(one), at), (arm) => make(arm === 0));
+    return nodesAs(machine, truthDecision(keyOf(one), place), (arm) => make(arm === 0));
   });

@@ -27,6 +27,6 @@ export function packageExport(composition: Composition, specifier: string, name:
 const joinsClasses = (machine: Machine): Value => ({
   kind: "native",
   name: "clsx",
-  call: (args, at) => classNames(machine, args, at),
+  call: (args, place) => classNames(machine, args, place),
   members: (name) => (name === "default" ? joinsClasses(machine) : null),
 });

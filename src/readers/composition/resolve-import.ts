@@ -111,12 +111,12 @@ export class ImportResolver {
 
   async #readPaths(folder: string): Promise<readonly PathMap[]> {
     const above = parent(folder);
-    const own: PathMap[] = [];
+    const maps: PathMap[] = [];
     for (const name of ["tsconfig.json", "tsconfig.app.json", "jsconfig.json"]) {
       const map = await this.#pathMap(`${folder}/${name}`, 0);
-      if (map !== null) own.push(map);
+      if (map !== null) maps.push(map);
     }
-    return above === folder ? own : [...own, ...(await this.#pathsFor(above))];
+    return above === folder ? maps : [...maps, ...(await this.#pathsFor(above))];
   }
 
   async #pathMap(file: string, depth: number): Promise<PathMap | null> {

@@ -5,15 +5,15 @@
 export function startTagEnd(text: string, start: number): number {
   let depth = 0;
   let quote = "";
-  for (let at = start + 1; at < text.length; at++) {
-    const c = text[at] as string;
+  for (let offset = start + 1; offset < text.length; offset++) {
+    const c = text[offset] as string;
     if (quote !== "") {
-      if (c === "\\" && depth > 0) at++;
+      if (c === "\\" && depth > 0) offset++;
       else if (c === quote) quote = "";
     } else if (c === '"' || c === "'" || (c === "`" && depth > 0)) quote = c;
     else if (c === "{") depth++;
     else if (c === "}") depth--;
-    else if (c === ">" && depth <= 0) return at + 1;
+    else if (c === ">" && depth <= 0) return offset + 1;
   }
   const first = text.indexOf(">", start);
   return first < 0 ? text.length : first + 1;

@@ -3,11 +3,16 @@ import { openValue, type Shape } from "../script/type-shape.ts";
 import { type CallPlace, type Decision, isNullish, known, type Value } from "../script/value.ts";
 
 /** A value that changes while the interface lives: the first is sure, and what it turns into where that can be listed. */
-export function stateValue(machine: Machine, first: Value, at: CallPlace, shape: Shape | null = null): Value {
-  const name = machine.state.declaring ?? at.text;
-  const id = `state ${name} ${at.source.file}:${at.source.start}@${machine.state.instance}`;
+export function stateValue(
+  machine: Machine,
+  first: Value,
+  place: CallPlace,
+  shape: Shape | null = null,
+): Value {
+  const name = machine.state.declaring ?? place.text;
+  const id = `state ${name} ${place.source.file}:${place.source.start}@${machine.state.instance}`;
   const open = (text = name, type: "string" | "number" | "list" | "any" = "any") =>
-    unknownAt(at.source, text, id, type);
+    unknownAt(place.source, text, id, type);
   const isThere = shape === null ? null : thereOf(shape);
   if (isThere !== null && isNullish(first))
     return {
@@ -19,9 +24,9 @@ export function stateValue(machine: Machine, first: Value, at: CallPlace, shape:
           { of: name, is: "not there" },
         ],
         named: false,
-        source: at.source,
+        source: place.source,
       },
-      arms: [openValue(isThere, { name, id, source: at.source }), first],
+      arms: [openValue(isThere, { name, id, source: place.source }), first],
     };
   if (first.kind === "list" || first.kind === "each") return open(name, "list");
   if (first.kind !== "known") return first.kind === "text" ? open(name, "string") : open();
@@ -33,7 +38,7 @@ export function stateValue(machine: Machine, first: Value, at: CallPlace, shape:
       id,
       arms: [value, !value].map((one) => ({ of: name, is: "value" as const, value: String(one) })),
       named: true,
-      source: at.source,
+      source: place.source,
     };
     return { kind: "either", decision, arms: [first, known(!value)] };
   }
@@ -46,9 +51,9 @@ export function stateValue(machine: Machine, first: Value, at: CallPlace, shape:
         { of: name, is: "not there" },
       ],
       named: false,
-      source: at.source,
+      source: place.source,
     },
-    arms: [unknownAt(at.source, name, `${id} there`), first],
+    arms: [unknownAt(place.source, name, `${id} there`), first],
   };
 }
 

@@ -41,14 +41,14 @@ export function expressionValue(
   machine: Machine,
   expression: Ast.Node | null,
   scope: Scope,
-  at: { readonly start: number; readonly end: number },
+  span: { readonly start: number; readonly end: number },
 ): Value {
   if (expression !== null) return machine.evaluate(expression, scope);
-  const source = spanIn(scope, at);
+  const source = spanIn(scope, span);
   return unknownAt(
     source,
-    scope.module.text.slice(at.start, at.end),
-    `${source.file}:${at.start}@${machine.state.instance}`,
+    scope.module.text.slice(span.start, span.end),
+    `${source.file}:${span.start}@${machine.state.instance}`,
     "string",
   );
 }
@@ -158,7 +158,7 @@ export class AttributeReader {
           break;
       }
     }
-    const at = (source: Span): CallPlace => ({ source, text: "class", self: null });
+    const placeOf = (source: Span): CallPlace => ({ source, text: "class", self: null });
     const [firstClass] = classes;
     if (firstClass !== undefined)
       attributes.set("class", {
@@ -166,7 +166,7 @@ export class AttributeReader {
         value: classNames(
           machine,
           classes.map(({ value }) => value),
-          at(firstClass.source),
+          placeOf(firstClass.source),
         ),
         source: firstClass.source,
       });

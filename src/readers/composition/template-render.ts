@@ -52,7 +52,7 @@ export interface TemplateLanguage {
     component: Component,
     element: TemplateElement,
     inner: readonly TreeNode[],
-    own: HostParts,
+    ownParts: HostParts,
   ) => TreeNode;
 }
 
@@ -121,11 +121,11 @@ export class TemplateRenderer {
 
   #branches(
     branches: readonly { readonly test: Ast.Node | null; readonly children: readonly TemplateNode[] }[],
-    at: number,
+    offset: number,
     scope: Scope,
     namespace: Namespace,
   ): readonly TreeNode[] {
-    const branch = branches[at];
+    const branch = branches[offset];
     if (branch === undefined) return [];
     const { test, children } = branch;
     if (test === null) return this.render(children, scope, namespace);
@@ -136,7 +136,9 @@ export class TemplateRenderer {
       expressionValue(machine, test, scope, place),
       { text: scope.module.text.slice(place.start, place.end), source: spanIn(scope, place) },
       (holds) =>
-        holds ? this.render(children, scope, namespace) : this.#branches(branches, at + 1, scope, namespace),
+        holds
+          ? this.render(children, scope, namespace)
+          : this.#branches(branches, offset + 1, scope, namespace),
     );
   }
 

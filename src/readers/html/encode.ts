@@ -13,7 +13,8 @@ function encoded(text: string, encoding: string): Uint8Array | null {
 function utf16(text: string, bigEndian: boolean): Uint8Array {
   const bytes = new Uint8Array(text.length * 2);
   const view = new DataView(bytes.buffer);
-  for (let at = 0; at < text.length; at++) view.setUint16(at * 2, text.charCodeAt(at), !bigEndian);
+  for (let offset = 0; offset < text.length; offset++)
+    view.setUint16(offset * 2, text.charCodeAt(offset), !bigEndian);
   return bytes;
 }
 
@@ -57,4 +58,4 @@ export function editedBytes(
 }
 
 const isSame = (a: Uint8Array, b: Uint8Array): boolean =>
-  a.length === b.length && a.every((byte, at) => byte === b[at]);
+  a.length === b.length && a.every((byte, index) => byte === b[index]);

@@ -56,7 +56,7 @@ interface Building {
   readonly children: Node[];
   readonly host: { readonly tag: string; shadow: ShadowRoot | null } | null;
   readonly scope: Document | ShadowRoot;
-  at: number;
+  next: number;
 }
 
 /**
@@ -86,10 +86,10 @@ export function readHtml(
 
   const openDetails = new Map<Document | ShadowRoot, Set<string>>();
   const stack: Building[] = [
-    { source: tree, children: documentChildren, host: null, scope: document, at: 0 },
+    { source: tree, children: documentChildren, host: null, scope: document, next: 0 },
   ];
   for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
-    const node = frame.source.childNodes[frame.at++];
+    const node = frame.source.childNodes[frame.next++];
     if (node === undefined) {
       stack.pop();
       continue;
@@ -119,7 +119,7 @@ export function readHtml(
       };
       frame.host.shadow = shadow;
       const content = defaultTreeAdapter.getTemplateContent(node as Tree.Template);
-      stack.push({ source: content, children: shadow.children, host: null, scope: shadow, at: 0 });
+      stack.push({ source: content, children: shadow.children, host: null, scope: shadow, next: 0 });
       continue;
     }
 
@@ -151,7 +151,7 @@ export function readHtml(
       baseHref = node.attrs.find((a) => a.name === "href")?.value ?? null;
     // A template's content is another document: nothing in it is rendered, referenced or reached.
     if (element.tag !== "template" && node.childNodes.length > 0) {
-      stack.push({ source: node, children, host: element, scope: frame.scope, at: 0 });
+      stack.push({ source: node, children, host: element, scope: frame.scope, next: 0 });
     }
   }
   if (!whole) document.kind = "fragment";

@@ -152,7 +152,7 @@ export function instanceOf(
   given: readonly (readonly [string, Value])[],
 ): ObjectValue {
   const { machine } = composition;
-  const made = new Map<string, Value>(given);
+  const props = new Map<string, Value>(given);
   const members = new Map<string, Ast.ClassBody["body"][number]>();
   for (const member of type.node.body.body) {
     if (!("key" in member) || ("static" in member && member.static)) continue;
@@ -164,16 +164,16 @@ export function instanceOf(
   }
   const self: ObjectValue = {
     kind: "object",
-    properties: made,
+    properties: props,
     rest: unknownAt(spanOf(type.node, type.scope), "this", `this ${machine.state.instance}`),
     lazy: (name) => {
-      const known = made.get(name);
+      const known = props.get(name);
       if (known !== undefined) return known;
       const member = members.get(name);
       if (member === undefined) return null;
       const scope = innerScope(type.scope, self);
       const value = fieldOf(composition, member, scope, self);
-      if (value !== null) made.set(name, value);
+      if (value !== null) props.set(name, value);
       return value;
     },
   };

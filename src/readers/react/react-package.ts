@@ -40,11 +40,11 @@ export function reactExport(composition: Composition, name: string): Value | nul
   const { machine } = composition;
   const hook = Object.hasOwn(hooks, name) ? hooks[name] : undefined;
   if (hook !== undefined)
-    return native(name, (args, at) => {
-      const [type] = at.types?.nodes ?? [];
+    return native(name, (args, place) => {
+      const [type] = place.types?.nodes ?? [];
       const shape =
-        type === undefined || at.types === undefined ? null : composition.shapeIn(type, at.types.scope);
-      return hook(machine, args, at, shape);
+        type === undefined || place.types === undefined ? null : composition.shapeIn(type, place.types.scope);
+      return hook(machine, args, place, shape);
     });
   switch (name) {
     case "Fragment":
@@ -54,32 +54,35 @@ export function reactExport(composition: Composition, name: string): Value | nul
     case "Activity":
       return passThrough(composition, name);
     case "createContext":
-      return native(name, ([initial], at) => contextOf(composition, initial ?? absent, at));
+      return native(name, ([initial], place) => contextOf(composition, initial ?? absent, place));
     case "useContext":
     case "use":
-      return native(name, ([context], at) => contextValue(machine, context ?? absent, at));
+      return native(name, ([context], place) => contextValue(machine, context ?? absent, place));
     case "memo":
     case "observer":
       return native(name, ([inner]) => inner ?? absent);
     case "forwardRef":
       return native(name, ([inner]) => inner ?? absent);
     case "lazy":
-      return native(name, (_, at) =>
-        importedUnknown(at.source, at.text, `lazy ${at.source.file}:${at.source.start}`),
+      return native(name, (_, place) =>
+        importedUnknown(place.source, place.text, `lazy ${place.source.file}:${place.source.start}`),
       );
     case "createPortal":
       return native(name, ([content]) => content ?? absent);
     case "createElement":
     case "h":
     case "jsx":
-      return native(name, (args, at) => createdMarkup(machine, args, at));
+      return native(name, (args, place) => createdMarkup(machine, args, place));
     case "cloneElement":
-      return native(name, ([element, props, ...children], at) =>
-        cloned(machine, element ?? absent, props ?? absent, children, at),
+      return native(name, ([element, props, ...children], place) =>
+        cloned(machine, element ?? absent, props ?? absent, children, place),
       );
     case "Children":
       return objectOf([
-        ["map", native("map", ([list, fn], at) => eachChild(machine, list ?? absent, fn ?? absent, at))],
+        [
+          "map",
+          native("map", ([list, fn], place) => eachChild(machine, list ?? absent, fn ?? absent, place)),
+        ],
         [
           "toArray",
           native("toArray", ([list]) =>
@@ -89,20 +92,20 @@ export function reactExport(composition: Composition, name: string): Value | nul
         ["only", native("only", ([one]) => one ?? absent)],
         [
           "count",
-          native("count", ([list], at) =>
+          native("count", ([list], place) =>
             list?.kind === "list"
               ? known(list.items.length)
-              : unknownAt(at.source, at.text, `count ${keyOf(list ?? absent)}`, "number"),
+              : unknownAt(place.source, place.text, `count ${keyOf(list ?? absent)}`, "number"),
           ),
         ],
       ]);
     case "isValidElement":
-      return native(name, ([one], at) =>
+      return native(name, ([one], place) =>
         one?.kind === "markup"
           ? known(true)
           : one?.kind === "known"
             ? known(false)
-            : unknownAt(at.source, at.text, `isValidElement ${keyOf(one ?? absent)}`, "boolean"),
+            : unknownAt(place.source, place.text, `isValidElement ${keyOf(one ?? absent)}`, "boolean"),
       );
     case "default":
       return {
@@ -116,24 +119,26 @@ export function reactExport(composition: Composition, name: string): Value | nul
   }
 }
 
-type Hook = (machine: Machine, args: readonly Value[], at: CallPlace, shape: Shape | null) => Value;
+type Hook = (machine: Machine, args: readonly Value[], place: CallPlace, shape: Shape | null) => Value;
 
 const hooks: Readonly<Record<string, Hook>> = {
-  useState: (machine, [initial], at, shape) => {
-    const first = initial?.kind === "function" ? machine.call(initial, [], at) : (initial ?? absent);
-    return listOf([stateValue(machine, first, at, shape), native("setter", () => absent)]);
+  useState: (machine, [initial], place, shape) => {
+    const first = initial?.kind === "function" ? machine.call(initial, [], place) : (initial ?? absent);
+    return listOf([stateValue(machine, first, place, shape), native("setter", () => absent)]);
   },
-  useReducer: (machine, [, initial], at) =>
-    listOf([stateValue(machine, initial ?? absent, at), native("dispatch", () => absent)]),
-  useMemo: (machine, [make], at) => machine.call(make ?? absent, [], at),
+  useReducer: (machine, [, initial], place) =>
+    listOf([stateValue(machine, initial ?? absent, place), native("dispatch", () => absent)]),
+  useMemo: (machine, [make], place) => machine.call(make ?? absent, [], place),
   useCallback: (_, [fn]) => fn ?? absent,
   useEffectEvent: (_, [fn]) => fn ?? absent,
-  useId: (machine, _, at) => known(madeId(machine, at.source)),
-  useRef: (_, __, at) =>
-    objectOf([["current", unknownAt(at.source, at.text, `ref ${at.source.file}:${at.source.start}`)]]),
+  useId: (machine, _, place) => known(madeId(machine, place.source)),
+  useRef: (_, __, place) =>
+    objectOf([
+      ["current", unknownAt(place.source, place.text, `ref ${place.source.file}:${place.source.start}`)],
+    ]),
   useDeferredValue: (_, [value]) => value ?? absent,
-  useTransition: (machine, _, at) =>
-    listOf([stateValue(machine, known(false), at), native("start", () => absent)]),
+  useTransition: (machine, _, place) =>
+    listOf([stateValue(machine, known(false), place), native("start", () => absent)]),
   useEffect: () => absent,
   useLayoutEffect: () => absent,
   useInsertionEffect: () => absent,
@@ -142,16 +147,16 @@ const hooks: Readonly<Record<string, Hook>> = {
 };
 
 /** A context: rendering its provider makes a value known to all that is inside. */
-function contextOf(composition: Composition, initial: Value, at: CallPlace): Value {
+function contextOf(composition: Composition, initial: Value, place: CallPlace): Value {
   const { machine } = composition;
-  const id = `${at.source.file}:${at.source.start}`;
+  const id = `${place.source.file}:${place.source.start}`;
   const provider: Component = {
     name: "Provider",
-    source: at.source,
+    source: place.source,
     statics: new Map(),
     takesProps: true,
     isTransparent: true,
-    openProps: () => anyProps(at.source),
+    openProps: () => anyProps(place.source),
     render: ({ props }) => {
       const { state } = machine;
       const before = state.contexts;
@@ -168,7 +173,11 @@ function contextOf(composition: Composition, initial: Value, at: CallPlace): Val
     name: "Consumer",
     render: ({ props }) =>
       composition.toNodes(
-        machine.call(props.properties.get("children") ?? absent, [contextById(machine, id, initial, at)], at),
+        machine.call(
+          props.properties.get("children") ?? absent,
+          [contextById(machine, id, initial, place)],
+          place,
+        ),
         "html",
       ),
   };
@@ -182,36 +191,40 @@ function contextOf(composition: Composition, initial: Value, at: CallPlace): Val
 const CONTEXT = "(context)";
 const INITIAL = "(initial)";
 
-function contextValue(machine: Machine, context: Value, at: CallPlace): Value {
-  if (context.kind !== "component") return perhaps(machine, `context ${keyOf(context)}`, at);
+function contextValue(machine: Machine, context: Value, place: CallPlace): Value {
+  if (context.kind !== "component") return perhaps(machine, `context ${keyOf(context)}`, place);
   const id = context.component.statics.get(CONTEXT);
   return id?.kind === "known"
-    ? contextById(machine, String(id.value), context.component.statics.get(INITIAL) ?? absent, at)
-    : perhaps(machine, "context", at);
+    ? contextById(machine, String(id.value), context.component.statics.get(INITIAL) ?? absent, place)
+    : perhaps(machine, "context", place);
 }
 
 /** The value of the nearest provider; without one in the tree, there may be one around the tree. */
-function contextById(machine: Machine, id: string, initial: Value, at: CallPlace): Value {
+function contextById(machine: Machine, id: string, initial: Value, place: CallPlace): Value {
   for (const [of, value] of machine.state.contexts.toReversed()) if (of === id) return value;
   return {
     kind: "either",
     decision: {
       id: `provided ${id}`,
       arms: [
-        { of: at.text, is: "provided" },
-        { of: at.text, is: "not provided" },
+        { of: place.text, is: "provided" },
+        { of: place.text, is: "not provided" },
       ],
       named: false,
-      source: at.source,
+      source: place.source,
     },
-    arms: [unknownAt(at.source, at.text, `context ${id}`), initial],
+    arms: [unknownAt(place.source, place.text, `context ${id}`), initial],
   };
 }
 
-const perhaps = (machine: Machine, id: string, at: CallPlace): Value =>
-  unknownAt(at.source, at.text, `${id}@${machine.state.instance}`);
+const perhaps = (machine: Machine, id: string, place: CallPlace): Value =>
+  unknownAt(place.source, place.text, `${id}@${machine.state.instance}`);
 
-function createdMarkup(machine: Machine, [type, props, ...children]: readonly Value[], at: CallPlace): Value {
+function createdMarkup(
+  machine: Machine,
+  [type, props, ...children]: readonly Value[],
+  place: CallPlace,
+): Value {
   const given: ObjectValue =
     props?.kind === "object" ? props : objectOf([], props?.kind === "unknown" ? props : null);
   const content =
@@ -219,11 +232,11 @@ function createdMarkup(machine: Machine, [type, props, ...children]: readonly Va
   return {
     kind: "markup",
     type: type ?? absent,
-    name: at.text,
+    name: place.text,
     props:
       content === null ? given : { ...given, properties: new Map(given.properties).set("children", content) },
     places: new Map(),
-    source: at.source,
+    source: place.source,
     endTag: null,
     owner: machine.state.frames,
     instance: machine.state.instance,
@@ -237,12 +250,12 @@ function cloned(
   element: Value,
   props: Value,
   children: readonly Value[],
-  at: CallPlace,
+  place: CallPlace,
 ): Value {
   return lift(machine, element, (one) =>
     lift(machine, props, (more) => {
       if (one.kind !== "markup")
-        return one.kind === "known" ? one : unknownAt(at.source, at.text, `clone ${keyOf(one)}`);
+        return one.kind === "known" ? one : unknownAt(place.source, place.text, `clone ${keyOf(one)}`);
       const properties = new Map(one.props.properties);
       if (more.kind === "object") for (const [name, value] of more.properties) properties.set(name, value);
       if (children.length > 0)
@@ -265,10 +278,10 @@ function cloned(
   );
 }
 
-function eachChild(machine: Machine, list: Value, fn: Value, at: CallPlace): Value {
+function eachChild(machine: Machine, list: Value, fn: Value, place: CallPlace): Value {
   if (list.kind === "list")
-    return listOf(list.items.map((item, i) => machine.call(fn, [item, known(i)], at)));
+    return listOf(list.items.map((item, i) => machine.call(fn, [item, known(i)], place)));
   if (isNullish(list)) return list;
-  if (list.kind === "markup") return machine.call(fn, [list, known(0)], at);
-  return unknownAt(at.source, at.text, `children ${keyOf(list)} ${at.source.start}`);
+  if (list.kind === "markup") return machine.call(fn, [list, known(0)], place);
+  return unknownAt(place.source, place.text, `children ${keyOf(list)} ${place.source.start}`);
 }

@@ -25,9 +25,10 @@ export function declaredNames(programs: readonly Ast.Program[]): readonly string
 /** Whether a function has markup of its own: a name in capitals alone makes no component. */
 export function mayRender({ node }: FunctionValue): boolean {
   let found = false;
-  everyNode(node.body, (at) => {
-    if (at.type === "JSXElement" || at.type === "JSXFragment") found = true;
-    if (at.type === "Identifier" && (at.name === "createElement" || at.name === "cloneElement")) found = true;
+  everyNode(node.body, (node) => {
+    if (node.type === "JSXElement" || node.type === "JSXFragment") found = true;
+    if (node.type === "Identifier" && (node.name === "createElement" || node.name === "cloneElement"))
+      found = true;
     return !found;
   });
   return found;

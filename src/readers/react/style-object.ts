@@ -10,14 +10,14 @@ const unitless = new Set(
 );
 
 /** A style written as an object, as the text of a `style` attribute. */
-export function styleText(machine: Machine, value: Value, at: CallPlace): Value {
+export function styleText(machine: Machine, value: Value, place: CallPlace): Value {
   return lift(machine, value, (one) => {
     if (one.kind !== "object") return one;
-    if (one.rest !== null) return unknownAt(at.source, at.text, `style ${keyOf(one)}`, "string");
+    if (one.rest !== null) return unknownAt(place.source, place.text, `style ${keyOf(one)}`, "string");
     const step = (left: readonly (readonly [string, Value])[], so: readonly Value[]): Value => {
       const [first, ...rest] = left;
       if (first === undefined)
-        return concat(machine, so, () => unknownAt(at.source, at.text, "style", "string"));
+        return concat(machine, so, () => unknownAt(place.source, place.text, "style", "string"));
       const [name, written] = first;
       return lift(machine, written, (given) => {
         if (isNullish(given) || given.kind === "object") return step(rest, so);

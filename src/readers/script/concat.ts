@@ -3,13 +3,13 @@ import { known, type Text, type Unknown, type Value } from "./value.ts";
 
 /** Joins values as text. */
 export function concat(machine: Machine, values: readonly Value[], otherwise: () => Value): Value {
-  const step = (at: number, so: readonly (string | Unknown)[]): Value => {
-    const value = values[at];
+  const step = (index: number, so: readonly (string | Unknown)[]): Value => {
+    const value = values[index];
     if (value === undefined) return textFrom(so);
     return lift(machine, value, (one) => {
-      if (one.kind === "known") return step(at + 1, [...so, String(one.value)]);
-      if (one.kind === "text") return step(at + 1, [...so, ...one.parts]);
-      if (one.kind === "unknown") return step(at + 1, [...so, one]);
+      if (one.kind === "known") return step(index + 1, [...so, String(one.value)]);
+      if (one.kind === "text") return step(index + 1, [...so, ...one.parts]);
+      if (one.kind === "unknown") return step(index + 1, [...so, one]);
       return otherwise();
     });
   };

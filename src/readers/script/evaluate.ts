@@ -136,10 +136,10 @@ function template(machine: Machine, node: Ast.TemplateLiteral, scope: Scope): Va
 }
 
 function object(machine: Machine, node: Ast.ObjectExpression, scope: Scope): Value {
-  let made: Value = { kind: "object", properties: new Map(), rest: null };
+  let result: Value = { kind: "object", properties: new Map(), rest: null };
   for (const property of node.properties) {
     if (property.type === "SpreadElement") {
-      made = merged(machine, made, machine.evaluate(property.argument, scope), () =>
+      result = merged(machine, result, machine.evaluate(property.argument, scope), () =>
         unknownOf(machine, property.argument, scope),
       );
       continue;
@@ -147,7 +147,9 @@ function object(machine: Machine, node: Ast.ObjectExpression, scope: Scope): Val
     const name = propertyName(machine, property, scope);
     const place = property;
     if (name === null) {
-      made = merged(machine, made, unknownOf(machine, place, scope), () => unknownOf(machine, place, scope));
+      result = merged(machine, result, unknownOf(machine, place, scope), () =>
+        unknownOf(machine, place, scope),
+      );
       continue;
     }
     const value =
@@ -156,11 +158,11 @@ function object(machine: Machine, node: Ast.ObjectExpression, scope: Scope): Val
           ? functionValue(property, scope)
           : unknownOf(machine, property, scope)
         : named(machine.evaluate(property.value, scope), name);
-    made = lift(machine, made, (one) =>
+    result = lift(machine, result, (one) =>
       one.kind === "object" ? { ...one, properties: new Map(one.properties).set(name, value) } : one,
     );
   }
-  return made;
+  return result;
 }
 
 /** A function without a name of its own has that of what holds it. ECMAScript §8.4, "NamedEvaluation". */

@@ -22,19 +22,19 @@ import {
 const DEEPEST_CALL = 48;
 
 /** What a call comes to: functions of the source are run, others are not known. */
-export function callValue(machine: Machine, callee: Value, args: readonly Value[], at: CallPlace): Value {
+export function callValue(machine: Machine, callee: Value, args: readonly Value[], place: CallPlace): Value {
   return lift(machine, callee, (one) => {
-    if (one.kind === "native") return one.call(args, at);
-    if (one.kind === "function") return callFunction(machine, one, args, at);
+    if (one.kind === "native") return one.call(args, place);
+    if (one.kind === "function") return callFunction(machine, one, args, place);
     return unknownAt(
-      at.source,
-      at.text,
-      `${keyOf(one)}(${args.map(keyOf).join(",")})@${at.source.start}@${machine.state.instance}`,
+      place.source,
+      place.text,
+      `${keyOf(one)}(${args.map(keyOf).join(",")})@${place.source.start}@${machine.state.instance}`,
     );
   });
 }
 
-function callFunction(machine: Machine, fn: FunctionValue, args: readonly Value[], at: CallPlace): Value {
+function callFunction(machine: Machine, fn: FunctionValue, args: readonly Value[], place: CallPlace): Value {
   const { state } = machine;
   const { node } = fn;
   if (
@@ -42,10 +42,13 @@ function callFunction(machine: Machine, fn: FunctionValue, args: readonly Value[
     ("generator" in node && node.generator === true) ||
     ("async" in node && node.async === true)
   )
-    return unknownAt(at.source, at.text, `${fn.name}()@${at.source.start}@${state.instance}`);
+    return unknownAt(place.source, place.text, `${fn.name}()@${place.source.start}@${state.instance}`);
   state.depth++;
   try {
-    const scope = innerScope(fn.scope, node.type === "ArrowFunctionExpression" ? null : (fn.self ?? at.self));
+    const scope = innerScope(
+      fn.scope,
+      node.type === "ArrowFunctionExpression" ? null : (fn.self ?? place.self),
+    );
     for (const [i, parameter] of node.params.entries()) {
       if (parameter.type === "RestElement") {
         bindPattern(machine, parameter.argument, listOf(args.slice(i)), scope);
@@ -114,7 +117,7 @@ export function bindPattern(machine: Machine, pattern: Ast.Node, value: Value, s
 }
 
 /** `{ a, ...rest }`: what is left of an object. */
-function without(machine: Machine, value: Value, taken: ReadonlySet<string>, at: CallPlace): Value {
+function without(machine: Machine, value: Value, taken: ReadonlySet<string>, place: CallPlace): Value {
   return lift(machine, value, (one) => {
     if (one.kind === "object") {
       const left: ObjectValue = {
@@ -124,7 +127,7 @@ function without(machine: Machine, value: Value, taken: ReadonlySet<string>, at:
       return left;
     }
     if (isNullish(one)) return { kind: "object", properties: new Map(), rest: null };
-    const rest = unknownAt(at.source, at.text, `${keyOf(one)} rest`);
+    const rest = unknownAt(place.source, place.text, `${keyOf(one)} rest`);
     return { kind: "object", properties: new Map(), rest };
   });
 }
@@ -171,10 +174,10 @@ function runFrom(
   from: number,
   scope: Scope,
 ): Value | null {
-  for (let at = from; at < statements.length; at++) {
-    const statement = statements[at];
+  for (let index = from; index < statements.length; index++) {
+    const statement = statements[index];
     if (statement === undefined) break;
-    const rest = () => runFrom(machine, statements, at + 1, scope);
+    const rest = () => runFrom(machine, statements, index + 1, scope);
     switch (statement.type) {
       case "ReturnStatement":
         return statement.argument == null ? absent : machine.evaluate(statement.argument, scope);
@@ -277,9 +280,9 @@ function runSwitch(
 ): Outcome {
   const subject = machine.evaluate(node.discriminant, scope);
   const tests = node.cases.map((one) => (one.test == null ? null : machine.evaluate(one.test, scope)));
-  const from = (at: number) => {
+  const from = (index: number) => {
     const statements: Ast.Statement[] = [];
-    for (const one of node.cases.slice(at)) {
+    for (const one of node.cases.slice(index)) {
       const end = one.consequent.findIndex((statement) => statement.type === "BreakStatement");
       statements.push(...(end < 0 ? one.consequent : one.consequent.slice(0, end)));
       if (end >= 0) break;
@@ -290,8 +293,8 @@ function runSwitch(
   return inEachArm(scope, node, rest, (make) =>
     lift(machine, subject, (one) => {
       if (one.kind === "known") {
-        const at = tests.findIndex((test) => test?.kind === "known" && test.value === one.value);
-        const chosen = at < 0 ? fallback : at;
+        const index = tests.findIndex((test) => test?.kind === "known" && test.value === one.value);
+        const chosen = index < 0 ? fallback : index;
         return make(() => (chosen < 0 ? null : from(chosen)));
       }
       const decision: Decision = {
@@ -359,8 +362,9 @@ type Saved = Map<NonNullable<ReturnType<typeof bindingOf>>, Value>;
 /** The variables that a function could still change: its own, up to the module. */
 function snapshot(scope: Scope): Saved {
   const saved: Saved = new Map();
-  for (let at: Scope | null = scope; at !== null && at.parent !== null; at = at.parent)
-    for (const binding of at.bindings.values()) if (binding.value !== null) saved.set(binding, binding.value);
+  for (let outer: Scope | null = scope; outer !== null && outer.parent !== null; outer = outer.parent)
+    for (const binding of outer.bindings.values())
+      if (binding.value !== null) saved.set(binding, binding.value);
   return saved;
 }
 
@@ -376,9 +380,9 @@ const questionAt = (machine: Machine, node: Ast.Node, scope: Scope) => {
 /** Whether a return stands in the statement itself, not in a function inside it. */
 function mayReturn(node: Ast.Node): boolean {
   let found = false;
-  everyNode(node, (at) => {
-    if (at.type === "ReturnStatement" || at.type === "ThrowStatement") found = true;
-    return !/Function|Class|Method/.test(at.type);
+  everyNode(node, (node) => {
+    if (node.type === "ReturnStatement" || node.type === "ThrowStatement") found = true;
+    return !/Function|Class|Method/.test(node.type);
   });
   return found;
 }
@@ -430,19 +434,20 @@ function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
 
 /** A loop: whatever it changes is not known any more. */
 function forget(machine: Machine, node: Ast.Node, scope: Scope): void {
-  const lose = (name: string, at: Ast.Node) => {
+  const lose = (name: string, node: Ast.Node) => {
     const binding = bindingOf(scope, name);
-    if (binding !== null) binding.value = unknownOf(machine, at, scope);
+    if (binding !== null) binding.value = unknownOf(machine, node, scope);
   };
-  everyNode(node, (at) => {
-    if (at.type === "AssignmentExpression") {
-      const target = at.left.type === "MemberExpression" ? at.left.object : at.left;
-      if (target.type === "Identifier") lose(target.name, at);
+  everyNode(node, (node) => {
+    if (node.type === "AssignmentExpression") {
+      const target = node.left.type === "MemberExpression" ? node.left.object : node.left;
+      if (target.type === "Identifier") lose(target.name, node);
     }
-    if (at.type === "UpdateExpression" && at.argument.type === "Identifier") lose(at.argument.name, at);
+    if (node.type === "UpdateExpression" && node.argument.type === "Identifier")
+      lose(node.argument.name, node);
     const called =
-      at.type === "CallExpression" && at.callee.type === "MemberExpression" ? at.callee.object : null;
-    if (called?.type === "Identifier") lose(called.name, at);
+      node.type === "CallExpression" && node.callee.type === "MemberExpression" ? node.callee.object : null;
+    if (called?.type === "Identifier") lose(called.name, node);
     return true;
   });
 }

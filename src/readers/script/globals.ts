@@ -23,18 +23,18 @@ export function globalValue(machine: Machine, name: string): Value | null {
         }),
       );
     case "String":
-      return native(name, ([value], at) =>
+      return native(name, ([value], place) =>
         lift(machine, value ?? known(""), (one) =>
           one.kind === "known"
             ? known(String(one.value))
-            : unknownAt(at.source, at.text, `String ${keyOf(one)}`, "string"),
+            : unknownAt(place.source, place.text, `String ${keyOf(one)}`, "string"),
         ),
       );
     case "Number":
-      return native(name, ([value], at) =>
+      return native(name, ([value], place) =>
         value?.kind === "known"
           ? known(Number(value.value))
-          : unknownAt(at.source, at.text, `Number ${keyOf(value ?? known(0))}`, "number"),
+          : unknownAt(place.source, place.text, `Number ${keyOf(value ?? known(0))}`, "number"),
       );
     case "NaN":
       return known(Number.NaN);
@@ -44,10 +44,10 @@ export function globalValue(machine: Machine, name: string): Value | null {
       return objectOf(
         Object.entries(numbers).map(([method, compute]) => [
           method,
-          native(method, (args, at) =>
+          native(method, (args, place) =>
             args.every((arg) => arg.kind === "known")
               ? known(compute(...args.map((arg) => Number(arg.kind === "known" ? arg.value : 0))))
-              : unknownAt(at.source, at.text, `${method} ${args.map(keyOf).join()}`, "number"),
+              : unknownAt(place.source, place.text, `${method} ${args.map(keyOf).join()}`, "number"),
           ),
         ]),
       );
@@ -62,22 +62,25 @@ export function globalValue(machine: Machine, name: string): Value | null {
           ),
         ],
         ["freeze", native("freeze", ([value]) => value ?? known(undefined))],
-        ["assign", native("assign", (args, at) => assigned(machine, args, at))],
+        ["assign", native("assign", (args, place) => assigned(machine, args, place))],
       ]);
     case "Array":
       return objectOf([
         [
           "isArray",
-          native("isArray", ([value], at) =>
+          native("isArray", ([value], place) =>
             value?.kind === "list" || value?.kind === "each"
               ? known(true)
               : value?.kind === "known" || value?.kind === "object" || value?.kind === "markup"
                 ? known(false)
-                : unknownAt(at.source, at.text, `isArray ${keyOf(value ?? known(0))}`, "boolean"),
+                : unknownAt(place.source, place.text, `isArray ${keyOf(value ?? known(0))}`, "boolean"),
           ),
         ],
         ["of", native("of", (items) => listOf(items))],
-        ["from", native("from", ([value, fn], at) => arrayFrom(machine, value ?? known(undefined), fn, at))],
+        [
+          "from",
+          native("from", ([value, fn], place) => arrayFrom(machine, value ?? known(undefined), fn, place)),
+        ],
       ]);
     default:
       return null;
@@ -85,7 +88,7 @@ export function globalValue(machine: Machine, name: string): Value | null {
 }
 
 /** `Object.assign(Card, { Title })`: what is written on a component is found on it. */
-function assigned(machine: Machine, [target, ...sources]: readonly Value[], at: CallPlace): Value {
+function assigned(machine: Machine, [target, ...sources]: readonly Value[], place: CallPlace): Value {
   const statics =
     target?.kind === "function" || target?.kind === "class"
       ? target.statics
@@ -96,7 +99,9 @@ function assigned(machine: Machine, [target, ...sources]: readonly Value[], at: 
   if (statics === null)
     return sources.reduce(
       (so, source) =>
-        merged(machine, so, source, () => unknownAt(at.source, at.text, `assign ${at.source.start}`)),
+        merged(machine, so, source, () =>
+          unknownAt(place.source, place.text, `assign ${place.source.start}`),
+        ),
       target,
     );
   for (const source of sources)
@@ -107,11 +112,11 @@ function assigned(machine: Machine, [target, ...sources]: readonly Value[], at: 
 type NativeCall = Parameters<typeof native>[1];
 
 const ofObject = (machine: Machine, make: (properties: ReadonlyMap<string, Value>) => Value): Value =>
-  native("of object", ([value], at) =>
+  native("of object", ([value], place) =>
     lift(machine, value ?? known(undefined), (one) =>
       one.kind === "object" && one.rest === null && one.lazy === undefined
         ? make(one.properties)
-        : unknownAt(at.source, at.text, `entries ${keyOf(one)}`, "list"),
+        : unknownAt(place.source, place.text, `entries ${keyOf(one)}`, "list"),
     ),
   );
 
@@ -121,13 +126,15 @@ function arrayFrom(
   machine: Machine,
   value: Value,
   fn: Value | undefined,
-  at: Parameters<NativeCall>[1],
+  place: Parameters<NativeCall>[1],
 ): Value {
   if (value.kind === "list")
-    return fn === undefined ? value : machine.call(machine.member(value, "map", at), [fn], at);
+    return fn === undefined ? value : machine.call(machine.member(value, "map", place), [fn], place);
   const length = value.kind === "object" ? value.properties.get("length") : undefined;
   if (length?.kind !== "known" || typeof length.value !== "number" || length.value > LONGEST_MADE)
-    return unknownAt(at.source, at.text, `Array.from ${keyOf(value)}`, "list");
+    return unknownAt(place.source, place.text, `Array.from ${keyOf(value)}`, "list");
   const items = Array.from({ length: length.value }, () => known(undefined));
-  return fn === undefined ? listOf(items) : machine.call(machine.member(listOf(items), "map", at), [fn], at);
+  return fn === undefined
+    ? listOf(items)
+    : machine.call(machine.member(listOf(items), "map", place), [fn], place);
 }

@@ -16,8 +16,8 @@ import {
 /** What the parts of the evaluator ask of one another. One is made for each tree that is composed. */
 export interface Machine {
   readonly evaluate: (node: Ast.Node, scope: Scope) => Value;
-  readonly call: (callee: Value, args: readonly Value[], at: CallPlace) => Value;
-  readonly member: (object: Value, name: string, at: CallPlace) => Value;
+  readonly call: (callee: Value, args: readonly Value[], place: CallPlace) => Value;
+  readonly member: (object: Value, name: string, place: CallPlace) => Value;
   /** Binds the names of a pattern to the parts of a value. */
   readonly bindPattern: (pattern: Ast.Node, value: Value, scope: Scope) => void;
   readonly markup: (
@@ -122,20 +122,20 @@ export function whether(
   machine: Machine,
   value: Value,
   truth: (value: Exclude<Value, Either<Value>>) => boolean | null,
-  at: { readonly text: string; readonly source: Span; readonly id: string },
+  place: { readonly text: string; readonly source: Span; readonly id: string },
   make: (holds: boolean) => Value,
 ): Value {
   return lift(machine, value, (one) => {
     const holds = truth(one);
     if (holds !== null) return make(holds);
-    const decision = truthDecision(one.kind === "unknown" ? one.id : at.id, at);
+    const decision = truthDecision(one.kind === "unknown" ? one.id : place.id, place);
     return fork(machine, decision, (arm) => make(arm === 0));
   });
 }
 
 /** An id of its own for each use of a component: the same for the same use. */
-export function madeId({ state }: Machine, at: Span): string {
-  const key = `${state.instance} ${at.file}:${at.start}`;
+export function madeId({ state }: Machine, place: Span): string {
+  const key = `${state.instance} ${place.file}:${place.start}`;
   const known = state.ids.get(key) ?? `id-${state.ids.size + 1}`;
   state.ids.set(key, known);
   return known;

@@ -17,28 +17,28 @@ import {
 } from "./value.ts";
 
 /** What a property of a value is. Every value is tried that the object may be. */
-export function memberOf(machine: Machine, object: Value, name: string, at: CallPlace): Value {
+export function memberOf(machine: Machine, object: Value, name: string, place: CallPlace): Value {
   return lift(machine, object, (one) => {
     switch (one.kind) {
       case "object": {
-        const own = one.properties.get(name) ?? one.lazy?.(name) ?? null;
-        if (own !== null) return own;
-        return one.rest === null ? absent : memberOfUnknown(one.rest, name, at);
+        const property = one.properties.get(name) ?? one.lazy?.(name) ?? null;
+        if (property !== null) return property;
+        return one.rest === null ? absent : memberOfUnknown(one.rest, name, place);
       }
       case "list":
-        return listMember(machine, one, name, at);
+        return listMember(machine, one, name, place);
       case "each":
-        return eachMember(machine, one, name, at);
+        return eachMember(machine, one, name, place);
       case "text":
-        return textMember(one, name, at);
+        return textMember(one, name, place);
       case "known":
         return typeof one.value === "string"
-          ? stringMember(one.value, name, at)
+          ? stringMember(one.value, name, place)
           : isNullish(one)
             ? absent
-            : unknownMember(one, name, at);
+            : unknownMember(one, name, place);
       case "unknown":
-        return memberOfUnknown(one, name, at);
+        return memberOfUnknown(one, name, place);
       case "function":
       case "class":
         return one.statics.get(name) ?? (name === "name" ? known(one.name) : absent);
@@ -47,30 +47,30 @@ export function memberOf(machine: Machine, object: Value, name: string, at: Call
       case "native":
         return one.members?.(name) ?? absent;
       default:
-        return unknownMember(one, name, at);
+        return unknownMember(one, name, place);
     }
   });
 }
 
-const memberOfUnknown = (object: Unknown, name: string, at: CallPlace): Value => {
+const memberOfUnknown = (object: Unknown, name: string, place: CallPlace): Value => {
   if (object.members !== undefined) return object.members(name);
   if (object.type === "list" || object.type === "any") {
     if (name === "map" || name === "flatMap") return native(name, () => itemOf(object));
   }
-  if (object.type === "string" && textMethods.has(name)) return textNative(object.id, name, at);
-  return unknownMember(object, name, at);
+  if (object.type === "string" && textMethods.has(name)) return textNative(object.id, name, place);
+  return unknownMember(object, name, place);
 };
 
-const unknownMember = (object: Value, name: string, at: CallPlace): Unknown =>
-  unknownAt(at.source, at.text, `${keyOf(object)}.${name}`, name === "length" ? "number" : "any");
+const unknownMember = (object: Value, name: string, place: CallPlace): Unknown =>
+  unknownAt(place.source, place.text, `${keyOf(object)}.${name}`, name === "length" ? "number" : "any");
 
 /** Calls a function on one item, in a use of the component of its own: what is made anew there differs from item to item. */
-function onItem(machine: Machine, fn: Value, item: Value, index: Value, at: CallPlace): Value {
+function onItem(machine: Machine, fn: Value, item: Value, index: Value, place: CallPlace): Value {
   const { state } = machine;
   const before = state.instance;
   state.instance = `${before}[${index.kind === "known" ? index.value : "n"}]`;
   try {
-    return machine.call(fn, [item, index], at);
+    return machine.call(fn, [item, index], place);
   } finally {
     state.instance = before;
   }
@@ -79,12 +79,12 @@ function onItem(machine: Machine, fn: Value, item: Value, index: Value, at: Call
 /** Lists longer than this are looked at by what their first items come to. */
 const LONGEST_LIST = 60;
 
-function listMember(machine: Machine, list: ListValue, name: string, at: CallPlace): Value {
+function listMember(machine: Machine, list: ListValue, name: string, site: CallPlace): Value {
   const items = list.items.slice(0, LONGEST_LIST);
   const unknown = (type: UnknownType = "any") =>
-    unknownAt(at.source, at.text, `${keyOf(list)}.${name}`, type);
+    unknownAt(site.source, site.text, `${keyOf(list)}.${name}`, type);
   const each = (fn: Value | undefined) =>
-    items.map((item, i) => onItem(machine, fn ?? absent, item, known(i), at));
+    items.map((item, i) => onItem(machine, fn ?? absent, item, known(i), site));
   if (/^\d+$/.test(name)) return list.items[Number(name)] ?? absent;
   switch (name) {
     case "length":
@@ -193,24 +193,24 @@ function listMember(machine: Machine, list: ListValue, name: string, at: CallPla
 }
 
 /** What stands for every item of a list of which nobody knows which are left. */
-const openItem = (machine: Machine, list: ListValue, at: CallPlace): Value =>
+const openItem = (machine: Machine, list: ListValue, place: CallPlace): Value =>
   list.items.length === 0
     ? absent
     : fork(
         machine,
         {
-          id: `item ${keyOf(list)} ${at.source.start}@${machine.state.instance}`,
+          id: `item ${keyOf(list)} ${place.source.start}@${machine.state.instance}`,
           arms: list.items
             .slice(0, LONGEST_LIST)
-            .map((_, i) => ({ of: at.text, is: "item" as const, number: i + 1 })),
+            .map((_, i) => ({ of: place.text, is: "item" as const, number: i + 1 })),
           named: false,
-          source: at.source,
+          source: place.source,
         },
         (arm) => list.items[arm] ?? absent,
       );
 
-function eachMember(machine: Machine, list: EachValue, name: string, at: CallPlace): Value {
-  const number = unknownAt(at.source, `${at.text} index`, `${list.source.id} index`, "number");
+function eachMember(machine: Machine, list: EachValue, name: string, site: CallPlace): Value {
+  const number = unknownAt(site.source, `${site.text} index`, `${list.source.id} index`, "number");
   switch (name) {
     case "map":
     case "flatMap":
@@ -227,7 +227,7 @@ function eachMember(machine: Machine, list: EachValue, name: string, at: CallPla
     case "concat":
       return native(name, () => list);
     default:
-      return memberOfUnknown({ ...list.source, type: "any" }, name, at);
+      return memberOfUnknown({ ...list.source, type: "any" }, name, site);
   }
 }
 
@@ -273,21 +273,21 @@ const textTests = new Map<string, (text: string, what: string) => boolean>([
   ["endsWith", (text, what) => text.endsWith(what)],
 ]);
 
-const textNative = (key: string, name: string, at: CallPlace): Value =>
+const textNative = (key: string, name: string, site: CallPlace): Value =>
   native(name, (_, place) =>
-    unknownAt(place.source, place.text, `${key}.${name} ${at.source.start}`, "string"),
+    unknownAt(place.source, place.text, `${key}.${name} ${site.source.start}`, "string"),
   );
 
-const textMember = (text: Text, name: string, at: CallPlace): Value =>
-  textMethods.has(name) ? textNative(keyOf(text), name, at) : unknownMember(text, name, at);
+const textMember = (text: Text, name: string, place: CallPlace): Value =>
+  textMethods.has(name) ? textNative(keyOf(text), name, place) : unknownMember(text, name, place);
 
-function stringMember(text: string, name: string, at: CallPlace): Value {
+function stringMember(text: string, name: string, site: CallPlace): Value {
   if (name === "length") return known(text.length);
   if (/^\d+$/.test(name)) return known(text[Number(name)]);
   const method = textMethods.get(name);
   const test = textTests.get(name);
   if (method === undefined && test === undefined && name !== "split")
-    return unknownMember(known(text), name, at);
+    return unknownMember(known(text), name, site);
   return native(name, (args, place) => {
     const unknown = unknownAt(
       place.source,

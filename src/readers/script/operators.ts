@@ -147,8 +147,9 @@ export function binary(machine: Machine, node: Ast.BinaryExpression, scope: Scop
 
 /** Things that are made in source are neither null nor a text. */
 const surelyUnequal = (a: Value, b: Value): boolean => {
-  const made = (value: Value) => value.kind !== "known" && value.kind !== "unknown" && value.kind !== "text";
-  return (made(a) && b.kind === "known") || (made(b) && a.kind === "known");
+  const isCollection = (value: Value) =>
+    value.kind !== "known" && value.kind !== "unknown" && value.kind !== "text";
+  return (isCollection(a) && b.kind === "known") || (isCollection(b) && a.kind === "known");
 };
 
 function has(machine: Machine, node: Ast.BinaryExpression, name: Value, object: Value, scope: Scope): Value {

@@ -66,13 +66,13 @@ const MOST_CUTS = 60;
 
 /** What stands before a fault, up to the last line at which whole statements end. */
 function parsedBefore(text: string, fault: number, place: ScriptPlace): Ast.Program | null {
-  let at = Math.min(fault, text.length);
+  let offset = Math.min(fault, text.length);
   for (let cuts = 0; cuts < MOST_CUTS; cuts++) {
-    at = text.lastIndexOf("\n", at - 1);
-    if (at <= 0) return null;
-    if (/^[\s})\]]/.test(text.slice(at + 1, at + 2))) continue;
+    offset = text.lastIndexOf("\n", offset - 1);
+    if (offset <= 0) return null;
+    if (/^[\s})\]]/.test(text.slice(offset + 1, offset + 2))) continue;
     try {
-      return parse(text.slice(0, at), optionsFor(place)).program;
+      return parse(text.slice(0, offset), optionsFor(place)).program;
     } catch {
       // The statement goes on: cut earlier.
     }

@@ -23,14 +23,15 @@ export const bindLater = (scope: Scope, name: string, make: () => Value): void =
 };
 
 export function bindingOf(scope: Scope, name: string): Binding | null {
-  for (let at: Scope | null = scope; at !== null; at = at.parent) {
-    const found = at.bindings.get(name);
+  for (let outer: Scope | null = scope; outer !== null; outer = outer.parent) {
+    const found = outer.bindings.get(name);
     if (found !== undefined) return found;
   }
   return null;
 }
 
 export function selfOf(scope: Scope): Value | null {
-  for (let at: Scope | null = scope; at !== null; at = at.parent) if (at.self !== null) return at.self;
+  for (let outer: Scope | null = scope; outer !== null; outer = outer.parent)
+    if (outer.self !== null) return outer.self;
   return null;
 }

@@ -109,9 +109,9 @@ export function shapeOf<M>({ node, module }: TypeIn<M>, names: TypeNames<M>, dep
     case "TSTypeLiteral":
       return members(node.members, inner);
     case "TSInterfaceDeclaration": {
-      const own = members(node.body.body, inner);
+      const shape = members(node.body.body, inner);
       const above = (node.extends ?? []).map(inner);
-      return above.length === 0 ? own : intersection([...above, own]);
+      return above.length === 0 ? shape : intersection([...above, shape]);
     }
     case "TSExpressionWithTypeArguments":
     case "TSInterfaceHeritage" as never:
@@ -301,47 +301,47 @@ export interface Opening {
 const MOST_LITERALS = 12;
 
 /** A value of which nothing is known but its type: one of several where the type lists them. */
-export function openValue(shape: Shape, at: Opening, optional = false): Value {
+export function openValue(shape: Shape, opening: Opening, optional = false): Value {
   if (optional) {
     const given = withoutUndefined(shape);
     // Whether content or a handler is given hangs on what a caller wants, not on what it forgot.
-    if (isContent(given)) return openValue(given, at);
+    if (isContent(given)) return openValue(given, opening);
     const decision: Decision = {
-      id: `given ${at.id}`,
+      id: `given ${opening.id}`,
       arms: [
-        { of: at.name, is: "given" },
-        { of: at.name, is: "not given" },
+        { of: opening.name, is: "given" },
+        { of: opening.name, is: "not given" },
       ],
       named: true,
       isLeftToCalls: true,
-      source: at.source,
+      source: opening.source,
     };
-    return { kind: "either", decision, arms: [openValue(given, at), absent] };
+    return { kind: "either", decision, arms: [openValue(given, opening), absent] };
   }
   switch (shape.kind) {
     case "literals": {
-      if (shape.values.length > MOST_LITERALS) return unknownAt(at.source, at.name, at.id);
+      if (shape.values.length > MOST_LITERALS) return unknownAt(opening.source, opening.name, opening.id);
       const values: Value[] = [
-        ...(shape.others === null ? [] : [openValue(shape.others, at)]),
+        ...(shape.others === null ? [] : [openValue(shape.others, opening)]),
         ...shape.values.map(known),
       ];
       if (values.length === 1) return values[0] ?? absent;
       const decision: Decision = {
-        id: `is ${at.id}`,
+        id: `is ${opening.id}`,
         arms: [
-          ...(shape.others === null ? [] : [{ of: at.name, is: "given" as const }]),
+          ...(shape.others === null ? [] : [{ of: opening.name, is: "given" as const }]),
           ...shape.values.map((value) =>
             value === undefined
-              ? ({ of: at.name, is: "not given" } as const)
+              ? ({ of: opening.name, is: "not given" } as const)
               : ({
-                  of: at.name,
+                  of: opening.name,
                   is: "value",
                   value: typeof value === "string" ? JSON.stringify(value) : String(value),
                 } as const),
           ),
         ],
         named: true,
-        source: at.source,
+        source: opening.source,
       };
       return joinedKnown(decision, values);
     }
@@ -349,22 +349,22 @@ export function openValue(shape: Shape, at: Opening, optional = false): Value {
       return {
         kind: "object",
         properties: new Map(
-          [...shape.members].map(([name, member]) => [name, openMember(member, name, at)] as const),
+          [...shape.members].map(([name, member]) => [name, openMember(member, name, opening)] as const),
         ),
-        rest: shape.open ? unknownAt(at.source, at.name, at.id) : null,
+        rest: shape.open ? unknownAt(opening.source, opening.name, opening.id) : null,
       };
     case "list":
       return {
         kind: "each",
-        item: openValue(shape.item, { ...at, name: `one of ${at.name}`, id: `${at.id}[]` }),
-        source: unknownAt(at.source, at.name, at.id, "list"),
+        item: openValue(shape.item, { ...opening, name: `one of ${opening.name}`, id: `${opening.id}[]` }),
+        source: unknownAt(opening.source, opening.name, opening.id, "list"),
       };
     case "record":
       return {
-        ...unknownAt(at.source, at.name, at.id),
+        ...unknownAt(opening.source, opening.name, opening.id),
         // Whether the table has the key is not in its type.
         members: (name) => {
-          const inner = { ...at, name: `${at.name}.${name}`, id: `${at.id}.${name}` };
+          const inner = { ...opening, name: `${opening.name}.${name}`, id: `${opening.id}.${name}` };
           return {
             kind: "either",
             decision: {
@@ -374,19 +374,19 @@ export function openValue(shape: Shape, at: Opening, optional = false): Value {
                 { of: inner.name, is: "not there" },
               ],
               named: false,
-              source: at.source,
+              source: opening.source,
             },
             arms: [openValue(shape.item, inner), absent],
           };
         },
       };
     case "plain":
-      return unknownAt(at.source, at.name, at.id, shape.type);
+      return unknownAt(opening.source, opening.name, opening.id, shape.type);
   }
 }
 
-export const openMember = ({ shape, optional }: Member, name: string, at: Opening): Value =>
-  openValue(shape, { ...at, name, id: `${at.id}.${name}` }, optional);
+export const openMember = ({ shape, optional }: Member, name: string, opening: Opening): Value =>
+  openValue(shape, { ...opening, name, id: `${opening.id}.${name}` }, optional);
 
 const isContent = (shape: Shape): boolean =>
   shape.kind === "plain" && (shape.type === "any" || shape.type === "content");

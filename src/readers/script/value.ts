@@ -109,7 +109,7 @@ export interface FunctionValue {
 export interface NativeValue {
   readonly kind: "native";
   readonly name: string;
-  readonly call: (args: readonly Value[], at: CallPlace) => Value;
+  readonly call: (args: readonly Value[], place: CallPlace) => Value;
   readonly members?: (name: string) => Value | null;
   /** What it makes of a template that it is the tag of. */
   readonly tagged?: (node: Ast.TaggedTemplateExpression, scope: Scope) => Value;

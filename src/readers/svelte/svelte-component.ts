@@ -102,7 +102,7 @@ function meaningOf(
 /** `$props()`, `$state(x)`, `$derived(x)`: what the compiler gives to every script. */
 function bindRunes(composition: Composition, scope: Scope, props: ObjectValue, instance: string): void {
   const { machine } = composition;
-  const state = native("$state", ([initial], at) => stateValue(machine, initial ?? absent, at));
+  const state = native("$state", ([initial], place) => stateValue(machine, initial ?? absent, place));
   const rune = (
     name: string,
     call: Parameters<typeof native>[1],
@@ -111,7 +111,7 @@ function bindRunes(composition: Composition, scope: Scope, props: ObjectValue, i
   rune(
     "$props",
     () => props,
-    (name) => (name === "id" ? native("id", (_, at) => known(madeId(machine, at.source))) : null),
+    (name) => (name === "id" ? native("id", (_, place) => known(madeId(machine, place.source))) : null),
   );
   rune("$state", state.call, (name) =>
     name === "raw" ? state : native("snapshot", ([value]) => value ?? absent),
@@ -119,7 +119,7 @@ function bindRunes(composition: Composition, scope: Scope, props: ObjectValue, i
   rune(
     "$derived",
     ([value]) => value ?? absent,
-    () => native("by", ([make], at) => machine.call(make ?? absent, [], at)),
+    () => native("by", ([make], place) => machine.call(make ?? absent, [], place)),
   );
   rune("$bindable", ([value]) => value ?? absent);
   rune(
@@ -128,7 +128,7 @@ function bindRunes(composition: Composition, scope: Scope, props: ObjectValue, i
     () => native("pre", () => absent),
   );
   rune("$inspect", () => absent);
-  rune("$host", (_, at) => unknownAt(at.source, at.text, `host ${instance}`));
+  rune("$host", (_, place) => unknownAt(place.source, place.text, `host ${instance}`));
 }
 
 /** `export let label = "x"`: props as they were written before runes. */
@@ -148,7 +148,7 @@ function exportedLets(
 
 /** What default values say of props without types: one that is yes or no may be either. */
 function propsOfDefaults(props: ReturnType<typeof exportedLets>, source: Span): ObjectValue {
-  const at = { name: "props", id: `props ${source.file}:${source.start}`, source };
+  const place = { name: "props", id: `props ${source.file}:${source.start}`, source };
   return objectOf(
     props.map(({ name, init }) => {
       const shape: Shape =
@@ -157,7 +157,7 @@ function propsOfDefaults(props: ReturnType<typeof exportedLets>, source: Span): 
           : init?.type === "StringLiteral" && init.value !== ""
             ? { kind: "plain", type: "string" }
             : anything;
-      return [name, openMember({ shape, optional: false }, name, at)] as const;
+      return [name, openMember({ shape, optional: false }, name, place)] as const;
     }),
   );
 }

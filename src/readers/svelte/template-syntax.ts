@@ -37,25 +37,25 @@ const expression = (reading: Reading, node: unknown): Ast.Expression | null => {
 
 const pattern = (reading: Reading, node: unknown): Ast.Node | null => {
   const { start, end } = node as Placed;
-  const made = parseValue(`(${reading.text.slice(start, end)})=>0`, {
+  const parsed = parseValue(`(${reading.text.slice(start, end)})=>0`, {
     start: start - 1,
     typescript: reading.typescript,
     jsx: false,
   });
-  return made?.type === "ArrowFunctionExpression" ? (made.params[0] ?? null) : null;
+  return parsed?.type === "ArrowFunctionExpression" ? (parsed.params[0] ?? null) : null;
 };
 
 function nodes(reading: Reading, { nodes: list }: Parent): readonly TemplateNode[] {
-  const at = list.findIndex((node) => node.type === "ConstTag");
-  if (at < 0) return list.flatMap((node) => one(reading, node));
+  const index = list.findIndex((node) => node.type === "ConstTag");
+  if (index < 0) return list.flatMap((node) => one(reading, node));
   // What a constant names is known to all that comes after it.
-  const found = list[at] as AST.ConstTag;
+  const found = list[index] as AST.ConstTag;
   const [declaration] = found.declaration.declarations;
   const name = pattern(reading, declaration.id);
   const value = expression(reading, declaration.init);
-  const rest = nodes(reading, { nodes: list.slice(at + 1) });
+  const rest = nodes(reading, { nodes: list.slice(index + 1) });
   return [
-    ...list.slice(0, at).flatMap((node) => one(reading, node)),
+    ...list.slice(0, index).flatMap((node) => one(reading, node)),
     name === null || value === null
       ? { kind: "group", children: rest }
       : { kind: "let", name, expression: value, children: rest },
@@ -289,14 +289,14 @@ function plainAttribute(reading: Reading, attribute: AST.Attribute, isComponent:
       : { kind: "text", name, value: "", start, end };
   const single = Array.isArray(value) ? (value.length === 1 ? value[0] : null) : value;
   if (single?.type === "ExpressionTag") {
-    const made = expression(reading, single.expression);
+    const parsed = expression(reading, single.expression);
     const event = isComponent ? null : /^on([a-z]+)$/.exec(name);
     return event === null
-      ? { kind: "value", name, expression: made, start, end }
+      ? { kind: "value", name, expression: parsed, start, end }
       : {
           kind: "listener",
           event: event[1] ?? "",
-          expression: made,
+          expression: parsed,
           code: codeOf(reading, single.expression),
           start,
           end,
@@ -339,7 +339,7 @@ function startTagEnd(
   text: string,
 ): number {
   const last = (node.attributes as readonly Placed[]).reduce(
-    (at, attribute) => Math.max(at, attribute.end),
+    (index, attribute) => Math.max(index, attribute.end),
     node.start + 1,
   );
   const close = text.indexOf(">", last);

@@ -60,17 +60,17 @@ export function rendered(
   const { machine } = composition;
   const byName = (name: string): Value | null => {
     for (const candidate of [name, camelCase(name), pascalCase(name)])
-      for (let at: Scope | null = scope; at !== null; at = at.parent)
-        if (at.bindings.has(candidate)) return machine.evaluate(nameNode(candidate), scope);
+      for (let outer: Scope | null = scope; outer !== null; outer = outer.parent)
+        if (outer.bindings.has(candidate)) return machine.evaluate(nameNode(candidate), scope);
     return null;
   };
   const meaningOf = ({ tag }: TemplateElement): TagMeaning => {
     if (passes.has(pascalCase(tag))) return { kind: "pass" };
     const isNative = htmlTags.has(tag);
     if (isNative && !/[A-Z-]/.test(tag)) return { kind: "host" };
-    const own =
+    const componentOf =
       registered(tag) ?? (pascalCase(tag) === baseName(module.file) ? fileOf(composition, module) : null);
-    if (own !== null) return { kind: "component", component: own };
+    if (componentOf !== null) return { kind: "component", component: componentOf };
     const value = tag.includes(".") ? null : byName(tag);
     const component = value === null ? null : composition.componentOf(value);
     if (component !== null) return { kind: "component", component };

@@ -68,36 +68,36 @@ const expression = (reading: Reading, { content, loc }: VueExpression): Ast.Expr
 
 /** A pattern stands where a parameter does. */
 const pattern = (reading: Reading, { content, loc }: VueExpression): Ast.Node | null => {
-  const made = parseValue(`(${content})=>0`, {
+  const parsed = parseValue(`(${content})=>0`, {
     start: loc.start.offset - 1,
     typescript: reading.typescript,
     jsx: false,
   });
-  return made?.type === "ArrowFunctionExpression" ? (made.params[0] ?? null) : null;
+  return parsed?.type === "ArrowFunctionExpression" ? (parsed.params[0] ?? null) : null;
 };
 
 function siblings(reading: Reading, list: readonly VueNode[]): readonly TemplateNode[] {
-  const made: TemplateNode[] = [];
+  const nodes: TemplateNode[] = [];
   for (const node of list) {
     const condition = node.type === ELEMENT ? directive(node, "if", "else-if", "else") : null;
     if (condition !== null && condition.name !== "if") {
       // What stands between the branches is white space.
-      const at = made.findLastIndex((one) => one.kind === "if");
-      const before = made[at];
+      const index = nodes.findLastIndex((one) => one.kind === "if");
+      const before = nodes[index];
       if (before?.kind === "if") {
         const test = condition.exp === undefined ? null : expression(reading, condition.exp);
-        made.splice(at, made.length - at, {
+        nodes.splice(index, nodes.length - index, {
           kind: "if",
           branches: [...before.branches, { test, children: elementNodes(reading, node) }],
         });
         continue;
       }
     }
-    if (node.type === ELEMENT && directive(node, "for") !== null) made.push(each(reading, node));
-    else if (condition?.name === "if") made.push(branch(reading, node, condition));
-    else made.push(...plain(reading, node));
+    if (node.type === ELEMENT && directive(node, "for") !== null) nodes.push(each(reading, node));
+    else if (condition?.name === "if") nodes.push(branch(reading, node, condition));
+    else nodes.push(...plain(reading, node));
   }
-  return made;
+  return nodes;
 }
 
 function plain(reading: Reading, node: VueNode): readonly TemplateNode[] {

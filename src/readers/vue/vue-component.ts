@@ -91,11 +91,12 @@ function instanceScope(
     ["useAttrs", native("useAttrs", () => attrs)],
     [
       "defineModel",
-      native("defineModel", ([name], at) => {
+      native("defineModel", ([name], place) => {
         const key = name?.kind === "known" && typeof name.value === "string" ? name.value : "modelValue";
         return boxed(
           () =>
-            call.props.properties.get(key) ?? unknownAt(at.source, at.text, `model ${key} ${call.instance}`),
+            call.props.properties.get(key) ??
+            unknownAt(place.source, place.text, `model ${key} ${call.instance}`),
         );
       }),
     ],

@@ -81,13 +81,13 @@ export function vueOptionsComponent(
       ] as const)
         for (const name of returnedNames(node))
           bindLater(template, name, () => {
-            const at = { source: { ...source, start: node?.start ?? 0 }, text: name, self: null };
-            const value = unboxed(machine.member(make(), name, at));
+            const place = { source: { ...source, start: node?.start ?? 0 }, text: name, self: null };
+            const value = unboxed(machine.member(make(), name, place));
             // What `data` returns is there to change.
             return changes
               ? stateValue(machine, value, {
-                  ...at,
-                  source: { ...at.source, end: at.source.start + name.length },
+                  ...place,
+                  source: { ...place.source, end: place.source.start + name.length },
                 })
               : value;
           });
@@ -137,18 +137,20 @@ function optionsOf(script: Ast.Program | null): Ast.ObjectExpression["properties
 function returnedNames(node: Ast.Node | null): readonly string[] {
   if (node === null) return [];
   const names: string[] = [];
-  everyNode(node, (at) => {
+  everyNode(node, (current) => {
     const object =
-      at.type === "ReturnStatement"
-        ? at.argument
-        : at.type === "ArrowFunctionExpression" && at.body.type === "ObjectExpression"
-          ? at.body
+      current.type === "ReturnStatement"
+        ? current.argument
+        : current.type === "ArrowFunctionExpression" && current.body.type === "ObjectExpression"
+          ? current.body
           : null;
     if (object?.type === "ObjectExpression")
       for (const property of object.properties)
         if (property.type !== "SpreadElement" && property.key.type === "Identifier")
           names.push(property.key.name);
-    return at === node || !/Function|Method/.test(at.type) || at.type === "ArrowFunctionExpression";
+    return (
+      current === node || !/Function|Method/.test(current.type) || current.type === "ArrowFunctionExpression"
+    );
   });
   return names;
 }

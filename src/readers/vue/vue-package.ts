@@ -12,8 +12,8 @@ export const boxed = (value: () => Value): ObjectValue => ({
 });
 
 export const boxes = (machine: Machine): ReadonlyMap<string, Value> => {
-  const ref = native("ref", ([initial], at) => {
-    const state = stateValue(machine, initial ?? absent, at);
+  const ref = native("ref", ([initial], place) => {
+    const state = stateValue(machine, initial ?? absent, place);
     return boxed(() => state);
   });
   const same = native("same", ([value]) => value ?? absent);
@@ -21,36 +21,38 @@ export const boxes = (machine: Machine): ReadonlyMap<string, Value> => {
     Object.entries({
       ref,
       shallowRef: ref,
-      customRef: native("customRef", (_, at) =>
-        boxed(() => unknownAt(at.source, at.text, `ref ${at.source.start}@${machine.state.instance}`)),
+      customRef: native("customRef", (_, place) =>
+        boxed(() =>
+          unknownAt(place.source, place.text, `ref ${place.source.start}@${machine.state.instance}`),
+        ),
       ),
-      computed: native("computed", ([make], at) => {
+      computed: native("computed", ([make], place) => {
         const memo: { value: Value | null } = { value: null };
         return boxed(() => {
           memo.value ??=
             make?.kind === "object"
-              ? machine.call(make.properties.get("get") ?? absent, [], at)
-              : machine.call(make ?? absent, [], at);
+              ? machine.call(make.properties.get("get") ?? absent, [], place)
+              : machine.call(make ?? absent, [], place);
           return memo.value;
         });
       }),
       reactive: native("reactive", ([value]) => value ?? absent),
       readonly: same,
-      toRef: native("toRef", ([object, name], at) =>
+      toRef: native("toRef", ([object, name], place) =>
         name?.kind === "known"
-          ? boxed(() => machine.member(object ?? absent, String(name.value), at))
+          ? boxed(() => machine.member(object ?? absent, String(name.value), place))
           : (object ?? absent),
       ),
       toRefs: same,
       unref: native("unref", ([value]) => unboxed(value ?? absent)),
       toValue: native("toValue", ([value]) => unboxed(value ?? absent)),
-      useId: native("useId", (_, at) => known(madeId(machine, at.source))),
-      useTemplateRef: native("useTemplateRef", (_, at) =>
-        boxed(() => unknownAt(at.source, at.text, `ref ${at.source.start}`)),
+      useId: native("useId", (_, place) => known(madeId(machine, place.source))),
+      useTemplateRef: native("useTemplateRef", (_, place) =>
+        boxed(() => unknownAt(place.source, place.text, `ref ${place.source.start}`)),
       ),
       defineComponent: same,
-      defineAsyncComponent: native("defineAsyncComponent", (_, at) =>
-        importedUnknown(at.source, at.text, `async ${at.source.start}`),
+      defineAsyncComponent: native("defineAsyncComponent", (_, place) =>
+        importedUnknown(place.source, place.text, `async ${place.source.start}`),
       ),
       inject: givenFromAround(machine),
     }),
@@ -59,7 +61,7 @@ export const boxes = (machine: Machine): ReadonlyMap<string, Value> => {
 
 /** A value that a component around gives under a name; without one in the tree there may be one around the tree. */
 export const givenFromAround = (machine: Machine): Value =>
-  native("inject", ([name, initial], at) => {
+  native("inject", ([name, initial], place) => {
     if (name?.kind === "known")
       for (const [of, value] of machine.state.contexts.toReversed()) if (of === name.value) return value;
     const key = `inject ${keyOf(name ?? absent)}`;
@@ -68,13 +70,13 @@ export const givenFromAround = (machine: Machine): Value =>
       decision: {
         id: key,
         arms: [
-          { of: at.text, is: "provided" },
-          { of: at.text, is: "not provided" },
+          { of: place.text, is: "provided" },
+          { of: place.text, is: "not provided" },
         ],
         named: false,
-        source: at.source,
+        source: place.source,
       },
-      arms: [unknownAt(at.source, at.text, key), initial ?? absent],
+      arms: [unknownAt(place.source, place.text, key), initial ?? absent],
     };
   });
 

@@ -45,17 +45,20 @@ export function divided(
   { members, booleans }: DeclaredProps,
   { props, isAlone, source }: ComponentCall,
 ): { readonly props: ObjectValue; readonly attrs: ObjectValue } {
-  const own = new Map<string, Value>();
+  const declaredOf = new Map<string, Value>();
   const attrs = new Map<string, Value>();
   for (const [name, value] of props.properties) {
     const declared = camelCase(name);
     if (members.has(declared))
-      own.set(declared, booleans.has(declared) && value.kind === "known" && value.value === "" ? yes : value);
+      declaredOf.set(
+        declared,
+        booleans.has(declared) && value.kind === "known" && value.value === "" ? yes : value,
+      );
     else attrs.set(name, value);
   }
-  if (!isAlone) for (const name of booleans) if (!own.has(name)) own.set(name, no);
+  if (!isAlone) for (const name of booleans) if (!declaredOf.has(name)) declaredOf.set(name, no);
   const rest = isAlone ? unknownAt(source, "$attrs", `attrs ${source.file}:${source.start}`) : props.rest;
-  return { props: objectOf(own, isAlone ? null : props.rest), attrs: objectOf(attrs, rest) };
+  return { props: objectOf(declaredOf, isAlone ? null : props.rest), attrs: objectOf(attrs, rest) };
 }
 
 /** Props with the defaults that the component gives them. */
@@ -90,9 +93,9 @@ export function defaulted(
 
 export const openProps = (declared: DeclaredProps, source: Span): ObjectValue => {
   if (declared.open && declared.members.size === 0) return anyProps(source);
-  const at = { name: "props", id: `props ${source.file}:${source.start}`, source };
+  const place = { name: "props", id: `props ${source.file}:${source.start}`, source };
   return objectOf(
-    [...declared.members].map(([name, member]) => [name, openMember(member, name, at)] as const),
+    [...declared.members].map(([name, member]) => [name, openMember(member, name, place)] as const),
   );
 };
 

@@ -91,7 +91,7 @@ const outcome = (
 async function explorePage(
   page: PageFile,
   loaded: LoadedPage,
-  own: ReadingPlan,
+  readingPlan: ReadingPlan,
   host: Host,
   { script, plan, log }: ExploreRequest,
 ): Promise<UnitExplored> {
@@ -107,13 +107,13 @@ async function explorePage(
     );
   const request: RenderRequest = {
     kind: "page",
-    ...openedPage(loaded, own, scripts),
+    ...openedPage(loaded, readingPlan, scripts),
     script,
-    patience: own.timeLimit * 1000 * FOR_KEYS,
+    patience: readingPlan.timeLimit * 1000 * FOR_KEYS,
     plan,
     log,
   };
-  const ran = await runOpened(request, own, host);
+  const ran = await runOpened(request, readingPlan, host);
   if (!ran.ok) return outcome(null, [notRendered(name, ran.reason)], false);
   const explored = ran.value as Explored;
   return outcome(

@@ -14,28 +14,28 @@ const isSpecimens = ({ path: file }: PageFile): boolean => file !== null && isSp
 /** Specimens, each mounted in a simulated window: those that a plan lets run, whatever else is done with the targets. */
 export const specimenEngine: Engine = {
   takes: isSpecimens,
-  async *collect(targets, plan, at) {
+  async *collect(targets, plan, workplace) {
     const allowed: PageFile[] = [];
     for (const target of targets) {
       if (mayRun(target, plan)) allowed.push(target);
       else yield* refused(target, plan);
     }
     if (allowed.length === 0) return;
-    if (plan.runs.specimens === "own") await at.onRuns(allowed);
-    yield* collectSpecimens(allowed, plan, at);
+    if (plan.runs.specimens === "own") await workplace.onRuns(allowed);
+    yield* collectSpecimens(allowed, plan, workplace);
   },
 };
 
 /** Pages that are read, and whose scripts are run and keys pressed in a simulated window. */
 export const pageRenderEngine: Engine = {
   takes: (_, { runs }) => runs.pages,
-  collect: (targets, plan, at) =>
-    collectRead(targets, plan, at, (page, loaded, own, host) => {
-      const unit = pageUnit(page, loaded, own);
+  collect: (targets, plan, workplace) =>
+    collectRead(targets, plan, workplace, (page, loaded, readingPlan, host) => {
+      const unit = pageUnit(page, loaded, readingPlan);
       return {
         ...unit,
         subject: { ...unit.subject, engine: "render" },
-        driver: pageDriver(page, loaded, own, host),
+        driver: pageDriver(page, loaded, readingPlan, host),
       };
     }),
 };

@@ -87,9 +87,9 @@ export async function* collectSpecimens(
       const place = file === null || line === null ? page.name : `${file}:${line}:${column}`;
       return [unread(notBundled(place, message))];
     });
-    for (const [at, page] of members.entries()) {
+    for (const [index, page] of members.entries()) {
       onPage(page, done++, pages.length);
-      yield* await (listed[at] ?? []);
+      yield* await (listed[index] ?? []);
     }
   }
 }
@@ -111,10 +111,10 @@ async function byPackage(
 
 /** The nearest folder upward that holds a package; that of the file itself without one. */
 async function packageRoot(page: PageFile, host: Host): Promise<string> {
-  const own = path.dirname(page.path ?? host.workingDirectory);
-  for (let folder = own; ; folder = path.dirname(folder)) {
+  const folderOf = path.dirname(page.path ?? host.workingDirectory);
+  for (let folder = folderOf; ; folder = path.dirname(folder)) {
     if ((await host.files.info(path.join(folder, "package.json"))) !== null) return folder;
-    if (path.dirname(folder) === folder) return own;
+    if (path.dirname(folder) === folder) return folderOf;
   }
 }
 
@@ -293,10 +293,10 @@ class Specimen implements UnitDriver {
       };
     if (result.isCutShort) problems.push(renderCutShort(this.#place));
     const walked: WalkedScript[] = [];
-    for (const own of beside.scripts.filter(({ opens }) => opens === this.#listed.name)) {
-      const run = await this.#mounted({ script: own.steps, plan: null, log: false, patience });
-      if (typeof run === "string") problems.push(notMounted(own.file, run));
-      else walked.push({ file: own.file, text: own.text, lines: run.script ?? [] });
+    for (const script of beside.scripts.filter(({ opens }) => opens === this.#listed.name)) {
+      const run = await this.#mounted({ script: script.steps, plan: null, log: false, patience });
+      if (typeof run === "string") problems.push(notMounted(script.file, run));
+      else walked.push({ file: script.file, text: script.text, lines: run.script ?? [] });
     }
     return {
       explored: result,

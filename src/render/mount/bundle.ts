@@ -30,11 +30,11 @@ export async function bundleSpecimens(request: BundleRequest): Promise<BundleRes
   while (files.length > 0) {
     const built = await bundled(request, files);
     if ("bundle" in built) return { bundle: built.bundle, broken };
-    const at = (file: string) =>
+    const remarkOn = (file: string) =>
       built.remarks.find((remark) => remark.file === shownPath(request.workingDirectory, file));
-    const named = files.filter((file) => at(file) !== undefined);
+    const named = files.filter((file) => remarkOn(file) !== undefined);
     if (named.length > 0 && named.length < files.length) {
-      for (const file of named) broken.set(file, at(file) as SourceRemark);
+      for (const file of named) broken.set(file, remarkOn(file) as SourceRemark);
       files = files.filter((file) => !named.includes(file));
       continue;
     }

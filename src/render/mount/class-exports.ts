@@ -24,9 +24,9 @@ export function classExports(text: string, suffix: string, isModule: boolean): s
     });
     walk(tree, (node) => {
       if (node.type !== "Rule" || node.prelude.type !== "SelectorList") return;
-      const own: string[] = [];
+      const namesOf: string[] = [];
       walk(node.prelude, (part) => {
-        if (part.type === "ClassSelector") own.push(part.name);
+        if (part.type === "ClassSelector") namesOf.push(part.name);
       });
       walk(node.block, (part) => {
         if (part.type !== "Declaration" || part.property !== "composes" || part.value.type !== "Raw") return;
@@ -37,7 +37,7 @@ export function classExports(text: string, suffix: string, isModule: boolean): s
           from.push(match[2]);
           source = `from${from.length}`;
         }
-        const last = own.at(-1);
+        const last = namesOf.at(-1);
         if (last !== undefined)
           classes
             .get(last)
@@ -53,7 +53,7 @@ export function classExports(text: string, suffix: string, isModule: boolean): s
     ...imports.map(
       (target) => `import ${JSON.stringify(/^[./@]|^[^.]+$/.test(target) ? target : `./${target}`)};`,
     ),
-    ...from.map((target, at) => `import from${at + 1} from ${JSON.stringify(target)};`),
+    ...from.map((target, index) => `import from${index + 1} from ${JSON.stringify(target)};`),
   ];
   if (!isModule) return `${lines.join("\n")}\nexport {};`;
   const entries = [...classes].map(

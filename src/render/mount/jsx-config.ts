@@ -17,9 +17,9 @@ export class JsxConfig {
       return;
     }
     this.#folder = mkdtempSync(path.join(os.tmpdir(), "keel-"));
-    const own = path.join(this.#folder, "tsconfig.json");
-    writeFileSync(own, JSON.stringify({ extends: file, compilerOptions: { jsx: "react-jsxdev" } }));
-    this.option = { tsconfig: own };
+    const configFile = path.join(this.#folder, "tsconfig.json");
+    writeFileSync(configFile, JSON.stringify({ extends: file, compilerOptions: { jsx: "react-jsxdev" } }));
+    this.option = { tsconfig: configFile };
   }
 
   remove(): void {

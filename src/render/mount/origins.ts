@@ -41,8 +41,8 @@ export const reactOrigin =
     const siteOf = (one: Private): string | null => {
       for (const held of [one.memoizedProps, one._debugStack, one._debugSource])
         if (held !== null && typeof held === "object") {
-          const at = sites.get(held);
-          if (at !== undefined) return at;
+          const site = sites.get(held);
+          if (site !== undefined) return site;
         }
       return null;
     };
@@ -52,15 +52,15 @@ export const reactOrigin =
       if (up.key != null) keys.push(String(up.key));
       if (nearest === null && up !== fiber && siteOf(up) !== null) nearest = up;
     }
-    const own = stamp(element) ?? siteOf(fiber);
+    const stamped = stamp(element) ?? siteOf(fiber);
     const frames: OriginFrame[] = [];
-    const start = own === null ? nearest : fiber._debugOwner;
+    const start = stamped === null ? nearest : fiber._debugOwner;
     for (let owner = start, n = 0; owner != null && n < MOST_FRAMES; owner = owner._debugOwner, n++) {
-      const at = siteOf(owner);
-      if (at !== null) frames.unshift({ name: reactName(owner.type), at });
+      const site = siteOf(owner);
+      if (site !== null) frames.unshift({ name: reactName(owner.type), at: site });
     }
-    const at = own ?? (nearest === null ? null : siteOf(nearest));
-    return { at, isOwn: own !== null, frames, keys: keys.join(" ") };
+    const site = stamped ?? (nearest === null ? null : siteOf(nearest));
+    return { at: site, isOwn: stamped !== null, frames, keys: keys.join(" ") };
   };
 
 const reactName = (type: Private): string => {
@@ -85,19 +85,20 @@ export const vueOrigin =
     for (let one = vnode.ctx, n = 0; one != null && n < MOST_FRAMES; one = one.vnode?.ctx, n++) {
       const file: unknown = one.type?.__file;
       // A root is told by where it is defined.
-      const at = siteOf(one) ?? (typeof file === "string" ? `${file}:1:1` : null);
-      if (at !== null) frames.unshift({ name: one.type?.name ?? one.type?.__name ?? fileName(file), at });
+      const site = siteOf(one) ?? (typeof file === "string" ? `${file}:1:1` : null);
+      if (site !== null)
+        frames.unshift({ name: one.type?.name ?? one.type?.__name ?? fileName(file), at: site });
     }
     const keys: string[] = [];
     if (vnode.key != null) keys.push(String(vnode.key));
     for (let one = element.__vueParentComponent; one != null; one = one.parent)
       if (one.vnode?.key != null) keys.push(String(one.vnode.key));
-    const own = stamp(element) ?? vnode.props?.onVnodeBeforeMount?.at ?? null;
-    const at = own ?? frames.at(-1)?.at ?? null;
+    const stamped = stamp(element) ?? vnode.props?.onVnodeBeforeMount?.at ?? null;
+    const site = stamped ?? frames.at(-1)?.at ?? null;
     return {
-      at,
-      isOwn: own !== null,
-      frames: own === null ? frames.slice(0, -1) : frames,
+      at: site,
+      isOwn: stamped !== null,
+      frames: stamped === null ? frames.slice(0, -1) : frames,
       keys: keys.join(" "),
     };
   };

@@ -110,8 +110,10 @@ export class Program {
       /(?:\{\s*)?(?:\/\*((?:(?!\*\/)[\s\S])*)\*\/|<!--((?:(?!-->)[\s\S])*)-->)(?:\s*\})?[\s(]*$/.exec(before);
     const value = match?.[1] ?? match?.[2] ?? "";
     if (match === null || !/^\s*keel\s*:/i.test(value)) return [];
-    const at = start - before.length + match.index;
-    return [{ kind: "comment", value, source: { file, start: at, end: at + match[0].trimEnd().length } }];
+    const offset = start - before.length + match.index;
+    return [
+      { kind: "comment", value, source: { file, start: offset, end: offset + match[0].trimEnd().length } },
+    ];
   }
 
   /** Where the frames of an error stand in the project's own source, the innermost first. */

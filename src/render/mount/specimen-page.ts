@@ -100,9 +100,9 @@ function noteMaking(
   { made, filled }: Pick<Stage, "made" | "filled">,
 ): void {
   for (const name of ["createElement", "createElementNS"]) {
-    const own = Document.prototype[name];
+    const native = Document.prototype[name];
     Document.prototype[name] = function (this: LiveElement, ...named: unknown[]) {
-      const element = own.apply(this, named);
+      const element = native.apply(this, named);
       made.set(element, new Error());
       return element;
     };
@@ -216,12 +216,12 @@ function placesOf(window: AnyWindow, program: Program, place: SourceRemark | nul
     attribute: () => null,
     components: (element) => originOf(element)?.frames.flatMap(frame) ?? [],
     nearest: (element) => {
-      const at = originOf(element)?.at;
-      if (at != null) return program.tagAt(at);
-      let made = stage.made.get(element);
-      for (let up = element; made === undefined && up !== null; up = up.parentElement)
-        made = stage.filled.get(up);
-      const making = program.framesOf(made?.stack ?? "")[0]?.at ?? place;
+      const site = originOf(element)?.at;
+      if (site != null) return program.tagAt(site);
+      let creation = stage.made.get(element);
+      for (let up = element; creation === undefined && up !== null; up = up.parentElement)
+        creation = stage.filled.get(up);
+      const making = program.framesOf(creation?.stack ?? "")[0]?.at ?? place;
       return making === null ? null : program.spanAt(making);
     },
     comment: () => null,

@@ -99,6 +99,7 @@ function stampJsx(build: PluginBuild): void {
 /** A number that says little of a text, and is the same for the same text. FNV-1a. */
 function hashOf(text: string): number {
   let hash = 0x811c9dc5;
-  for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
+  for (let offset = 0; offset < text.length; offset++)
+    hash = Math.imul(hash ^ text.charCodeAt(offset), 0x01000193);
   return hash;
 }

@@ -65,12 +65,12 @@ async function postCssPlugins(root: string): Promise<readonly unknown[] | null> 
   };
   const { plugins = [] } = module.default;
   if (Array.isArray(plugins)) return plugins;
-  const made: unknown[] = [];
+  const rules: unknown[] = [];
   for (const [name, options] of Object.entries(plugins as Record<string, unknown>)) {
     if (options === false) continue;
     const plugin = await projectTool<(options: unknown) => unknown>(root, name);
     if (plugin === null) throw new Error(`there is no ${name}`);
-    made.push(plugin(options));
+    rules.push(plugin(options));
   }
-  return made;
+  return rules;
 }

@@ -158,15 +158,15 @@ export const viteStyle = STYLE;
 async function ownVite(root: string): Promise<Vite> {
   const file = createRequire(path.join(root, "package.json")).resolve("vite/package.json");
   const { exports } = JSON.parse(readFileSync(file, "utf8")) as { readonly exports: Record<string, unknown> };
-  const own = exports["."] as
+  const entryOf = exports["."] as
     | string
     | { readonly import?: string | { readonly default: string }; readonly default?: string };
   const entry =
-    typeof own === "string"
-      ? own
-      : typeof own.import === "string"
-        ? own.import
-        : (own.import?.default ?? own.default ?? "");
+    typeof entryOf === "string"
+      ? entryOf
+      : typeof entryOf.import === "string"
+        ? entryOf.import
+        : (entryOf.import?.default ?? entryOf.default ?? "");
   return (await import(pathToFileURL(path.join(path.dirname(file), entry)).href)) as Vite;
 }
 

@@ -89,12 +89,12 @@ function stylesOf(
   gathered: Gathered,
 ): readonly string[] {
   const modules: string[] = [];
-  const lines = descriptor.styles.map((style, at) => {
-    const key = `${name} ${at}`;
+  const lines = descriptor.styles.map((style, index) => {
+    const key = `${name} ${index}`;
     if (style.src !== undefined) return `import ${JSON.stringify(style.src)};`;
     const isKnown = style.lang === undefined || style.lang === "css";
     if (!isKnown) gathered.stylesKnown = false;
-    const suffix = style.module ? `_${at}_${name.replace(/[^A-Za-z0-9]/g, "-")}` : "";
+    const suffix = style.module ? `_${index}_${name.replace(/[^A-Za-z0-9]/g, "-")}` : "";
     gathered.styles.set(key, {
       file: name,
       text: isKnown ? style.content : "",
@@ -117,11 +117,11 @@ export const stamping =
   (node: VueNode, { filename }: { readonly filename: string }): void => {
     if (node.type !== ELEMENT || (node.tagType !== HOST && node.tagType !== COMPONENT)) return;
     const file = shownPath(workingDirectory, filename);
-    const at = `${file}:${node.loc.start.line}:${node.loc.start.column}`;
+    const site = `${file}:${node.loc.start.line}:${node.loc.start.column}`;
     const { loc } = node;
     const text = (content: string) => ({ type: TEXT, content, loc });
     if (node.tagType === HOST)
-      node.props.push({ type: ATTRIBUTE, name: "data-keel-at", nameLoc: loc, value: text(at), loc });
+      node.props.push({ type: ATTRIBUTE, name: "data-keel-at", nameLoc: loc, value: text(site), loc });
     else
       node.props.push({
         type: DIRECTIVE,
@@ -130,7 +130,7 @@ export const stamping =
         arg: { type: SIMPLE_EXPRESSION, content: "onVnodeBeforeMount", isStatic: true, constType: 3, loc },
         exp: {
           type: SIMPLE_EXPRESSION,
-          content: `Object.assign(() => {}, { at: ${JSON.stringify(at)} })`,
+          content: `Object.assign(() => {}, { at: ${JSON.stringify(site)} })`,
           isStatic: false,
           constType: 0,
           loc,

@@ -8,23 +8,23 @@ import type { ElementTreeNode, TreeNode } from "../../core/semantics/tree.ts";
  */
 export function* treeJson(page: PageTree): Iterable<string> {
   yield `{"format":"even-keel/tree","version":1,"target":${JSON.stringify(page.target)},"root":`;
-  const stack: { readonly nodes: readonly TreeNode[]; at: number }[] = [];
+  const stack: { readonly nodes: readonly TreeNode[]; next: number }[] = [];
   yield opening(page, page.root);
-  stack.push({ nodes: page.root.children, at: 0 });
+  stack.push({ nodes: page.root.children, next: 0 });
   for (let frame = stack.at(-1); frame !== undefined; frame = stack.at(-1)) {
-    const node = frame.nodes[frame.at++];
+    const node = frame.nodes[frame.next++];
     if (node === undefined) {
       stack.pop();
       yield "]}";
       continue;
     }
-    if (frame.at > 1) yield ",\n";
+    if (frame.next > 1) yield ",\n";
     if (node.kind === "text") {
       yield JSON.stringify({ role: "text", name: node.text, source: page.texts.place(node.source) });
       continue;
     }
     yield opening(page, node);
-    stack.push({ nodes: node.children, at: 0 });
+    stack.push({ nodes: node.children, next: 0 });
   }
   yield "}";
 }

@@ -32,11 +32,11 @@ export function walkJson({
     })),
     steps:
       steps === null
-        ? stops.map(({ element }, at) => ({
+        ? stops.map(({ element }, index) => ({
             key,
-            from: stops[at - 1]?.element ?? null,
+            from: stops[index - 1]?.element ?? null,
             to: element,
-            events: at === 0 ? ["focus"] : ["blur", "focus"],
+            events: index === 0 ? ["focus"] : ["blur", "focus"],
             changes: [],
             said: [],
           }))

@@ -25,7 +25,7 @@ export function catalogueMarkdown(families: readonly FamilyPage[]): string {
 }
 
 function checkMarkdown({ check, criteria, broken, asked, kept }: CheckExplanation): readonly string[] {
-  const told = criteria.map(
+  const lines = criteria.map(
     ({ number, handle, level, address }) => `[${number} ${handle}](${address}) (${level})`,
   );
   return [
@@ -34,7 +34,7 @@ function checkMarkdown({ check, criteria, broken, asked, kept }: CheckExplanatio
     `**${escaped(check.means)}**`,
     "",
     `- severity: ${check.severity}`,
-    `- criteria: ${told.length === 0 ? "none, good practice" : told.join("; ")}`,
+    `- criteria: ${lines.length === 0 ? "none, good practice" : lines.join("; ")}`,
     `- who: ${escaped(check.who)}`,
     `- mend: ${escaped(check.mend)}`,
     ...(check.takesWords === undefined ? [] : [`- words: ${check.takesWords}`]),

@@ -24,12 +24,12 @@ export function changedLines(text: string, edits: readonly Edit[]): readonly Cha
   const changed: ChangedLine[] = [];
   for (const { added, removed, value, count } of diffLines(region, withEdits(region, shifted))) {
     if (added || removed)
-      for (const [at, line] of value
+      for (const [index, line] of value
         .replace(/\r?\n$/, "")
         .split("\n")
         .entries())
         changed.push({
-          line: (removed ? before : after) + at,
+          line: (removed ? before : after) + index,
           kind: removed ? "out" : "in",
           text: line.replace(/\r$/, ""),
         });

@@ -39,8 +39,8 @@ export function unifiedPatch(files: readonly PatchedFile[], backwards = false): 
       undefined,
       { context: CONTEXT },
     );
-    const told = reasons.map((reason) => `# ${asCharacters(new TextEncoder().encode(reason))}\n`);
-    return told.join("") + formatPatch(patch, FILE_HEADERS_ONLY);
+    const comments = reasons.map((reason) => `# ${asCharacters(new TextEncoder().encode(reason))}\n`);
+    return comments.join("") + formatPatch(patch, FILE_HEADERS_ONLY);
   });
   return Uint8Array.from(Buffer.from(parts.join(""), "latin1"));
 }

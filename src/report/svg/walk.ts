@@ -34,7 +34,7 @@ interface Row {
 
 interface Placed extends Row {
   /** Its place among the rows. */
-  readonly at: number;
+  readonly index: number;
   readonly x: number;
   readonly y: number;
 }
@@ -48,11 +48,11 @@ export function walkSvg(walk: PageWalk): string {
   const height = TOP + perColumn * ROW + MARGIN;
   const columnWidth = (WIDTH - LEFT - MARGIN - (columns - 1) * GAP) / columns;
   const placed = drawn.map(
-    (row, at): Placed => ({
+    (row, index): Placed => ({
       ...row,
-      at,
-      x: LEFT + Math.floor(at / perColumn) * (columnWidth + GAP) + row.depth * INDENT,
-      y: TOP + (at % perColumn) * ROW,
+      index: index,
+      x: LEFT + Math.floor(index / perColumn) * (columnWidth + GAP) + row.depth * INDENT,
+      y: TOP + (index % perColumn) * ROW,
     }),
   );
   const stops = placed
@@ -66,10 +66,10 @@ export function walkSvg(walk: PageWalk): string {
     .map(({ index, announced }) => `${index} ${announced}`)
     .join("; ")}${walk.stops.length > 60 ? "; and more" : ""}. ${walk.unreached.length} not reached.`;
   const right = (row: Placed) => LEFT + columnOf(row, columnWidth) * (columnWidth + GAP) + columnWidth;
-  const paths = stops.flatMap((stop, at) => {
-    const next = stops[at + 1];
+  const paths = stops.flatMap((stop, index) => {
+    const next = stops[index + 1];
     if (next === undefined || next.index !== stop.index + 1) return [];
-    const isClear = placed.slice(stop.at + 1, next.at).every((row) => row.index === null);
+    const isClear = placed.slice(stop.index + 1, next.index).every((row) => row.index === null);
     return pathBetween(stop, next, isClear);
   });
   const drawing = xml(
@@ -118,14 +118,14 @@ function legend(): readonly Xml[] {
     ["#b45309", "odd"],
     ["#b3261e", "not reached"],
   ] as const;
-  return marks.flatMap(([colour, word], at) => {
-    const x = WIDTH - MARGIN - 290 + at * 100;
+  return marks.flatMap(([colour, word], index) => {
+    const x = WIDTH - MARGIN - 290 + index * 100;
     return [
       xml("circle", {
         cx: x,
         cy: 32,
         r: 7,
-        ...(at === 2
+        ...(index === 2
           ? { fill: "#ffffff", stroke: colour, "stroke-width": 2, "stroke-dasharray": "3 2" }
           : { fill: colour }),
       }),
@@ -139,9 +139,9 @@ function pathBetween(from: Placed, to: Placed, isClear: boolean): readonly Xml[]
   const [x1, y1, x2, y2] = [from.x + RADIUS, from.y + ROW / 2, to.x + RADIUS, to.y + ROW / 2];
   const isNextColumn = x2 - x1 > 100 && y2 < y1;
   const isBeside = Math.abs(x1 - x2) < 100;
-  if (isBeside && isClear && y2 > y1 && from.at < to.at)
+  if (isBeside && isClear && y2 > y1 && from.index < to.index)
     return [xml("path", { d: `M${x1} ${y1} L${x2} ${y2}` })];
-  if (isNextColumn && isClear && from.at < to.at) return [];
+  if (isNextColumn && isClear && from.index < to.index) return [];
   const left = Math.max(8, Math.min(x1, x2) - Math.min(66, 24 + Math.abs(y2 - y1) / 5));
   return [
     xml("path", { d: `M${x1} ${y1} C${left} ${y1} ${left} ${y2} ${x2} ${y2}`, "stroke-dasharray": "5 4" }),
@@ -216,21 +216,21 @@ function rowSvg(row: Placed, right: number): readonly Xml[] {
 function rowsOf(walk: PageWalk): readonly Row[] {
   const { scene } = walk;
   const numbered = new Map<ElementNode, number[]>();
-  const put = (element: ElementNode, at: number) =>
-    numbered.set(element, [...(numbered.get(element) ?? []), at]);
+  const put = (element: ElementNode, index: number) =>
+    numbered.set(element, [...(numbered.get(element) ?? []), index]);
   const frames = scene.page.index.byTag("iframe");
-  for (const [at, { stop }] of walk.stops.entries()) {
+  for (const [index, { stop }] of walk.stops.entries()) {
     const frame = stop.document === scene ? undefined : frames.find((f) => scene.frame(f) === stop.document);
-    put(frame ?? stop.element, at);
+    put(frame ?? stop.element, index);
   }
-  const missed = new Map(walk.unreached.map(({ at, heard, why }) => [at, `${heard}: ${why}`] as const));
+  const missed = new Map(walk.unreached.map(({ node, heard, why }) => [node, `${heard}: ${why}`] as const));
   const rows: Row[] = [];
-  const told = new Set<ElementNode>();
+  const shown = new Set<ElementNode>();
   const tell = (element: ElementNode, depth: number) => {
-    if (told.has(element)) return;
-    told.add(element);
-    for (const at of numbered.get(element) ?? []) {
-      const stop = walk.stops[at];
+    if (shown.has(element)) return;
+    shown.add(element);
+    for (const number of numbered.get(element) ?? []) {
+      const stop = walk.stops[number];
       if (stop === undefined) continue;
       const odd = stop.odd.length === 0 ? "" : ` (${stop.odd.join("; ")})`;
       rows.push({
@@ -250,8 +250,8 @@ function rowsOf(walk: PageWalk): readonly Row[] {
   const heads = new Map<ElementNode, Row>();
   const stack: { readonly node: TreeNode; readonly depth: number }[] =
     root === null ? [] : [{ node: root, depth: 0 }];
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    const { node, depth } = at;
+  for (let current = stack.pop(); current !== undefined; current = stack.pop()) {
+    const { node, depth } = current;
     if (node.kind === "text") continue;
     const isLandmark = isLandmarkRole(node.role) && !(node.role === "form" && node.name === "");
     depths.set(node.element, depth);

@@ -1,7 +1,8 @@
 import type { AuditAnswer, FindingAnswer, Subject } from "../../answers/audit.ts";
+import { countOf } from "../../core/document/count-of.ts";
 import { type Severity, severities } from "../../core/findings/verdict.ts";
 import { coverageText } from "./coverage.ts";
-import { type AuditView, counted, findingText } from "./finding.ts";
+import { type AuditView, findingText } from "./finding.ts";
 import { printable } from "./printable.ts";
 
 /** How many findings of one check on one page are shown in full. */
@@ -62,7 +63,7 @@ const worstFirst = (a: FindingAnswer, b: FindingAnswer): number =>
   severities.indexOf(a.severity) - severities.indexOf(b.severity);
 
 const about = (subject: Subject): string =>
-  `${subject.kind} · ${counted(subject.elements, "element", "elements")} · ${subject.engine}`;
+  `${subject.kind} · ${countOf(subject.elements, "element", "elements")} · ${subject.engine}`;
 
 const oneLine = (finding: FindingAnswer): string => {
   const place =
@@ -92,7 +93,7 @@ function findingsText(
   }
   for (const kind of kinds.values()) {
     const shown = view.all ? kind : kind.slice(0, SHOWN_OF_A_KIND);
-    for (const [at, finding] of shown.entries())
+    for (const [index, finding] of shown.entries())
       parts.push(
         findingText(
           finding,
@@ -100,7 +101,7 @@ function findingsText(
           [...(pagesOf.get(finding.cause) ?? [])],
           answer,
           view,
-          at === 0,
+          index === 0,
         ),
       );
     const folded = kind.slice(shown.length);
@@ -124,7 +125,7 @@ function unknownLine({ unknownComponents }: AuditAnswer): string | null {
   const uses = unknownComponents.reduce((sum, one) => sum + one.uses.length, 0);
   return uses === 0
     ? null
-    : `${counted(unknownComponents.length, "component is", "components are")} not in this source (${counted(uses, "use", "uses")}): keel audit --unknown-components lists them.`;
+    : `${countOf(unknownComponents.length, "component is", "components are")} not in this source (${countOf(uses, "use", "uses")}): keel audit --unknown-components lists them.`;
 }
 
 function closing(answer: AuditAnswer, view: AuditView): string {
@@ -134,7 +135,7 @@ function closing(answer: AuditAnswer, view: AuditView): string {
   const passed = answer.checks.filter((check) => check.outcome === "passed").length;
   const bySeverity = severities.flatMap((severity) => {
     const n = failed.filter((finding) => finding.severity === severity).length;
-    return n === 0 ? [] : [counted(n, severity, plurals[severity])];
+    return n === 0 ? [] : [countOf(n, severity, plurals[severity])];
   });
   const subjects = answer.subjects.every(({ kind }) => kind === "component")
     ? "components"
@@ -143,15 +144,15 @@ function closing(answer: AuditAnswer, view: AuditView): string {
       : "pages";
   const pages = answer.subjects.length > 1 ? ` in ${answer.subjects.length} ${subjects}` : "";
   const changes = new Set(failed.map((finding) => finding.cause)).size;
-  const by = changes < failed.length ? `, by ${counted(changes, "change", "changes")}` : "";
+  const by = changes < failed.length ? `, by ${countOf(changes, "change", "changes")}` : "";
   const summary = [
     failed.length === 0
       ? colours.green(`Nothing to mend${pages}`)
       : colours.bold(`${failed.length} to mend${pages}${by}: ${bySeverity.join(", ")}`),
-    ...(questions > 0 ? [counted(questions, "question for a person", "questions for a person")] : []),
+    ...(questions > 0 ? [countOf(questions, "question for a person", "questions for a person")] : []),
     ...(answer.accepted > 0 ? [`${answer.accepted} allowed in place`] : []),
     ...(answer.untold.length > 0 ? [`${answer.untold.length} not shown (--all shows them)`] : []),
-    ...(passed > 0 ? [`${counted(passed, "check", "checks")} passed`] : []),
+    ...(passed > 0 ? [`${countOf(passed, "check", "checks")} passed`] : []),
   ].join(" · ");
   const lines = [view.paint.paragraph("", summary, 0)];
   const unknown = unknownLine(answer);

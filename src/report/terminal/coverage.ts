@@ -27,16 +27,16 @@ export function coverageText(
       0,
     ),
   ];
-  const row = (mark: string, { criterion, handle }: CriterionRow, told: string) =>
-    all ? wrapped(mark, criterion, handle, told) : oneLine(mark, criterion, handle, told);
-  const oneLine = (mark: string, criterion: string, handle: string, told: string) => {
+  const row = (mark: string, { criterion, handle }: CriterionRow, text: string) =>
+    all ? wrapped(mark, criterion, handle, text) : oneLine(mark, criterion, handle, text);
+  const oneLine = (mark: string, criterion: string, handle: string, text: string) => {
     const room = paint.width - 14 - handle.length;
-    return `  ${mark} ${criterion.padEnd(6)} ${handle}${told === "" ? "" : `  ${colours.dim(cut(printable(told), room))}`}`;
+    return `  ${mark} ${criterion.padEnd(6)} ${handle}${text === "" ? "" : `  ${colours.dim(cut(printable(text), room))}`}`;
   };
-  const wrapped = (mark: string, criterion: string, handle: string, told: string) =>
+  const wrapped = (mark: string, criterion: string, handle: string, text: string) =>
     paint.paragraph(
       `  ${mark} ${criterion.padEnd(6)} `,
-      `${handle}${told === "" ? "" : colours.dim(`  ${printable(told)}`)}`,
+      `${handle}${text === "" ? "" : colours.dim(`  ${printable(text)}`)}`,
       11,
     );
   for (const item of failed)

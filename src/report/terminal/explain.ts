@@ -63,8 +63,8 @@ function checkText({ check, criteria, broken, asked, kept }: CheckExplanation, p
   if (check.takesWords !== undefined)
     lines.push(labelled("words", `Takes words in the configuration: ${check.takesWords}.`, paint));
   if (criteria.length === 0) lines.push(labelled("criteria", "none: good practice", paint));
-  for (const [at, criterion] of criteria.entries()) {
-    lines.push(labelled(at === 0 ? "criteria" : "", criterionLine(criterion), paint));
+  for (const [index, criterion] of criteria.entries()) {
+    lines.push(labelled(index === 0 ? "criteria" : "", criterionLine(criterion), paint));
     lines.push(`${" ".repeat(LABEL)}${colours.dim(criterion.address)}`);
   }
   const example = (label: string, source: string | null, tint: (text: string) => string) => {

@@ -1,5 +1,6 @@
 import type { AuditAnswer, FindingAnswer } from "../../answers/audit.ts";
 import type { Check } from "../../core/checks/check.ts";
+import { countOf } from "../../core/document/count-of.ts";
 import type { Severity } from "../../core/findings/verdict.ts";
 import { byFile } from "../../core/repair/edit.ts";
 import { criteria } from "../../core/standards/criteria.ts";
@@ -37,7 +38,6 @@ const marks: Readonly<Record<Severity | "question", string>> = {
   friction: "●",
   question: "?",
 };
-export const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 /**
  * One finding in full: what is wrong, where, who is hurt and how to mend it.
@@ -134,12 +134,14 @@ export function findingText(
     );
   const same = also.filter((other) => other.check === finding.check && other.subject === finding.subject);
   if (same.length > 0) {
-    const at = [...new Set(same.map((other) => other.source?.line).filter((line) => line !== undefined))];
+    const lineNumbers = [
+      ...new Set(same.map((other) => other.source?.line).filter((line) => line !== undefined)),
+    ];
     lines.push(
       paint.paragraph(
         `    ${colours.dim("too ")}  `,
         colours.dim(
-          `${counted(same.length, "more element", "more elements")} with the same cause${at.length === 0 ? "" : `: line ${at.slice(0, 12).join(", ")}${at.length > 12 ? " …" : ""}`}`,
+          `${countOf(same.length, "more element", "more elements")} with the same cause${lineNumbers.length === 0 ? "" : `: line ${lineNumbers.slice(0, 12).join(", ")}${lineNumbers.length > 12 ? " …" : ""}`}`,
         ),
         10,
       ),
@@ -199,7 +201,7 @@ function editLines(finding: FindingAnswer, answer: AuditAnswer, view: AuditView)
   return more > 0
     ? [
         ...shown.slice(0, MOST_LINES),
-        colours.dim(`           and ${counted(more, "more line", "more lines")}`),
+        colours.dim(`           and ${countOf(more, "more line", "more lines")}`),
       ]
     : shown;
 }

@@ -1,8 +1,8 @@
 import type { AuditAnswer, FindingAnswer } from "../../answers/audit.ts";
 import type { LeftOut, MendedFile, Mending, MendPlan, Waiting } from "../../answers/mend.ts";
+import { countOf } from "../../core/document/count-of.ts";
 import { byFile } from "../../core/repair/edit.ts";
 import { changedLines } from "../patch/changed-lines.ts";
-import { counted } from "./finding.ts";
 import type { Paint } from "./paint.ts";
 import { printable } from "./printable.ts";
 import { cut } from "./source-frame.ts";
@@ -38,7 +38,7 @@ export function leftOutLines(leftOut: readonly LeftOut[]): readonly string[] {
   for (const { finding, reason } of leftOut) byReason.set(reason, [...(byReason.get(reason) ?? []), finding]);
   return [...byReason].flatMap(([reason, [first, ...others]]) => {
     if (first === undefined) return [];
-    const more = others.length === 0 ? "is" : `and ${counted(others.length, "other is", "others are")}`;
+    const more = others.length === 0 ? "is" : `and ${countOf(others.length, "other is", "others are")}`;
     return [`${printable(placeOf(first))}: ${first.check} ${more} not mended: ${printable(reason)}`];
   });
 }
@@ -62,8 +62,8 @@ export function patchSummary(before: AuditAnswer, plan: MendPlan, left: Waiting)
   const waiting = waitingText(left);
   const first =
     mended === 0
-      ? `No edit to be made among ${counted(failed.length, "finding", "findings")}`
-      : `${mended} of ${counted(failed.length, "finding", "findings")} mended in ${counted(files.length, "file", "files")}`;
+      ? `No edit to be made among ${countOf(failed.length, "finding", "findings")}`
+      : `${mended} of ${countOf(failed.length, "finding", "findings")} mended in ${countOf(files.length, "file", "files")}`;
   return `${[first, ...waiting].join(" · ")}.`;
 }
 
@@ -80,13 +80,13 @@ export function mendedReport(
   const lines: string[] = [];
   for (const file of files) {
     lines.push(colours.bold(printable(file.name)));
-    const told = new Set<string>();
+    const shown = new Set<string>();
     for (const { finding } of file.mendings) {
       const line = finding.source?.file === file.name ? String(finding.source.line) : "";
       const what = `${printable(finding.repair?.summary ?? finding.message)} ${colours.dim(finding.check)}`;
       // One edit may mend many findings.
-      if (line === "" && told.has(what)) continue;
-      told.add(what);
+      if (line === "" && shown.has(what)) continue;
+      shown.add(what);
       lines.push(paint.paragraph(`${colours.dim(line.padStart(6))}  `, what, 8));
     }
     lines.push("");
@@ -108,10 +108,10 @@ export function mendedReport(
 /** The lines that edits change, out and in, file by file. */
 export function diffText({ finding, edits }: Mending, before: AuditAnswer, paint: Paint): string {
   const { colours, width } = paint;
-  const parts = [...byFile(edits)].flatMap(([file, own]) => {
+  const parts = [...byFile(edits)].flatMap(([file, fileEdits]) => {
     const text = before.texts.text(file);
     if (text === null) return [];
-    const lines = changedLines(text, own);
+    const lines = changedLines(text, fileEdits);
     const indent = Math.min(...lines.map((line) => line.text.length - line.text.trimStart().length));
     const heading = file === finding.source?.file ? [] : [`    ${colours.dim(printable(file))}`];
     return [

@@ -24,8 +24,8 @@ export function* treeText(page: PageTree, view: TreeView): Iterable<string> {
   const stack: { node: TreeNode; depth: number; parentName: string }[] = [
     { node: page.root, depth: 0, parentName: "" },
   ];
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    const { node, depth, parentName } = at;
+  for (let current = stack.pop(); current !== undefined; current = stack.pop()) {
+    const { node, depth, parentName } = current;
     const indent = "  ".repeat(Math.min(view.only === null ? depth : 0, Math.floor(width / 4)));
     if (node.kind === "text") {
       // Text that its parent's name already says is not said twice.
@@ -111,13 +111,13 @@ export function inspectionText(inspection: Inspection, page: PageTree, paint: Pa
       : `"${printable(inspection.name.text)}"${inspection.name.certain ? "" : "  (as far as source tells)"}`,
   );
   for (const candidate of inspection.name.candidates) {
-    const at =
+    const where =
       candidate.at.length === 0 ? "" : `, line ${candidate.at.map((place) => place.line).join(", ")}`;
     const mark = candidate.wins ? colours.green("✓") : colours.dim("·");
     lines.push(
       paint.paragraph(
         `  ${" ".repeat(12)}${mark} `,
-        `${candidate.from}${at}: ${candidate.text === "" ? "empty" : `"${printable(candidate.text)}"`}${candidate.wins ? "" : colours.dim("  not used")}`,
+        `${candidate.from}${where}: ${candidate.text === "" ? "empty" : `"${printable(candidate.text)}"`}${candidate.wins ? "" : colours.dim("  not used")}`,
         16,
       ),
     );

@@ -1,5 +1,6 @@
 import type { StepAnswer } from "../../answers/seen-answer.ts";
 import type { KeyCount, PageWalk, StopAnswer, UnreachedAnswer } from "../../answers/walk.ts";
+import { countOf } from "../../core/document/count-of.ts";
 import type { Paint } from "./paint.ts";
 import { placeText } from "./place-text.ts";
 import { printable } from "./printable.ts";
@@ -20,8 +21,6 @@ const MOST_STOPS = 200;
 const AT_THE_ENDS = 40;
 /** How many elements of one reason are named. */
 const MOST_UNREACHED = 10;
-
-const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 /** The stops in order with what is odd about each, and below them what is not reached, and why. */
 export function walkText(walk: PageWalk, view: WalkView): string {
@@ -46,8 +45,8 @@ export function walkText(walk: PageWalk, view: WalkView): string {
   const width = String(stops.length).length;
   const isLong = stops.length > MOST_STOPS && !all;
   const shown = isLong ? [...stops.slice(0, AT_THE_ENDS), ...stops.slice(-AT_THE_ENDS)] : stops;
-  for (const [at, stop] of shown.entries()) {
-    if (isLong && at === AT_THE_ENDS)
+  for (const [index, stop] of shown.entries()) {
+    if (isLong && index === AT_THE_ENDS)
       lines.push(...folded(stops.slice(AT_THE_ENDS, -AT_THE_ENDS), file, width, keys, paint));
     lines.push(...stopLines(stop, file, width, keys, paint));
   }
@@ -65,8 +64,8 @@ const stopsPressed = ({ steps }: PageWalk): number | null =>
 function stopsText(walk: PageWalk): string {
   const [inSource, inWindow] = [walk.stops.length, stopsPressed(walk)];
   return inWindow === null || inWindow === inSource || walk.direction === "backwards"
-    ? counted(inSource, "stop")
-    : `${counted(inWindow, "stop")} with scripts run, ${inSource} in source`;
+    ? countOf(inSource, "stop")
+    : `${countOf(inWindow, "stop")} with scripts run, ${inSource} in source`;
 }
 
 /** Why source shows no stop, and what else may. */
@@ -125,13 +124,13 @@ function folded(
   const { colours } = paint;
   const kinds = new Map<string, number>();
   for (const { element } of stops) kinds.set(element.role, (kinds.get(element.role) ?? 0) + 1);
-  const told = [...kinds]
+  const phrases = [...kinds]
     .sort(([a, m], [b, n]) => n - m || (a < b ? -1 : 1))
     .slice(0, 5)
-    .map(([role, n]) => counted(n, role));
+    .map(([role, n]) => countOf(n, role));
   const odd = stops.filter((stop) => stop.odd.length > 0);
   return [
-    `${" ".repeat(width + 4)}${colours.dim(`… ${stops.length} more: ${told.join(", ")}  (--all shows them)`)}`,
+    `${" ".repeat(width + 4)}${colours.dim(`… ${stops.length} more: ${phrases.join(", ")}  (--all shows them)`)}`,
     ...odd.slice(0, AT_THE_ENDS).flatMap((stop) => stopLines(stop, file, width, keys, paint)),
   ];
 }
@@ -217,7 +216,7 @@ function stepLines(
         ? [below(colours.dim(cut(`events: ${events.join(" ")}`, room)))]
         : []),
       ...shown.map((change) => below(colours.dim(cut(printable(change), room)))),
-      ...(more > 0 ? [below(colours.dim(`and ${counted(more, "more change", "more changes")}`))] : []),
+      ...(more > 0 ? [below(colours.dim(`and ${countOf(more, "more change", "more changes")}`))] : []),
       ...said.map((text) => below(colours.green(cut(`heard: "${printable(text)}"`, room)))),
     ];
   });
@@ -236,23 +235,23 @@ function closing(
   const asked = findings.length - failed;
   const parts = [
     ...(failed > 0 ? [`${failed} to mend`] : []),
-    ...(asked > 0 ? [counted(asked, "question for a person", "questions for a person")] : []),
+    ...(asked > 0 ? [countOf(asked, "question for a person", "questions for a person")] : []),
   ];
   const odd = stops.filter((stop) => stop.odd.length > 0).length;
   const marked = [
-    ...(odd > 0 ? [`${counted(odd, "stop is", "stops are")} marked above`] : []),
+    ...(odd > 0 ? [`${countOf(odd, "stop is", "stops are")} marked above`] : []),
     ...(unreached.length > 0
-      ? [`${counted(unreached.length, "element is", "elements are")} not reached`]
+      ? [`${countOf(unreached.length, "element is", "elements are")} not reached`]
       : []),
   ];
-  const told =
+  const summary =
     parts.length > 0
       ? `The checks of the keyboard: ${parts.join(", ")}.`
       : marked.length === 0
         ? "No check of the keyboard has anything against this walk."
         : `No check of the keyboard fails; ${marked.join(", and ")}.`;
   return [
-    paint.paragraph("", told, 0),
+    paint.paragraph("", summary, 0),
     colours.dim(
       parts.length > 0
         ? `next  keel audit ${quoted(target)} --only keys`
@@ -279,9 +278,9 @@ export function scriptText(
     lines.push(`  ${mark} ${colours.dim(String(line).padStart(3))}  ${shown}`);
     if (message === null) continue;
     lines.push(paint.paragraph("         ", colours.bold(printable(message)), 9));
-    for (const [at, there] of instead.entries())
+    for (const [index, there] of instead.entries())
       lines.push(
-        `         ${colours.dim(at === 0 ? "there is" : "        ")} ${cut(printable(there), paint.width - 20)}`,
+        `         ${colours.dim(index === 0 ? "there is" : "        ")} ${cut(printable(there), paint.width - 20)}`,
       );
   }
   const summary =
@@ -296,9 +295,9 @@ export function countText(target: string, count: KeyCount, paint: Paint): string
   const { colours } = paint;
   return [
     `${colours.bold(printable(target))}  ${printable(count.announced)}`,
-    `  ${counted(count.forwards, "Tab")} from the top`,
-    `  ${counted(count.backwards, "Shift+Tab")} from the end`,
-    ...count.skips.map(({ name, keys }) => `  ${counted(keys, "key")} with "${printable(name)}"`),
+    `  ${countOf(count.forwards, "Tab")} from the top`,
+    `  ${countOf(count.backwards, "Shift+Tab")} from the end`,
+    ...count.skips.map(({ name, keys }) => `  ${countOf(keys, "key")} with "${printable(name)}"`),
     "",
   ].join("\n");
 }

@@ -6,7 +6,7 @@ test("the steps of an animation are known by the name an element gives", () => {
     `<style>@keyframes "tide" { from { top: 0 } 25%, 75% { background: #000 } to { top: 9px } }</style><p id="a">x</p>`,
   );
   const steps = scene.page.styles.keyframes(byId(scene, "a"), "tide");
-  expect(steps.map(({ at }) => at)).toEqual([[0], [0.25, 0.75], [1]]);
+  expect(steps.map(({ offsets: at }) => at)).toEqual([[0], [0.25, 0.75], [1]]);
   expect(steps[1]?.declarations.get("background-color")?.text).toBe("#000");
   expect(scene.page.styles.keyframes(byId(scene, "a"), "ebb")).toEqual([]);
 });

@@ -103,15 +103,15 @@ function judgeIn(view: SchemeView, link: ElementNode, around: ElementNode): Verd
     )
   )
     return passed;
-  const own = paintedText(view.page, view.painted, link, noInteraction);
+  const linkText = paintedText(view.page, view.painted, link, noInteraction);
   const beside = paintedText(view.page, view.painted, around, noInteraction);
-  const [mine, theirs] = [own.spots[0], beside.spots[0]];
+  const [mine, theirs] = [linkText.spots[0], beside.spots[0]];
   if (
-    own.unknown !== null ||
+    linkText.unknown !== null ||
     beside.unknown !== null ||
     mine === undefined ||
     theirs === undefined ||
-    own.spots.length > 1
+    linkText.spots.length > 1
   )
     return inapplicable;
   const ratio = contrastRatio(onScreen(mine.text), onScreen(theirs.text));
@@ -130,7 +130,7 @@ function judgeIn(view: SchemeView, link: ElementNode, around: ElementNode): Verd
       underlined(view, link),
       {
         facts,
-        origins: originsOf("foreground", own.foreground),
+        origins: originsOf("foreground", linkText.foreground),
         cause: { kind: "link colour", of: [toHex(mine.text), toHex(theirs.text)] },
       },
     );

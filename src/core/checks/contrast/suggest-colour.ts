@@ -15,13 +15,13 @@ export const paletteOf = keptForScene((scene: Scene): readonly NamedColour[] => 
   const root = scene.page.index.byTag("html")[0];
   if (root === undefined) return scene.palette;
   const { styles } = scene.page;
-  const own = styles.customProperties(root).flatMap((name) => {
+  const declared = styles.customProperties(root).flatMap((name) => {
     const text = styles.value(root, name)?.text ?? null;
     const colour = text === null || text === "" ? null : styles.colourWithin({ element: root }, text);
     return colour === null || colour.alpha < 1 ? [] : [{ name, colour }];
   });
-  const named = new Set(own.map(({ name }) => name));
-  return [...own, ...scene.palette.filter(({ name }) => !named.has(name))];
+  const named = new Set(declared.map(({ name }) => name));
+  return [...declared, ...scene.palette.filter(({ name }) => !named.has(name))];
 });
 
 /** The declaration whose change mends the colour: the custom property it came through, else the declaration itself. */
@@ -102,8 +102,8 @@ function fallbackColour(scene: Scene, declared: Declared, shown: Rgba): Span | n
   const match = /^var\(\s*--[\w-]+\s*,\s*(#[0-9a-f]{3,8}|[a-z]+|rgb\([^()]*\))\s*\)$/i.exec(declared.text);
   const { file, start, end } = declared.valueSource;
   if (match?.[1] === undefined || end - start !== declared.text.length) return null;
-  const at = start + declared.text.lastIndexOf(match[1]);
-  return sameColour(scene, match[1], shown) ? { file, start: at, end: at + match[1].length } : null;
+  const index = start + declared.text.lastIndexOf(match[1]);
+  return sameColour(scene, match[1], shown) ? { file, start: index, end: index + match[1].length } : null;
 }
 
 interface Shades {
@@ -135,11 +135,11 @@ function sameColour(scene: Scene, written: string, shown: Rgba): boolean {
 /** The declarations a colour came from: the winner first, then the custom properties it went through. */
 export function originsOf(of: string, value: CascadedValue | null): readonly Origin[] {
   if (value === null || value.declared === null || value.block?.origin === "user-agent") return [];
-  const at = (declared: Declared, text: string): Origin => ({ of, source: declared.source, text });
+  const originOf = (declared: Declared, text: string): Origin => ({ of, source: declared.source, text });
   return [
-    at(value.declared, value.declared.text),
+    originOf(value.declared, value.declared.text),
     ...value.through.flatMap((step) =>
-      step.declared === null ? [] : [at(step.declared, `${step.name}: ${step.declared.text}`)],
+      step.declared === null ? [] : [originOf(step.declared, `${step.name}: ${step.declared.text}`)],
     ),
   ];
 }

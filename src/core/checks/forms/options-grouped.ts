@@ -2,7 +2,7 @@ import { optionsOf } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { hasAttribute } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
@@ -23,7 +23,7 @@ function judge(select: ElementNode, scene: Scene): Verdict {
   return failed(
     `The option "${textContent(first)}" is drawn as the heading of others, and told as one of them.`,
     ask(`Use <optgroup label="${label}"> around the options it heads.`),
-    at(first),
+    pointingAt(first),
   );
 }
 

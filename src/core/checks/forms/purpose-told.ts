@@ -3,7 +3,7 @@ import { inputType } from "../../document/form-controls.ts";
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -49,7 +49,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
       : ask("Use the words of the HTML standard: name, email, tel, street-address, postal-code …"),
     {
       facts: { autocomplete: value },
-      ...at(field, "autocomplete"),
+      ...pointingAt(field, "autocomplete"),
     },
   );
 }

@@ -2,7 +2,7 @@ import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeToken, hasAttribute } from "../../document/written.ts";
-import { at, cantTell, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
@@ -33,7 +33,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
   const name = speakable(scene.name(field).text);
   const words = `${name} ${scene.description(field).text} ${scene.page.index.labels(field).map(textContent).join(" ")}`;
   const required = isRequired(field);
-  const source = at(field);
+  const source = pointingAt(field);
   if (!required) {
     if (!marked.test(words) || optional.test(words)) return inapplicable;
     // The words are there to be read and heard; the state helps beside them.

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
@@ -36,7 +36,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       "Give each its own key; or none, as access keys collide with those of browsers and assistive technology.",
       [removeAttribute(element, "accesskey")],
     ),
-    { facts: { key }, ...at(element, "accesskey") },
+    { facts: { key }, ...pointingAt(element, "accesskey") },
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeTokens } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
@@ -16,7 +16,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     withChanges("likely", 'Add tabindex="0": the element that has focus says which item is active.', [
       setAttribute(element, "tabindex", "0"),
     ]),
-    at(element, "aria-activedescendant"),
+    pointingAt(element, "aria-activedescendant"),
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { hasAttribute } from "../../document/written.ts";
-import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
@@ -22,7 +22,7 @@ const asking = keptForScene((scene): readonly ElementNode[] =>
 );
 
 function judge(element: ElementNode, scene: Scene): Verdict {
-  const details = at(element, "autofocus");
+  const details = pointingAt(element, "autofocus");
   const takeAway = withChanges("likely", "Take autofocus away here.", [
     removeAttribute(element, "autofocus"),
   ]);

@@ -95,8 +95,8 @@ export function focusMarkOf(scene: Scene, element: ElementNode): FocusMark {
   ];
   const { parent, root } = index.record(element);
   const siblings = index.childElements(parent ?? root);
-  const at = siblings.indexOf(element);
-  const all = [...near, ...siblings.slice(at + 1, at + 4), ...index.childElements(element)];
+  const position = siblings.indexOf(element);
+  const all = [...near, ...siblings.slice(position + 1, position + 4), ...index.childElements(element)];
   const changed = all.some(
     (other) =>
       other !== null &&

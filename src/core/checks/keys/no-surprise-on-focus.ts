@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
@@ -11,7 +11,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const event = ["focus", "focusin"].find((e) => handlerText(element, e) !== null);
   if (event === undefined || isFocusable(scene.page, scene.presence, element) === false) return inapplicable;
   const code = handlerText(element, event) ?? "";
-  const details = { facts: { handler: code }, ...at(element, `on${event}`) };
+  const details = { facts: { handler: code }, ...pointingAt(element, `on${event}`) };
   if (/\bthis\.blur\s*\(/.test(code) && !isConditional(code))
     return failed(
       "This gives focus away as soon as it has it: no key can use it.",

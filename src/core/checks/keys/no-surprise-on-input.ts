@@ -1,7 +1,7 @@
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
-import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
@@ -29,7 +29,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     const details = {
       facts: { handler: code },
       cause: { kind: "handler" as const, of: [event, code] },
-      ...at(element, `on${event}`),
+      ...pointingAt(element, `on${event}`),
     };
     const repair = ask("Add a button that does it, or say before the field what changing it does.");
     if (isToldBefore(scene, element)) return passed;

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { isTabbable } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
@@ -16,7 +16,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   for (const event of ["blur", "focusout"]) {
     const code = handlerText(element, event);
     if (code === null || !takesFocusBack.test(code)) continue;
-    const details = { facts: { handler: code }, ...at(element, `on${event}`) };
+    const details = { facts: { handler: code }, ...pointingAt(element, `on${event}`) };
     const isSelf = /\bthis\.(?:focus|select)\s*\(/.test(code);
     const summary = "Say beside the field what is wrong with it, and let people leave it.";
     // A handler that does nothing else is the trap itself.
@@ -38,7 +38,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   }
   const code = handlerText(element, "keydown");
   if (code === null) return passed;
-  const details = { facts: { handler: code }, ...at(element, "onkeydown") };
+  const details = { facts: { handler: code }, ...pointingAt(element, "onkeydown") };
   if (dropsEveryKey.test(code))
     return failed(
       "Every key is swallowed here, Tab too: there is no way out by keyboard.",

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { type FocusDocument, formOwner, type Stop, tabSequence } from "../../focus/tab-sequence.ts";
 import { jumpsIn } from "../../focus/walk-notes.ts";
 import { tabindexOf } from "../../rendering/focusable.ts";
@@ -33,10 +33,10 @@ const tabOrderOf = keptForScene((scene): TabOrder => {
     .map(({ element }) => element)
     .sort((a, b) => index.record(a).order - index.record(b).order);
   return {
-    places: new Map(stops.map(({ element }, at) => [element, at])),
-    ahead: new Map(stops.map(({ element }, at) => [element, jumps[at]?.ahead ?? 0])),
+    places: new Map(stops.map(({ element }, index) => [element, index])),
+    ahead: new Map(stops.map(({ element }, index) => [element, jumps[index]?.ahead ?? 0])),
     inPage,
-    placesInPage: new Map(inPage.map((element, at) => [element, at])),
+    placesInPage: new Map(inPage.map((element, index) => [element, index])),
     forms: new Map(inPage.map((element) => [element, formOwner(scene, element)])),
   };
 });
@@ -72,10 +72,10 @@ const NEAR = 60;
 function fieldsPassedOver(scene: Scene, stop: ElementNode): readonly ElementNode[] {
   const { places, inPage, placesInPage, forms } = tabOrderOf(scene);
   const form = forms.get(stop) ?? null;
-  const at = placesInPage.get(stop) ?? 0;
+  const position = placesInPage.get(stop) ?? 0;
   if (form === null) return [];
   return inPage
-    .slice(Math.max(0, at - NEAR), at)
+    .slice(Math.max(0, position - NEAR), position)
     .filter(
       (other) =>
         forms.get(other) === form &&
@@ -89,7 +89,7 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
   if (passedOver === 0) return passed;
   const details = {
     facts: { tabindex: tabindexOf(stop) },
-    ...at(stop, "tabindex"),
+    ...pointingAt(stop, "tabindex"),
   };
   const repair = withChanges(
     "likely",

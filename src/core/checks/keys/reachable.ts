@@ -73,7 +73,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       `A click on this empty <${element.tag}> does something. Can the same be done with a key?`,
       ask("Give people a button that does the same."),
     );
-  const own = scene.name(element).text;
+  const name = scene.name(element).text;
   if (tabindexOf(element) !== null) {
     return failed(
       "This can be clicked, but Tab never stops at it: tabindex takes it out of the order.",
@@ -93,7 +93,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       ),
       { facts: { handler } },
     );
-  const called = own === "" ? "" : ` "${own}"`;
+  const called = name === "" ? "" : ` "${name}"`;
   return failed(
     `This <${element.tag}>${called} can be clicked, but takes no focus.`,
     orButton(

@@ -1,7 +1,7 @@
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -20,7 +20,7 @@ function judge(link: ElementNode, scene: Scene): Verdict {
   const details = {
     facts: { href },
     criteria: otherWay ? ([] as const) : (["2.4.1"] as const),
-    ...at(link, "href"),
+    ...pointingAt(link, "href"),
   };
   const target = fragmentTarget(scene, link);
   if (target === "top" && href === "#")

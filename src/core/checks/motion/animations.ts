@@ -22,9 +22,9 @@ export const endlessAnimations = keptForScene(
       if (!counts.includes("infinite") || !isShown(scene, element)) continue;
       const names = splitAtCommas(styles.value(element, "animation-name")?.text ?? "none");
       const durations = splitAtCommas(styles.keyword(element, "animation-duration") ?? "0s");
-      const endless = names.flatMap((name, at) => {
-        const duration = seconds(durations[at % durations.length] ?? "0s");
-        const isEndless = counts[at % counts.length] === "infinite";
+      const endless = names.flatMap((name, index) => {
+        const duration = seconds(durations[index % durations.length] ?? "0s");
+        const isEndless = counts[index % counts.length] === "infinite";
         return name.toLowerCase() === "none" || !isEndless || duration === 0
           ? []
           : [{ element, name, duration }];

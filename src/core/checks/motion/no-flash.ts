@@ -18,12 +18,12 @@ function flashesPerSecond(scene: Scene, { element, name, duration }: EndlessAnim
   const { styles } = scene.page;
   const steps = styles
     .keyframes(element, name)
-    .flatMap(({ at, declarations }) => {
+    .flatMap(({ offsets, declarations }) => {
       const text = declarations.get("background-color")?.text;
       const colour = text === undefined ? null : styles.colourWithin({ element }, text);
       return colour === null || colour.alpha < 0.9
         ? []
-        : at.map((place) => ({ place, luminance: relativeLuminance(colour) }));
+        : offsets.map((place) => ({ place, luminance: relativeLuminance(colour) }));
     })
     .sort((a, b) => a.place - b.place);
   let turns = 0;

@@ -189,9 +189,11 @@ function wordsInLabel(scene: Scene, control: ElementNode): Repair {
 function looseLabelBeside(scene: Scene, control: ElementNode): ElementNode | null {
   const { index } = scene.page;
   const siblings = index.childElements(index.record(control).parent ?? index.record(control).root);
-  const at = siblings.indexOf(control);
+  const position = siblings.indexOf(control);
   const after = /^(?:checkbox|radio)$/.test(control.tag === "input" ? inputType(control) : "");
-  for (const candidate of after ? [siblings[at + 1], siblings[at - 1]] : [siblings[at - 1]]) {
+  for (const candidate of after
+    ? [siblings[position + 1], siblings[position - 1]]
+    : [siblings[position - 1]]) {
     if (
       candidate?.tag === "label" &&
       index.labeledControl(candidate) === null &&

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { renameAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -14,7 +14,7 @@ function judge(action: ElementNode, scene: Scene): Verdict {
     withChanges("likely", "Say it in aria-label, or better in text that everybody sees.", [
       renameAttribute(action, "title", "aria-label"),
     ]),
-    { facts: { name: name.text }, ...at(action, "title") },
+    { facts: { name: name.text }, ...pointingAt(action, "title") },
   );
 }
 

@@ -1,7 +1,7 @@
 import { isLabelable } from "../../document/document-index.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -35,7 +35,7 @@ function judge(label: ElementNode, scene: Scene): Verdict {
   const { index } = scene.page;
   const id = attributeText(label, "for");
   if (id === null) return inapplicable;
-  const details = { facts: { for: id }, ...at(label, "for") };
+  const details = { facts: { for: id }, ...pointingAt(label, "for") };
   const target = id === "" ? null : index.byId(label, id);
   const cause = fieldMeantBy(scene, label) === null ? {} : { cause: missedLabelCause(scene, label) };
   if (target === null) {

@@ -12,9 +12,9 @@ export function idOf(
   field: ElementNode,
   words: string,
 ): { readonly id: string; readonly changes: readonly Change[] } {
-  const own = attributeText(field, "id");
-  if (own !== null && own !== "" && scene.page.index.byId(field, own) === field)
-    return { id: own, changes: [] };
+  const fieldId = attributeText(field, "id");
+  if (fieldId !== null && fieldId !== "" && scene.page.index.byId(field, fieldId) === field)
+    return { id: fieldId, changes: [] };
   const id = freshId(scene, field, words);
   return { id, changes: [setAttribute(field, "id", id)] };
 }

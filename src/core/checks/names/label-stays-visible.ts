@@ -2,7 +2,7 @@ import { inputType, textTypes } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
-import { at, cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { insert } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -22,7 +22,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
   if (textBeside(scene, field) !== null || isSearchWithButton(scene, field)) return passed;
   const details = {
     facts: { name: name.text },
-    ...at(field, name.from === "placeholder" ? "placeholder" : "title"),
+    ...pointingAt(field, name.from === "placeholder" ? "placeholder" : "title"),
   };
   const { id, changes } = idOf(scene, field, attributeText(field, "name") ?? name.text);
   const repair = withChanges(

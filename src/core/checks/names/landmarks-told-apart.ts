@@ -47,7 +47,7 @@ function keyOf(scene: Scene, landmark: ElementNode): string | null {
 
 function judge(landmark: ElementNode, scene: Scene): Verdict {
   const role = scene.role(landmark).role as Role;
-  const own = scene.name(landmark);
+  const name = scene.name(landmark);
   const key = keyOf(scene, landmark);
   const earlier = key === null ? undefined : firstOfName(scene).get(key);
   if (earlier === undefined || earlier === landmark || sameContent(scene, earlier, landmark)) return passed;
@@ -55,9 +55,9 @@ function judge(landmark: ElementNode, scene: Scene): Verdict {
   const heading = [...elementsInside(scene, landmark)].find((e) => scene.role(e).role === "heading");
   const hint = heading === undefined ? "" : `: its heading says "${scene.name(heading).text}"`;
   return failed(
-    own.text === ""
+    name.text === ""
       ? `There are several ${word} landmarks, and this one has no name.`
-      : `Another ${word} landmark is called "${own.text}" too.`,
+      : `Another ${word} landmark is called "${name.text}" too.`,
     heading === undefined
       ? askWords("Say in aria-label what sets this one apart.", `Name of this ${word}`, "", [
           setAttribute(landmark, "aria-label", BLANK),
@@ -67,7 +67,7 @@ function judge(landmark: ElementNode, scene: Scene): Verdict {
           `Say in aria-label what sets this one apart${hint}.`,
           namedBy(scene, landmark, heading),
         ),
-    { facts: { role, name: own.text } },
+    { facts: { role, name: name.text } },
   );
 }
 

@@ -39,11 +39,11 @@ const partOf = keptForScene((scene): ReadonlyMap<ElementNode, ElementNode> => {
   const { index } = scene.page;
   const headings = exposedByRole(scene, "heading");
   const found = new Map<ElementNode, ElementNode>();
-  let at = 0;
+  let before = 0;
   for (const link of exposedByRole(scene, "link")) {
     const { order } = index.record(link);
-    while (at < headings.length && index.record(headings[at] as ElementNode).order < order) at++;
-    const heading = headings[at - 1];
+    while (before < headings.length && index.record(headings[before] as ElementNode).order < order) before++;
+    const heading = headings[before - 1];
     if (heading !== undefined) found.set(link, heading);
   }
   return found;
@@ -63,9 +63,9 @@ function namesakesOf(scene: Scene, links: readonly ElementNode[]): Namesakes {
   const known = lookedAt(scene).get(links);
   if (known !== undefined) return known;
   const contexts = links.map((link) => linkContext(scene, link));
-  const keys = links.map((link, at) => {
+  const keys = links.map((link, index) => {
     const part = partOf(scene).get(link);
-    return `${part === undefined ? "" : scene.page.index.record(part).order} ${contexts[at]}`;
+    return `${part === undefined ? "" : scene.page.index.record(part).order} ${contexts[index]}`;
   });
   const counts = new Map<string, number>();
   for (const key of keys) counts.set(key, (counts.get(key) ?? 0) + 1);
@@ -73,7 +73,7 @@ function namesakesOf(scene: Scene, links: readonly ElementNode[]): Namesakes {
     links,
     alike: contexts.includes(null)
       ? null
-      : new Map(links.map((link, at) => [link, counts.get(keys[at] ?? "") ?? 1])),
+      : new Map(links.map((link, index) => [link, counts.get(keys[index] ?? "") ?? 1])),
     areBare: contexts.every((context) => context === "") && standBare(scene, links),
   };
   lookedAt(scene).set(links, namesakes);

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { askWords, BLANK } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -36,7 +36,7 @@ function judge(image: ElementNode, scene: Scene, { words }: CheckSettings): Verd
     return inapplicable;
   const details = {
     facts: { name: name.text },
-    ...at(image, name.from === "title attribute" ? "title" : name.from),
+    ...pointingAt(image, name.from === "title attribute" ? "title" : name.from),
   };
   const repair = askWords(
     "Say what the picture shows or does here, in the words you would use on the telephone.",

@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
-import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute, setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -35,7 +35,7 @@ function judgePicture(image: ElementNode, scene: Scene): Verdict {
       withChanges("likely", 'Mark the picture as decoration: the text beside it says the same (alt="").', [
         setAttribute(image, "alt", ""),
       ]),
-      { facts: { name: name.text }, ...at(image, "alt") },
+      { facts: { name: name.text }, ...pointingAt(image, "alt") },
     );
   }
   return passed;
@@ -51,7 +51,7 @@ function judgeTooltip(element: ElementNode, scene: Scene): Verdict {
     withChanges("safe", "Take the title away: it says nothing that the text does not say.", [
       removeAttribute(element, "title"),
     ]),
-    { facts: { name: name.text }, ...at(element, "title") },
+    { facts: { name: name.text }, ...pointingAt(element, "title") },
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeTokens, attributeUnknown } from "../../document/written.ts";
-import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
@@ -84,7 +84,7 @@ function verdictOf(
   missing: string,
 ): Verdict {
   const meant = meantBy(scene, missing);
-  const details = { facts: { attribute, missing }, ...at(element, attribute) };
+  const details = { facts: { attribute, missing }, ...pointingAt(element, attribute) };
   const repair: Repair =
     meant !== null
       ? withChanges("likely", `Write ${attribute}="${swapped(ids, missing, meant)}".`, [
@@ -113,9 +113,9 @@ function isSlip(a: string, b: string): boolean {
   if (Math.abs(a.length - b.length) > 1) return false;
   const letters = (text: string) => [...text.toLowerCase()].sort().join("");
   if (a.toLowerCase() === b.toLowerCase() || letters(a) === letters(b)) return true;
-  let at = 0;
-  while (at < a.length && at < b.length && a[at] === b[at]) at++;
-  const [restA, restB] = [a.slice(at), b.slice(at)];
+  let shared = 0;
+  while (shared < a.length && shared < b.length && a[shared] === b[shared]) shared++;
+  const [restA, restB] = [a.slice(shared), b.slice(shared)];
   return restA.slice(1) === restB || restA === restB.slice(1) || restA.slice(1) === restB.slice(1);
 }
 

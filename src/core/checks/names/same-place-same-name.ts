@@ -12,7 +12,7 @@ const plain = (name: string): string =>
 function judgePages(pages: readonly PageDigest[]) {
   /** The name each place has in the navigation of the page that names it first. */
   const names = new Map<string, { readonly name: string; readonly page: string }>();
-  const told = new Set<string>();
+  const seen = new Set<string>();
   const findings: SiteFinding[] = [];
   let targets = 0;
   for (const { page, navigations } of pages) {
@@ -24,8 +24,8 @@ function judgePages(pages: readonly PageDigest[]) {
         continue;
       }
       const key = `${place} ${plain(name)}`;
-      if (known.page === page || plain(known.name) === plain(name) || told.has(key)) continue;
-      told.add(key);
+      if (known.page === page || plain(known.name) === plain(name) || seen.has(key)) continue;
+      seen.add(key);
       findings.push({
         page,
         element,

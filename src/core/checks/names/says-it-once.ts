@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -37,7 +37,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     attribute === "title"
       ? ask(`Call it "${written}".`)
       : withChanges("likely", `Call it "${written}".`, [setAttribute(element, attribute, written)]),
-    { facts: { name: name.text }, ...at(element, attribute) },
+    { facts: { name: name.text }, ...pointingAt(element, attribute) },
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeTokens } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { isFocusable } from "../../rendering/focusable.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -34,7 +34,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
         ? `Give it a role that takes a name (role="img" for an icon, role="group" for controls), or write the words as text.`
         : `Write the words as text (hidden only from view if need be), or give it a role that takes a name, such as role="group".`,
     ),
-    { facts: { role, name: label }, ...at(element, attribute) },
+    { facts: { role, name: label }, ...pointingAt(element, attribute) },
   );
 }
 

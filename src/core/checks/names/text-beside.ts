@@ -18,8 +18,8 @@ export interface TextBeside {
 export function textBeside(scene: Scene, control: ElementNode): TextBeside | null {
   const { index } = scene.page;
   const { parent, root } = index.record(control);
-  const own = textBefore(scene, (parent ?? root).children, control);
-  if (own !== null || parent === null) return own;
+  const before = textBefore(scene, (parent ?? root).children, control);
+  if (before !== null || parent === null) return before;
   // In a table, and in rows of boxes, the words stand in the box before.
   const { previous } = index.record(parent);
   if (previous === null || !isShown(scene, previous) || holdsControl(scene, previous)) return null;

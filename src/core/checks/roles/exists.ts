@@ -1,7 +1,7 @@
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute, setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -18,7 +18,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const tokens = roleTokens(element);
   if (tokens.length === 0) return inapplicable;
   if (tokens.some((token) => knownRole(token) !== null)) return passed;
-  const details = { facts: { role: tokens.join(" ") }, ...at(element, "role") };
+  const details = { facts: { role: tokens.join(" ") }, ...pointingAt(element, "role") };
   const [first = ""] = tokens;
   const heard = scene.role(element).role ?? "no role";
   if (Object.hasOwn(roles, first)) {

@@ -1,7 +1,7 @@
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken, hasAttribute } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { allowedRoles } from "../../semantics/tables/allowed-roles.ts";
@@ -61,7 +61,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     ask(
       `${instead}, or take role="${role}" away.${allowed.length === 0 ? "" : ` This element may be: ${allowed.slice(0, 8).join(", ")}${allowed.length > 8 ? " …" : ""}.`}`,
     ),
-    { facts: { role, element: element.tag }, ...at(element, "role") },
+    { facts: { role, element: element.tag }, ...pointingAt(element, "role") },
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute, renameElement } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -38,7 +38,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     return passed;
   if (role === "textbox" && element.attributes.has("contenteditable")) return passed;
   const imitated = elementFor[role as keyof typeof elementFor];
-  const details = { facts: { role }, ...at(element, "role") };
+  const details = { facts: { role }, ...pointingAt(element, "role") };
   if (role === "heading") {
     const level = attributeText(element, "aria-level")?.trim() ?? "2";
     if (!/^[1-6]$/.test(level)) return passed;

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -20,7 +20,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   return failed(
     `A <${element.tag}> has the role ${role} by itself.`,
     withChanges("safe", `Take role="${role}" away.`, [removeAttribute(element, "role")]),
-    { facts: { role }, ...at(element, "role") },
+    { facts: { role }, ...pointingAt(element, "role") },
   );
 }
 

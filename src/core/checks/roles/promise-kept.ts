@@ -85,10 +85,10 @@ function kept(scene: Scene, widget: ElementNode, role: Role, summary: string): R
 
 function judgeComposite(widget: ElementNode, scene: Scene, role: (typeof composites)[number]): Verdict {
   if (isFocusable(scene.page, scene.presence, widget) !== false) return passed;
-  const own = [...elementsInside(scene, widget)].filter((e) =>
+  const members = [...elementsInside(scene, widget)].filter((e) =>
     items[role].includes(scene.role(e).role as Role),
   );
-  if (own.length === 0) return inapplicable;
+  if (members.length === 0) return inapplicable;
   if ([...elementsInside(scene, widget)].some((e) => isTabbable(scene.page, scene.presence, e) !== false))
     return passed;
   // A list that opens under a field is moved through from there.
@@ -101,7 +101,7 @@ function judgeComposite(widget: ElementNode, scene: Scene, role: (typeof composi
   )
     return inapplicable;
   const word = spokenRole(role, {}, null);
-  const [first] = own;
+  const [first] = members;
   const repair =
     first === undefined
       ? ask('Give one of its items tabindex="0".')
@@ -111,11 +111,11 @@ function judgeComposite(widget: ElementNode, scene: Scene, role: (typeof composi
   const details = { facts: { role } };
   return !isAlive(scene) || scriptsMay(scene, /tabindex|\.focus\s*\(/i)
     ? cantTell(
-        `None of the ${own.length} items of this ${word} can be reached with Tab. Does a script change that?`,
+        `None of the ${members.length} items of this ${word} can be reached with Tab. Does a script change that?`,
         repair,
         details,
       )
-    : failed(`None of the ${own.length} items of this ${word} can be reached with Tab.`, repair, details);
+    : failed(`None of the ${members.length} items of this ${word} can be reached with Tab.`, repair, details);
 }
 
 export const promiseKept = {

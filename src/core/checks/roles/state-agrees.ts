@@ -1,7 +1,7 @@
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeToken, hasAttribute } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { PageCheck } from "../check.ts";
@@ -47,7 +47,7 @@ function judge(element: ElementNode): Verdict {
     withChanges("likely", `Take ${pair.state} away: the browser tells the state by itself.`, [
       removeAttribute(element, pair.state),
     ]),
-    { facts: { state: pair.state }, ...at(element, pair.state) },
+    { facts: { state: pair.state }, ...pointingAt(element, pair.state) },
   );
 }
 

@@ -1,7 +1,7 @@
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute, setAttribute } from "../../repair/change.ts";
 import { ask, askWords, BLANK, type Repair, together, withChanges } from "../../repair/repair.ts";
 import { type StateRow, stateRow } from "../../semantics/tables/states.ts";
@@ -139,7 +139,7 @@ function judge(element: ElementNode): Verdict {
   const message = faults.map(({ attribute, what }) => `${attribute} is ${what}.`).join(" ");
   return failed(message, together(faults.map((fault) => fault.repair)), {
     facts: { attribute: faults.map((f) => f.attribute).join(" ") },
-    ...at(element, first.attribute),
+    ...pointingAt(element, first.attribute),
   });
 }
 

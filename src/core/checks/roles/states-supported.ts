@@ -1,7 +1,7 @@
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute, renameAttribute } from "../../repair/change.ts";
 import { ask, type Repair, together, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -90,7 +90,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     together(faults.map(({ repair }) => repair)),
     {
       facts: { attribute: faults.map(({ attribute }) => attribute).join(" ") },
-      ...at(element, first.attribute),
+      ...pointingAt(element, first.attribute),
     },
   );
 }

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { renameElement } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -37,7 +37,7 @@ function judge(body: ElementNode, scene: Scene): Verdict {
         "$1.",
       ),
     ),
-    at(first.element),
+    pointingAt(first.element),
   );
 }
 

@@ -84,8 +84,8 @@ function innermost(element: ElementNode): ElementNode {
 }
 
 function judge(element: ElementNode, scene: Scene): Verdict {
-  const own = imitations(scene).get(element);
-  if (own === undefined) return inapplicable;
+  const imitation = imitations(scene).get(element);
+  if (imitation === undefined) return inapplicable;
   const text = textContent(element);
   const levelBefore = headingsOf(scene).findLast(
     (heading) => scene.page.index.record(heading.element).order < scene.page.index.record(element).order,
@@ -98,11 +98,11 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   );
   const details = {
     facts: { text },
-    cause: { kind: "imitated headings" as const, of: [String(own.bold), String(own.larger)] },
+    cause: { kind: "imitated headings" as const, of: [String(imitation.bold), String(imitation.larger)] },
   };
   // Set apart twice over, and more than once: that is a habit of this page.
   const isHabit = [...imitations(scene).values()].filter((other) => other.bold && other.larger).length > 1;
-  if (own.bold && own.larger && isHabit)
+  if (imitation.bold && imitation.larger && isHabit)
     return failed(
       `"${text}" looks like a heading and heads what follows, but is told as plain text.`,
       repair,

@@ -10,7 +10,7 @@ import { type Heading, headingsOf } from "./headings.ts";
 /** For each heading the one before it. */
 const before = keptForScene((scene): ReadonlyMap<ElementNode, { own: Heading; previous: Heading | null }> => {
   const headings = headingsOf(scene);
-  return new Map(headings.map((own, at) => [own.element, { own, previous: headings[at - 1] ?? null }]));
+  return new Map(headings.map((own, index) => [own.element, { own, previous: headings[index - 1] ?? null }]));
 });
 
 function judge(heading: ElementNode, scene: Scene): Verdict {

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeTokens } from "../../document/written.ts";
-import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
@@ -59,14 +59,14 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   return failed(
     `The id "${id}" is taken already by a <${first.tag}> before it: ${attribute}="${id}" never reaches this one.`,
     renamed(scene, element, id, first),
-    { facts: { id, attribute }, cause: { kind: "id", of: [id] }, ...at(element, "id") },
+    { facts: { id, attribute }, cause: { kind: "id", of: [id] }, ...pointingAt(element, "id") },
   );
 }
 
 /** A free id for the later element, and for the references that stand nearer to it than to the first. */
 function renamed(scene: Scene, element: ElementNode, id: string, first: ElementNode): Repair {
   const { index } = scene.page;
-  const own = freshId(scene, element, id);
+  const fresh = freshId(scene, element, id);
   const parents = (of: ElementNode) => new Set([of, ...elementsAround(scene, of)]);
   const [mine, theirs] = [parents(element), parents(first)];
   const isMeant = (other: ElementNode) => {
@@ -79,14 +79,14 @@ function renamed(scene: Scene, element: ElementNode, id: string, first: ElementN
       references.flatMap((attribute) => {
         const tokens = attributeTokens(other, attribute);
         return tokens.includes(id)
-          ? [setAttribute(other, attribute, tokens.map((token) => (token === id ? own : token)).join(" "))]
+          ? [setAttribute(other, attribute, tokens.map((token) => (token === id ? fresh : token)).join(" "))]
           : [];
       }),
     );
   return withChanges(
     "likely",
     "Give this element an id of its own, and use it where this element is meant.",
-    [setAttribute(element, "id", own), ...references_],
+    [setAttribute(element, "id", fresh), ...references_],
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { shortened } from "../../document/shortened.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -29,12 +29,12 @@ const outside = keptForScene((scene): readonly ElementNode[] => {
     return false;
   };
   const stack = [...index.childElements(body)].reverse();
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (visit(at)) continue;
-    const children = index.childElements(at);
-    const holdsLandmark = landmarkHolders(scene).has(at) || children.some((child) => skips.has(child));
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    if (visit(node)) continue;
+    const children = index.childElements(node);
+    const holdsLandmark = landmarkHolders(scene).has(node) || children.some((child) => skips.has(child));
     if (holdsLandmark) for (const child of [...children].reverse()) stack.push(child);
-    else found.push(at);
+    else found.push(node);
   }
   return found;
 });
@@ -70,7 +70,7 @@ function judge(body: ElementNode, scene: Scene): Verdict {
   return failed(
     `${parts.length === 1 ? "One part" : `${parts.length} parts`} of this page ${parts.length === 1 ? "is" : "are"} in no landmark, first "${shortened(text, 50)}".`,
     ask("Put it into <main>, <header>, <nav>, <aside> or <footer>, whichever it belongs to."),
-    { facts: { parts: parts.length }, ...at(first) },
+    { facts: { parts: parts.length }, ...pointingAt(first) },
   );
 }
 

@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -21,7 +21,7 @@ function judge(part: ElementNode): Verdict {
     meant === undefined
       ? ask('Name the language of this part, as in lang="fr".')
       : withChanges("likely", `Write lang="${meant}".`, [setAttribute(part, "lang", meant)]),
-    at(part, "lang"),
+    pointingAt(part, "lang"),
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeUnknown } from "../../document/written.ts";
-import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -20,7 +20,7 @@ function judge(root: ElementNode): Verdict {
   if (attributeUnknown(root, "lang")) return passed;
   const written = attributeText(root, "lang");
   const tag = written?.trim() ?? "";
-  const details = at(root, "lang");
+  const details = pointingAt(root, "lang");
   if (tag === "") {
     const xml = attributeText(root, "xml:lang")?.trim() ?? "";
     if (xml !== "" && isLanguageTag(xml) !== false) {

@@ -1,7 +1,7 @@
 import type { ElementNode, Node } from "../../document/node.ts";
 import { shortened } from "../../document/shortened.ts";
 import { attributeToken, writtenText } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { insert, renameElement, wrap } from "../../repair/change.ts";
 import { ask, askWords, BLANK, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -58,7 +58,7 @@ function judgeList(list: ElementNode, scene: Scene): Verdict {
     const isNested = first.tag === "ul" || first.tag === "ol";
     const details = {
       facts: { child: first.tag },
-      ...at(first),
+      ...pointingAt(first),
     };
     return failed(
       isNested
@@ -129,7 +129,7 @@ function judgeDescriptions(list: ElementNode, scene: Scene): Verdict {
       withChanges("likely", "Put it into a <dd>, or out of the list.", [wrap(stray, stray, { tag: "dd" })]),
       {
         facts: { child: stray.tag },
-        ...at(stray),
+        ...pointingAt(stray),
       },
     );
   const parts = index
@@ -145,7 +145,7 @@ function judgeDescriptions(list: ElementNode, scene: Scene): Verdict {
         insert("before", first, { tag: "dt", text: BLANK }),
       ]),
       {
-        ...at(first),
+        ...pointingAt(first),
       },
     );
   return passed;

@@ -33,8 +33,8 @@ function judgePages(pages: readonly PageDigest[]) {
       const { first, second } = sharedOrder(earlier.links, links);
       if (first.length < SHARED) continue;
       targets++;
-      const at = first.findIndex((place, i) => place !== second[i]);
-      if (at < 0) continue;
+      const index = first.findIndex((place, i) => place !== second[i]);
+      if (index < 0) continue;
       const called = (from: readonly NavigationLink[], place: string | undefined) =>
         from.find((link) => link.place === place)?.name ?? "";
       findings.push({
@@ -42,7 +42,7 @@ function judgePages(pages: readonly PageDigest[]) {
         element,
         verdict: {
           outcome: "failed",
-          message: `The links of this navigation stand in another order than on ${earlier.page}: "${called(links, second[at])}" where "${called(earlier.links, first[at])}" was.`,
+          message: `The links of this navigation stand in another order than on ${earlier.page}: "${called(links, second[index])}" where "${called(earlier.links, first[index])}" was.`,
           repair: ask("Put them in the same order on every page."),
           facts: { compared: earlier.page },
           cause: { kind: "order of a navigation", of: [name, ...second] },

@@ -18,7 +18,7 @@ function* reordered(scene: Scene): Iterable<ElementNode> {
     const isReversed =
       /flex/.test(display) && styles.keyword(element, "flex-direction")?.endsWith("reverse") === true;
     const orders = items.map((item) => Number(styles.keyword(item, "order") ?? 0));
-    const isSorted = orders.every((order, at) => at === 0 || order >= (orders[at - 1] ?? 0));
+    const isSorted = orders.every((order, index) => index === 0 || order >= (orders[index - 1] ?? 0));
     if (isReversed || !isSorted) yield element;
   }
 }

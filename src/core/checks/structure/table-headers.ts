@@ -8,7 +8,7 @@ import {
   hasAttribute,
   writtenText,
 } from "../../document/written.ts";
-import { at, cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { renameElement, setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -42,7 +42,7 @@ function judgeScope(header: ElementNode, scene: Scene): Verdict {
   const grid = table === null ? null : tableGrid(scene.page.index, table);
   const cell = grid?.cell(header) ?? null;
   if (cell === null || textContent(header) === "") return inapplicable;
-  const details = { facts: { scope: written }, ...at(header, "scope") };
+  const details = { facts: { scope: written }, ...pointingAt(header, "scope") };
   const meant = written === null || written === "" ? null : nearestWord(written, scopes);
   if (meant !== null) {
     const isSame = meant.startsWith("row") === (automatic === "rowheader");
@@ -94,16 +94,16 @@ function judgeReferences(cell: ElementNode, scene: Scene): Verdict {
     : ask(`Name the ids of its header cells: ${ids.slice(0, 6).join(", ") || "they have none yet"}.`);
   return failed(`headers names "${missing.join(" ")}", which is no cell of this table.`, repair, {
     facts: { missing: missing.join(" ") },
-    ...at(cell, "headers"),
+    ...pointingAt(cell, "headers"),
   });
 }
 
 /** The id of the one header in the row or column of a cell that `headers` does not name yet; null for none or several. */
 function headerByPlace(grid: TableGrid, cell: ElementNode, named: readonly string[]): string | null {
-  const own = grid.cell(cell);
+  const place = grid.cell(cell);
   const ids = grid.cells.flatMap(({ element, row, column }) => {
     const id = element.tag === "th" ? attributeText(element, "id") : null;
-    return id !== null && !named.includes(id) && (row === own?.row || column === own?.column) ? [id] : [];
+    return id !== null && !named.includes(id) && (row === place?.row || column === place?.column) ? [id] : [];
   });
   return ids.length === 1 ? (ids[0] ?? null) : null;
 }

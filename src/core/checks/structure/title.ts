@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { writtenText } from "../../document/written.ts";
-import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { type Change, insert, setWords } from "../../repair/change.ts";
 import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -25,7 +25,7 @@ function judge(_root: ElementNode, scene: Scene): Verdict {
   const title = scene.page.index.byTag("title").find((element) => element.namespace === "html");
   const repair = titled(scene, title ?? null);
   if (title === undefined) return failed("This page has no title.", repair);
-  const details = at(title);
+  const details = pointingAt(title);
   const text = foldSpaces(
     title.children.map((child) => (child.kind === "text" ? writtenText(child.value) : "")).join(""),
   );

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
-import { at, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { removeElement } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -37,7 +37,7 @@ function judge(meta: ElementNode): Verdict {
     ),
     {
       facts: { seconds },
-      ...at(meta, "content"),
+      ...pointingAt(meta, "content"),
     },
   );
 }

@@ -22,12 +22,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (!isSmall) return passed;
   const { index } = scene.page;
   const siblings = index.childElements(index.record(element).parent ?? index.record(element).root);
-  const at = siblings.indexOf(element);
-  for (const other of [siblings[at - 1], siblings[at + 1]]) {
+  const position = siblings.indexOf(element);
+  for (const other of [siblings[position - 1], siblings[position + 1]]) {
     const neighbour = other === undefined ? undefined : fixedTargets(scene).get(other);
     if (neighbour === undefined) continue;
     const [first, second] =
-      siblings.indexOf(neighbour.element) < at ? [neighbour, target] : [target, neighbour];
+      siblings.indexOf(neighbour.element) < position ? [neighbour, target] : [target, neighbour];
     const between = distance(scene, first, second);
     if (between === null || between >= NEEDED) continue;
     const size =

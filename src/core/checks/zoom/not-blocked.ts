@@ -1,6 +1,6 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
-import { at, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -59,7 +59,7 @@ function judge(meta: ElementNode): Verdict {
     withChanges("safe", `Leave it out: content="${rest}".`, [setAttribute(meta, "content", rest)]),
     {
       facts: { content },
-      ...at(meta, "content"),
+      ...pointingAt(meta, "content"),
     },
   );
 }
