@@ -7,6 +7,7 @@
  *   node mutants/run.mjs --only css/     those in files whose path holds the text
  *   node mutants/run.mjs --list got-past those of one list
  *   node mutants/run.mjs --unseen        those that no run has noticed yet
+ *   node mutants/run.mjs --near          asks the tests that stand near a fault only: soon over, and not the last word
  */
 import { execFileSync, spawn } from "node:child_process";
 import {
@@ -51,6 +52,7 @@ const { values: options } = parseArgs({
     only: { type: "string", default: "" },
     list: { type: "string", default: "" },
     unseen: { type: "boolean", default: false },
+    near: { type: "boolean", default: false },
     lanes: { type: "string", default: String(availableParallelism()) },
   },
 });
@@ -167,7 +169,11 @@ async function noticer(lane, fault) {
   const [, near] = nearest.find(([start]) => file.startsWith(start));
   const part = join("tests", dirname(file).replace(/^src\//, ""));
   const named = existsSync(join(lane, part)) ? [part] : namedAlike(lane, file);
-  for (const paths of [...(named.length === 0 ? [] : [named]), ...near.map((path) => [path]), []]) {
+  for (const paths of [
+    ...(named.length === 0 ? [] : [named]),
+    ...near.map((path) => [path]),
+    ...(options.near ? [] : [[]]),
+  ]) {
     const failing = await failsIn(lane, paths);
     if (failing === null) continue;
     if (mayBeHurried.test(failing) && (await failsIn(lane, [failing])) === null) continue;
