@@ -69,6 +69,9 @@ const MOST_STEPS = 400_000;
 /** How deep components may be inside one another. */
 const DEEPEST_USE = 40;
 
+/** How often a component that uses itself is rendered inside itself: what is deeper shows nothing new. */
+const MOST_WITHIN_ITSELF = 2;
+
 /** Composes trees from the sources of a project. Executes nothing of them. */
 export const composer = (sources: ComponentSources): Composer => new ProjectComposer(sources);
 
@@ -281,7 +284,9 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
 
   use(component: Component, { owner, ...call }: UseOf): readonly TreeNode[] {
     const { state } = this.machine;
-    if (state.steps <= 0 || owner.length >= DEEPEST_USE)
+    const key = placeKey(component.source);
+    const within = owner.filter(({ definition }) => placeKey(definition) === key).length;
+    if (state.steps <= 0 || owner.length >= DEEPEST_USE || within > MOST_WITHIN_ITSELF)
       return [{ kind: "hole", hole: { hole: `<${component.name}>`, source: call.source, mayBeEmpty: true } }];
     const { frames, instance } = state;
     state.frames = component.isTransparent

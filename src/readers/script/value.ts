@@ -2,6 +2,7 @@ import type * as Ast from "@babel/types";
 import type { ComponentFrame, Span } from "../../core/document/node.ts";
 import type { Decision, Either } from "../../core/worlds/decision.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
+import { digest } from "./digest.ts";
 
 /** One variable: worked out when first asked for, so that order and circles of modules do not matter. */
 export interface Binding {
@@ -223,8 +224,23 @@ export function joinedKnown(decision: Decision, arms: readonly Value[]): Value {
     : { kind: "either", decision, arms };
 }
 
+/** What a value is known by, once worked out: values do not change. */
+const keys = new WeakMap<Value, string>();
+
+/** Keys are no longer than this: a value that holds another twice would else double its key. */
+const LONGEST_KEY = 100;
+
 /** A value as a key: equal keys mean equal values. */
 export function keyOf(value: Value): string {
+  const before = keys.get(value);
+  if (before !== undefined) return before;
+  const written = writtenKey(value);
+  const key = written.length <= LONGEST_KEY ? written : `#${digest(written)}`;
+  keys.set(value, key);
+  return key;
+}
+
+function writtenKey(value: Value): string {
   switch (value.kind) {
     case "known":
       return typeof value.value === "string" ? JSON.stringify(value.value) : String(value.value);
@@ -236,12 +252,25 @@ export function keyOf(value: Value): string {
       return `${value.decision.id}?${value.arms.map(keyOf).join(":")}`;
     case "list":
       return `[${value.items.map(keyOf).join(",")}]`;
+    case "each":
+      return `${keyOf(value.source)} each ${keyOf(value.item)}`;
     case "object":
-      return value.rest === null && value.lazy === undefined
-        ? `{${[...value.properties].map(([name, item]) => `${name}:${keyOf(item)}`).join(",")}}`
-        : `{${value.rest?.id ?? ""}…}`;
+      return `{${[...value.properties].map(([name, item]) => `${name}:${keyOf(item)}`).join(",")}${
+        value.rest === null && value.lazy === undefined ? "" : `,${value.rest?.id ?? ""}…`
+      }}`;
+    case "function":
+    case "class":
+      return `${value.kind} ${value.scope.module.file}:${value.node.start}`;
+    case "native":
+      return `native ${value.name}`;
+    case "markup":
+      return `markup ${value.source.file}:${value.source.start}@${value.instance}`;
+    case "component":
+      return `component ${value.component.source.file}:${value.component.source.start}`;
+    case "tree":
+      return "tree";
     default:
-      return value.kind;
+      return value satisfies never;
   }
 }
 

@@ -41,12 +41,14 @@ export function vueOptionsComponent(
     return null;
   };
   const declared = once(() => fromOptions(composition, section("props"), making.scopeOf(module)));
+  const takesProps = once(() => declared().members.size > 0 || hasOutlet(parts));
+  const inherits = once(() => parts.script === null || !hasInheritOff(parts.script));
   return {
     name: baseName(module.file),
     source,
     statics: new Map(),
     get takesProps() {
-      return declared().members.size > 0 || hasOutlet(parts);
+      return takesProps();
     },
     openProps: () => openProps(declared(), source),
     render: (call) => {
@@ -116,8 +118,7 @@ export function vueOptionsComponent(
         }
         return null;
       };
-      const inherits = parts.script === null || !hasInheritOff(parts.script);
-      return rendered(composition, module, parts, template, call, attrs, inherits, registered);
+      return rendered(composition, module, parts, template, call, attrs, inherits(), registered);
     },
   };
 }

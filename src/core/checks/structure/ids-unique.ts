@@ -73,16 +73,16 @@ function renamed(scene: Scene, element: ElementNode, id: string, first: ElementN
     const shared = [...elementsAround(scene, other)].find((up) => mine.has(up) || theirs.has(up));
     return shared !== undefined && mine.has(shared) && !theirs.has(shared);
   };
-  const references_ = index.elements
-    .filter((other) => other !== element && isMeant(other))
-    .flatMap((other) =>
-      references.flatMap((attribute) => {
-        const tokens = attributeTokens(other, attribute);
-        return tokens.includes(id)
-          ? [setAttribute(other, attribute, tokens.map((token) => (token === id ? fresh : token)).join(" "))]
-          : [];
-      }),
-    );
+  const references_ = index.elements.flatMap((other) => {
+    if (other.attributes.size === 0 || other === element) return [];
+    const changes = references.flatMap((attribute) => {
+      const tokens = attributeTokens(other, attribute);
+      return tokens.includes(id)
+        ? [setAttribute(other, attribute, tokens.map((token) => (token === id ? fresh : token)).join(" "))]
+        : [];
+    });
+    return changes.length > 0 && isMeant(other) ? changes : [];
+  });
   return withChanges(
     "likely",
     "Give this element an id of its own, and use it where this element is meant.",
