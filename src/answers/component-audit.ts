@@ -11,7 +11,7 @@ import { conditionText } from "../core/worlds/condition.ts";
 import { type JudgedFinding, judgeTree } from "../core/worlds/judge.ts";
 import type { ComposedTree, TreeElement, TreeNode } from "../core/worlds/tree.ts";
 import type { WorldDocument } from "../core/worlds/world.ts";
-import { applied, sheetsReached } from "../read/component-sheets.ts";
+import { applied, ComponentStyles } from "../read/component-sheets.ts";
 import { placeKey } from "../readers/composition/component-name.ts";
 import type { Composed, Composer, FoundComponent } from "../readers/composition/compose.ts";
 import type { SourceModule } from "../readers/composition/source-module.ts";
@@ -63,11 +63,12 @@ interface Look {
 /** Judges components composed with all that they render, and finds the place to change for each fault. */
 export class ComponentAudit {
   readonly #request: ComponentAuditRequest;
-  readonly #parsed = new Map<string, Sheet>();
+  readonly #styles: ComponentStyles;
   readonly #alone = new Map<string, FaultsAlone>();
 
   constructor(request: ComponentAuditRequest) {
     this.#request = request;
+    this.#styles = new ComponentStyles(request.modules);
   }
 
   /** @param exceptions what comments in its source allow */
@@ -108,11 +109,11 @@ export class ComponentAudit {
   }
 
   #judge(found: FoundComponent, tree: ComposedTree, around: Around, exceptions: ExceptionBook) {
-    const { checks, settingsFor, scene: options, sheets: shared, modules } = this.#request;
+    const { checks, settingsFor, scene: options, sheets: shared } = this.#request;
     const settings = settingsFor(found.module.file);
     const alone = aloneComponent(found);
     const running = checks.filter((check) => !settings(check).off);
-    const { sheets, known } = sheetsReached(found.module, modules, this.#parsed);
+    const { sheets, known } = this.#styles.of(found.module);
     const looks = new Map<WorldDocument, Look>();
     const audit = (world: WorldDocument, only?: ReadonlySet<string>): readonly Finding[] => {
       const styles = applied([...shared, ...sheets], world.document);

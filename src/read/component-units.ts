@@ -1,4 +1,3 @@
-import type { Sheet } from "../core/css/sheet.ts";
 import { type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import { documentIn, firstArms } from "../core/worlds/world.ts";
 import type { LoadedSources } from "../engine/sources.ts";
@@ -6,20 +5,20 @@ import type { Unit, UnitDocument } from "../engine/unit.ts";
 import { composer } from "../readers/composition/compose.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { composedRoots, subjectName } from "./component-roots.ts";
-import { applied, sheetsReached } from "./component-sheets.ts";
+import { applied, ComponentStyles } from "./component-sheets.ts";
 import { sceneOptions } from "./scene-options.ts";
 
 /** Components as units: each that nobody uses, as it is when everything that is open falls as it stands first. */
 export function componentUnits(sources: LoadedSources, plan: ReadingPlan): readonly Unit[] {
   const composing = composer({ modules: sources.modules, standsFor: plan.components });
-  const parsed = new Map<string, Sheet>();
+  const brought = new ComponentStyles(sources.modules);
   const options: SceneOptions = sceneOptions(plan);
   const units: Unit[] = [];
   for (const { found, tree } of composedRoots(composing, sources)) {
     const entry = sources.entries.find(({ path }) => path === found.module.path) ?? sources.entries[0];
     if (entry === undefined) continue;
     const { document } = documentIn(tree, firstArms);
-    const { sheets, known } = sheetsReached(found.module, sources.modules, parsed);
+    const { sheets, known } = brought.of(found.module);
     const styles = applied([...sources.sheets, ...sheets], document);
     const id = subjectName(found, composing);
     let page: UnitDocument | null = null;

@@ -1,3 +1,4 @@
+import { isDecorated } from "../readers/composition/component-styles.ts";
 import type { SourceModule } from "../readers/composition/source-module.ts";
 
 type Modules = ReadonlyMap<string, SourceModule>;
@@ -23,13 +24,13 @@ export function importersOf(module: SourceModule, modules: Modules): readonly So
   return known.get(module.path) ?? [];
 }
 
-/** Every module that leads to a module, at whatever remove. */
-export function leadingTo(module: SourceModule, modules: Modules): ReadonlySet<SourceModule> {
+/** Every module that leads to one of some, at whatever remove; one of them too, where it leads to itself or another. */
+export function leadingToAny(some: readonly SourceModule[], modules: Modules): ReadonlySet<SourceModule> {
   const found = new Set<SourceModule>();
-  const waiting = [module];
+  const waiting = [...some];
   for (let current = waiting.pop(); current !== undefined; current = waiting.pop())
     for (const one of importersOf(current, modules))
-      if (one !== module && !found.has(one)) {
+      if (!found.has(one)) {
         found.add(one);
         waiting.push(one);
       }
@@ -54,7 +55,7 @@ export class ModuleKeys {
     const known = this.#keys.get(module.path);
     if (known !== undefined) return known;
     const parts = this.#reached(module);
-    for (const above of leadingTo(module, this.#modules))
+    for (const above of leadingToAny([module], this.#modules))
       for (const path of above.imports.values()) {
         const style = path === null ? undefined : this.#modules.get(path);
         if (style?.content.kind === "style") parts.add(this.#partOf(style));
@@ -69,7 +70,7 @@ export class ModuleKeys {
     const parts = new Set<string>();
     for (const one of met) {
       // A template may use every component that is decorated as one, wherever it stands.
-      if (/@Component\b/.test(one.text)) return new Set([this.#whole()]);
+      if (isDecorated(one)) return new Set([this.#whole()]);
       parts.add(this.#partOf(one));
       for (const path of one.imports.values()) {
         const next = path === null ? undefined : this.#modules.get(path);

@@ -63,7 +63,8 @@ interface Seen {
  * each decision turned by itself.
  */
 export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly JudgedFinding[] {
-  const decisions = decisionsIn(tree.children);
+  // Where nothing is written, nothing can be told of a place in source, whatever falls how.
+  const decisions = holdsWritten(tree.children) ? decisionsIn(tree.children) : [];
   const seen = new Map<string, Seen>();
   const numberOf = numbering();
   /** For each world the faults that stay, by filling. */
@@ -190,6 +191,14 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
     return found;
   }
 }
+
+/** Whether any element, in whatever arm, is written in source. */
+const holdsWritten = (nodes: readonly TreeNode[]): boolean =>
+  nodes.some((node) =>
+    node.kind === "either"
+      ? node.arms.some(holdsWritten)
+      : node.kind === "element" && (node.source !== null || holdsWritten(node.children)),
+  );
 
 /** Gives each thing a number of its own, the same whenever it is asked. */
 function numbering(): (of: object) => number {

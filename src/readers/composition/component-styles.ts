@@ -1,14 +1,17 @@
 import type * as Ast from "@babel/types";
 import { metadataOf } from "../angular/angular-metadata.ts";
+import { onceFor } from "./once.ts";
 import type { SourceModule, StylePart } from "./source-module.ts";
 
+/** Whether a module decorates a class as a component. */
+export const isDecorated = onceFor(({ text }: SourceModule): boolean => /@Component\b/.test(text));
+
 /** Styles that stand in a component file itself. */
-export const stylesOf = ({ content, text }: SourceModule): readonly StylePart[] =>
-  content.kind === "template"
-    ? content.parts.styles
-    : content.kind === "script" && /@Component\b/.test(text)
-      ? decoratedStyles(content.program)
-      : [];
+export const stylesOf = onceFor((module: SourceModule): readonly StylePart[] => {
+  const { content } = module;
+  if (content.kind === "template") return content.parts.styles;
+  return content.kind === "script" && isDecorated(module) ? decoratedStyles(content.program) : [];
+});
 
 const decoratedStyles = (program: Ast.Program): readonly StylePart[] =>
   program.body.flatMap((statement) => {
