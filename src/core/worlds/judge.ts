@@ -50,6 +50,9 @@ const MOST_TOGETHER = 2;
 /** Of how many decisions of a tree each is turned to see whether a fault hangs on it, the nearest first. */
 const MOST_TURNED = 24;
 
+/** In how many of the worlds that show a fault it is tried to be made sure of. */
+const MOST_TRIES = 3;
+
 interface Seen {
   readonly world: World;
   readonly document: WorldDocument;
@@ -72,6 +75,8 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
   let parents: ReadonlyMap<TreeElement, TreeElement | null> | null = null;
   let budget = MOST_ELEMENTS;
   let most = MOST_WORLDS;
+  /** The checks that are still asked; undefined for all. */
+  let asked: ReadonlySet<string> | undefined;
 
   const keyOf = ({ check }: Finding, element: TreeElement | ElementNode): string =>
     `${check} ${numberOf(element)}`;
@@ -84,7 +89,7 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
     const document = documentIn(tree, world);
     budget -= document.origins.size;
     const findings = new Map<string, Finding>();
-    for (const finding of audit(document)) {
+    for (const finding of audit(document, asked)) {
       const element = document.origins.get(finding.element);
       if (element !== undefined && (finding.outcome === "failed" || finding.outcome === "cantTell"))
         findings.set(keyOf(finding, element), finding);
@@ -99,14 +104,22 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
   for (const decision of decisions)
     for (let arm = 1; arm < decision.arms.length; arm++) look(turned(firstArms, decision, arm));
 
+  // From here on worlds are looked at for what faults that are known hang on.
+  asked = new Set(
+    [...seen.values()].flatMap(({ findings }) => [...findings.values()].map(({ check }) => check)),
+  );
   budget = MORE_ELEMENTS;
   most = seen.size + MORE_WORLDS;
   const judged = new Map<string, JudgedFinding>();
+  const tried = new Map<string, number>();
   for (const one of [...seen.values()]) {
     const { world, document } = one;
     for (const [key, finding] of one.findings) {
       const before = judged.get(key);
       if (before !== undefined && (before.outcome === "failed" || finding.outcome === "cantTell")) continue;
+      const tries = (tried.get(key) ?? 0) + 1;
+      if (tries > MOST_TRIES) continue;
+      tried.set(key, tries);
       const element = document.origins.get(finding.element);
       if (element === undefined) continue;
       const fell = decisions.flatMap((decision) => decision.arms[armIn(world, decision)] ?? []);
