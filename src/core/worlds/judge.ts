@@ -126,9 +126,12 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
       const mendedBy = finding.outcome === "failed" ? mendingFillings(one, finding) : [];
       const mayBeMended = mendedBy.length > 0;
       const found = { finding, element, world: document, fell, mendedBy, mayBeMended };
-      if (finding.outcome === "cantTell" || mayBeMended)
-        judged.set(key, { ...found, outcome: "cantTell", when: [], isLeftToCalls: false });
-      else judged.set(key, { ...found, ...hangsOn(key, element, world) });
+      const isAsked = finding.outcome === "cantTell" || mayBeMended;
+      const verdict = isAsked
+        ? { outcome: "cantTell" as const, when: [], isLeftToCalls: false }
+        : hangsOn(key, element, world);
+      // The first world tells of it best: the later ones are turned by more.
+      if (before === undefined || verdict.outcome === "failed") judged.set(key, { ...found, ...verdict });
     }
   }
   return [...judged.values()];

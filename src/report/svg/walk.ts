@@ -34,7 +34,7 @@ interface Row {
 
 interface Placed extends Row {
   /** Its place among the rows. */
-  readonly index: number;
+  readonly position: number;
   readonly x: number;
   readonly y: number;
 }
@@ -50,7 +50,7 @@ export function walkSvg(walk: PageWalk): string {
   const placed = drawn.map(
     (row, index): Placed => ({
       ...row,
-      index: index,
+      position: index,
       x: LEFT + Math.floor(index / perColumn) * (columnWidth + GAP) + row.depth * INDENT,
       y: TOP + (index % perColumn) * ROW,
     }),
@@ -69,7 +69,7 @@ export function walkSvg(walk: PageWalk): string {
   const paths = stops.flatMap((stop, index) => {
     const next = stops[index + 1];
     if (next === undefined || next.index !== stop.index + 1) return [];
-    const isClear = placed.slice(stop.index + 1, next.index).every((row) => row.index === null);
+    const isClear = placed.slice(stop.position + 1, next.position).every((row) => row.index === null);
     return pathBetween(stop, next, isClear);
   });
   const drawing = xml(
@@ -139,9 +139,9 @@ function pathBetween(from: Placed, to: Placed, isClear: boolean): readonly Xml[]
   const [x1, y1, x2, y2] = [from.x + RADIUS, from.y + ROW / 2, to.x + RADIUS, to.y + ROW / 2];
   const isNextColumn = x2 - x1 > 100 && y2 < y1;
   const isBeside = Math.abs(x1 - x2) < 100;
-  if (isBeside && isClear && y2 > y1 && from.index < to.index)
+  if (isBeside && isClear && y2 > y1 && from.position < to.position)
     return [xml("path", { d: `M${x1} ${y1} L${x2} ${y2}` })];
-  if (isNextColumn && isClear && from.index < to.index) return [];
+  if (isNextColumn && isClear && from.position < to.position) return [];
   const left = Math.max(8, Math.min(x1, x2) - Math.min(66, 24 + Math.abs(y2 - y1) / 5));
   return [
     xml("path", { d: `M${x1} ${y1} C${left} ${y1} ${left} ${y2} ${x2} ${y2}`, "stroke-dasharray": "5 4" }),

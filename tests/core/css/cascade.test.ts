@@ -148,6 +148,8 @@ describe("the cascade", () => {
     ["no container at all", "", "(width > 1px)", "red"],
     ["a name", ".d { container: card / inline-size; width: 200px }", "card (width > 1px)", "blue"],
     ["another name", ".d { container: card / inline-size; width: 200px }", "yard (width > 1px)", "red"],
+    ["a custom property that is set to anything", ".d { --closed: yes }", "style(--closed)", "blue"],
+    ["a custom property that is set to nothing", ".d { --closed: initial }", "style(--closed)", "red"],
     ["a custom property", ".d { --closed: yes }", "style(--closed: yes)", "blue"],
     ["its opposite", ".d { --closed: yes }", "not style(--closed: yes)", "red"],
   ])("a container query asks for %s", (_, container, query, colour) => {

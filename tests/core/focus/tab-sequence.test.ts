@@ -93,6 +93,16 @@ describe("where Tab goes", () => {
       "a c",
     ],
     [
+      "reading-flow of a grid",
+      `<div style="display: grid; reading-flow: grid-order"><a href id="a" style="order: 2"></a><a href id="b"></a></div>`,
+      "b a",
+    ],
+    [
+      "reading-flow of a grid in what is none",
+      `<div style="display: flex; reading-flow: grid-order"><a href id="a" style="order: 2"></a><a href id="b"></a></div>`,
+      "a b",
+    ],
+    [
       "reading-flow",
       `<div style="display: flex; reading-flow: flex-visual"><a href id="a" style="order: 2"></a><a href id="b"></a></div>`,
       "b a",

@@ -225,6 +225,9 @@ describe("descriptions", () => {
     [`<button id="a" title="tip">x</button>`, "tip"],
     [`<button id="a" title="tip"></button>`, ""],
     [`<table id="a" aria-label="n"><caption>c</caption></table>`, "c"],
+    [`<input id="a" type="submit" value="Book" aria-label="Book slip 4">`, "Book"],
+    [`<input id="a" type="submit" value="Book">`, ""],
+    [`<input id="a" value="Petrel" aria-label="Boat">`, ""],
   ])("%s is described as %s", (html, expected) => {
     expect(description(html)).toBe(expected);
   });
@@ -258,6 +261,21 @@ describe("states", () => {
       `"Book slip 4" button, expanded`,
       `"Beam" text box, "3", required`,
     ]);
+  });
+
+  test.each([
+    [`<input type="checkbox" id="a" aria-label="Fuel" checked>`, `"Fuel" checkbox, checked`],
+    [`<input type="checkbox" id="a" aria-label="Fuel">`, `"Fuel" checkbox, not checked`],
+    [
+      `<div role="checkbox" id="a" aria-label="Fuel" aria-checked="mixed"></div>`,
+      `"Fuel" checkbox, partly checked`,
+    ],
+    [`<button id="a" aria-busy="true">Tides</button>`, `"Tides" button, busy`],
+    [`<button id="a" aria-busy="false">Tides</button>`, `"Tides" button`],
+    [`<button id="a" aria-pressed="false">Night</button>`, `"Night" button, not pressed`],
+  ])("%s is heard as %s", (html, line) => {
+    const scene = sceneOf(html);
+    expect(heardLineOf(scene, byId(scene, "a"))).toBe(line);
   });
 });
 

@@ -71,6 +71,7 @@ describe("what is heard", () => {
     value: "Petrel",
     states: ["required"],
   };
+  const search: HeardParts = { ...field, role: "searchbox", spokenRole: "search field" };
   const toggle: HeardParts = {
     name: "Fees",
     role: "button",
@@ -87,6 +88,8 @@ describe("what is heard", () => {
     [field, `"Boat" text box, required, expanded`, false],
     [field, `"Boat"`, true],
     [field, `"boat" text box`, false],
+    [search, `"Boat" searchbox`, true],
+    [search, `"Boat" search field`, true],
     [toggle, `"Fees" button, expanded`, true],
     [toggle, `"Fees" button, collapsed`, false],
     [toggle, `"Fees" link`, false],

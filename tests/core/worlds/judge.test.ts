@@ -154,7 +154,7 @@ describe("judging a tree with decisions open", () => {
       element("button", {}, [hole]),
     ]);
     expect(judgeTree(tree, audit).map(({ fell, mendedBy }) => [fell.map(conditionText), mendedBy])).toEqual([
-      [["`a` is so", "`b` is not so"], ["words"]],
+      [["`a` is so", "`b` is so"], ["words"]],
       [["`a` is not so", "`b` is not so"], []],
     ]);
   });

@@ -93,6 +93,32 @@ test("a whole page is a document, anything else a component in one", () => {
   expect(inPage("a.tsx", [element("p")]).kind).toBe("component");
 });
 
+test.each<[what: string, node: TreeNode, holds: boolean]>([
+  ["an attribute that nobody knows", element("input", { value: hole("v", "v") }), true],
+  ["one that is known", element("input", { value: "4 m" }), false],
+  ["a spread", element("input", {}, [], { spread: hole("rest", "r") }), true],
+  [
+    "text that nobody knows, further in",
+    element("p", {}, [element("b", {}, [{ kind: "text", value: hole("t", "t"), source }])]),
+    true,
+  ],
+])("%s is a hole or none", (_, node, holds) => {
+  expect(hasHoles(documentIn(inPage("App.tsx", [node]), firstArms).document)).toBe(holds);
+});
+
+test("a handler that may be missing is a decision, and one that is there is none", () => {
+  const listening = (present: true | { kind: "either"; decision: Decision; arms: boolean[] }) =>
+    element("div", {}, [], { listeners: new Map([["click", { code: "book()", source, present }]]) });
+  const mayBe = listening({ kind: "either", decision: open, arms: [true, false] });
+  expect(decisionsIn([mayBe])).toEqual([open]);
+  expect(decisionsIn([listening(true)])).toEqual([]);
+  const listensIn = (world: typeof firstArms) =>
+    [...documentIn(inPage("App.tsx", [mayBe]), world).origins.keys()].flatMap(({ tag, listeners }) =>
+      tag === "div" && listeners !== "unknown" ? [...listeners] : [],
+    );
+  expect([listensIn(firstArms), listensIn(lastArms)]).toEqual([["click"], []]);
+});
+
 test("holes are filled with what their place may hold, and elements keep where they come from", () => {
   const { document } = documentIn(
     inPage("App.tsx", [
