@@ -1,12 +1,20 @@
 import { everyCheck } from "../core/checks/catalogue.ts";
 import { isOfKind } from "../core/checks/check.ts";
 import type { CheckResult, Tally } from "../core/checks/run.ts";
-import { type Problem, tooDeep } from "../core/findings/problems.ts";
+import {
+  brokenOff,
+  notJudged,
+  type Problem,
+  type Result,
+  takesTooLong,
+  tooDeep,
+} from "../core/findings/problems.ts";
 import type { CriterionNumber } from "../core/standards/criteria.ts";
+import { OutOfTime } from "../core/worlds/patience.ts";
 import type { LoadedSources } from "../engine/sources.ts";
 import type { Host } from "../host/host.ts";
 import type { Workspace } from "../host/workspace.ts";
-import { componentsWithin, composedWhole, rootCandidates, subjectName } from "../read/component-roots.ts";
+import { componentsWithin, rootCandidates, subjectName } from "../read/component-roots.ts";
 import { ModuleKeys } from "../read/module-keys.ts";
 import { sceneOptions } from "../read/scene-options.ts";
 import { placeKey } from "../readers/composition/component-name.ts";
@@ -23,6 +31,7 @@ import {
 import { type SourceAnswer, SourceTexts } from "./element-answer.ts";
 import { ExceptionBook, type MetException } from "./exception-book.ts";
 import { type FindingAnswer, FindingAnswers, placeOf } from "./finding-answer.ts";
+import { RootPatience } from "./root-patience.ts";
 import { Results, type Subject, subjectOf } from "./subject.ts";
 
 /** A component that is used and not in source, and where. */
@@ -59,18 +68,41 @@ interface RootAnswer {
   readonly unknown: readonly UnknownAnswer[];
 }
 
-/**
- * Audits every component that no other uses, with all that it renders.
- * @param workspace what came of roots that have not changed is taken from it
- */
-export function auditSources(
+/** What an audit of component source asks of the outside world. */
+export type SourcesHost = Pick<Host, "hash" | "clock">;
+
+/** How the audit of component source goes on. */
+export interface SourcesAsking {
+  /** What came of roots that have not changed is taken from it. */
+  readonly workspace: Workspace;
+  readonly onRoot?: (name: string, done: number, total: number) => void;
+  /** @throws its reason, when it is aborted */
+  readonly signal?: AbortSignal | undefined;
+  /** When it is aborted, what was found so far is the answer. */
+  readonly enough?: AbortSignal | undefined;
+}
+
+/** For how long other work of the process may wait. Milliseconds. */
+const LONGEST_WITHOUT_REST = 50;
+
+/** Audits every component that no other uses, with all that it renders. A fault of one costs that one alone. */
+export async function auditSources(
   sources: LoadedSources,
   plan: AuditPlan,
-  host: Pick<Host, "hash">,
-  workspace: Workspace,
-  signal?: AbortSignal,
-): SourcesResult {
+  host: SourcesHost,
+  { workspace, onRoot = () => {}, signal, enough }: SourcesAsking,
+): Promise<SourcesResult> {
   const audit = new SourcesAudit(sources, plan, host, workspace);
+  let rested = host.clock.elapsed();
+  /** Whether to go on with the next root. */
+  const goesOn = async (): Promise<boolean> => {
+    if (host.clock.elapsed() - rested > LONGEST_WITHOUT_REST) {
+      await host.clock.rest();
+      rested = host.clock.elapsed();
+    }
+    signal?.throwIfAborted();
+    return enough?.aborted !== true;
+  };
   const texts = new SourceTexts();
   texts.add(sources.texts);
   const exceptions = new ExceptionBook(everyCheck.map((check) => check.id));
@@ -115,27 +147,34 @@ export function auditSources(
   const shown = new Set<string>();
   const roots = new Set<string>();
   const candidates = rootCandidates((module) => audit.composer.componentsOf(module), sources);
+  let done = 0;
   for (const found of candidates) {
-    signal?.throwIfAborted();
+    if (!(await goesOn())) break;
+    onRoot(found.name, done, candidates.length);
+    done++;
     const key = placeKey(found.component.source);
     if (rendered.has(key)) continue;
     const root = audit.root(found);
-    if (root === null) {
-      unread.set(found.module.file, tooDeep(found.module.file));
+    if (!root.ok) {
+      unread.set(key, root.problem);
       continue;
     }
     roots.add(key);
-    for (const one of root.rendered) rendered.add(one);
-    for (const place of root.shown) shown.add(place);
-    add(found, root);
+    for (const one of root.value.rendered) rendered.add(one);
+    for (const place of root.value.shown) shown.add(place);
+    add(found, root.value);
   }
+  if (done < candidates.length) unread.set("", brokenOff(done, candidates.length));
   for (const found of componentsWithin(audit.composer, sources)) {
-    signal?.throwIfAborted();
-    if (roots.has(placeKey(found.component.source)) || unread.has(found.module.file)) continue;
+    if (!(await goesOn())) break;
+    const key = placeKey(found.component.source);
+    if (roots.has(key) || unread.has(key)) continue;
     const rest = audit.unreached(found, shown);
-    if (rest === null) continue;
-    for (const place of rest.shown) shown.add(place);
-    add(found, rest);
+    if (!rest.ok) unread.set(key, rest.problem);
+    else if (rest.value !== null) {
+      for (const place of rest.value.shown) shown.add(place);
+      add(found, rest.value);
+    }
   }
   return {
     subjects,
@@ -158,20 +197,26 @@ class SourcesAudit {
   readonly composer: Composer;
   readonly checks;
   readonly #plan: AuditPlan;
-  readonly #host: Pick<Host, "hash">;
+  readonly #host: SourcesHost;
   readonly #workspace: Workspace;
+  readonly #patience: RootPatience;
   readonly #keys: ModuleKeys;
   readonly #texts = new SourceTexts();
   readonly #work: ComponentAudit;
 
-  constructor(sources: LoadedSources, plan: AuditPlan, host: Pick<Host, "hash">, workspace: Workspace) {
+  constructor(sources: LoadedSources, plan: AuditPlan, host: SourcesHost, workspace: Workspace) {
     this.#plan = plan;
+    this.#patience = new RootPatience(host.clock, plan.timeLimit);
     this.#host = host;
     this.#workspace = workspace;
     this.#keys = new ModuleKeys(sources.modules, host.hash);
     this.#texts.add(sources.texts);
     this.checks = checksFor(plan.checks, plan.conformance).filter(isOfKind("page"));
-    this.composer = composer({ modules: sources.modules, standsFor: plan.components });
+    this.composer = composer({
+      modules: sources.modules,
+      standsFor: plan.components,
+      patience: this.#patience,
+    });
     this.#work = new ComponentAudit({
       composer: this.composer,
       modules: sources.modules,
@@ -184,6 +229,7 @@ class SourcesAudit {
         return place === null ? span.file : `${place.file}:${place.line}`;
       },
       showsWorlds: plan.showsWorlds,
+      patience: this.#patience,
       keepAlone: (found, make) => this.#kept<FaultsAlone>("alone", found, "", make),
     });
   }
@@ -194,35 +240,53 @@ class SourcesAudit {
     return this.#workspace.of(kind, placeKey(found.component.source), key, make);
   }
 
-  /** A component with all that it renders; null where it is nested too deeply. */
-  root(found: FoundComponent): RootAnswer | null {
-    return this.#kept("root", found, "", () => {
-      const composed = composedWhole(this.composer, found);
-      if (composed === null) return null;
-      const exceptions = new ExceptionBook([]);
-      const judged = this.#work.audit(composed, exceptions);
-      const unknown = composed.unknown.map(({ name, uses }) => ({
-        name,
-        uses: uses.flatMap((use) => this.#texts.place(use) ?? []),
-      }));
-      return this.#answer(found, [...composed.rendered], judged, exceptions, unknown);
-    });
+  /** What is made of one component, or why nothing is. */
+  #attempt<T>(found: FoundComponent, make: () => T): Result<T> {
+    this.#patience.begin();
+    try {
+      return { ok: true, value: make() };
+    } catch (error) {
+      return { ok: false, problem: this.#problemOf(error, found) };
+    }
+  }
+
+  #problemOf(error: unknown, { component, module, name }: FoundComponent): Problem {
+    const place = this.#texts.place(component.source);
+    const called = `${place === null ? module.file : `${place.file}:${place.line}`} ${name}`;
+    if (error instanceof OutOfTime) return takesTooLong(called, this.#plan.timeLimit);
+    // Markup or values go down deeper than there is room for.
+    if (error instanceof RangeError) return tooDeep(called);
+    return notJudged(called, error instanceof Error ? error.message : String(error));
+  }
+
+  /** A component with all that it renders. */
+  root(found: FoundComponent): Result<RootAnswer> {
+    return this.#attempt(found, () =>
+      this.#kept("root", found, "", () => {
+        const composed = this.composer.compose(found);
+        const exceptions = new ExceptionBook([]);
+        const judged = this.#work.audit(composed, exceptions);
+        const unknown = composed.unknown.map(({ name, uses }) => ({
+          name,
+          uses: uses.flatMap((use) => this.#texts.place(use) ?? []),
+        }));
+        return this.#answer(found, [...composed.rendered], judged, exceptions, unknown);
+      }),
+    );
   }
 
   /** What a component shows that no root does; null where there is nothing of the kind, or nothing wrong in it. */
-  unreached(found: FoundComponent, shown: ReadonlySet<string>): RootAnswer | null {
-    const places = this.#kept("places", found, "", () => {
-      const composed = composedWhole(this.composer, found);
-      return composed === null ? [] : placesShown([composed.tree]);
-    });
-    const rest = places.filter((place) => !shown.has(place));
-    if (rest.length === 0) return null;
-    return this.#kept("unreached", found, rest.join(" "), () => {
-      const composed = composedWhole(this.composer, found);
-      if (composed === null) return null;
-      const exceptions = new ExceptionBook([]);
-      const judged = this.#work.auditUnreached(composed, new Set(rest), exceptions);
-      return judged === null ? null : this.#answer(found, [], judged, exceptions, []);
+  unreached(found: FoundComponent, shown: ReadonlySet<string>): Result<RootAnswer | null> {
+    return this.#attempt(found, () => {
+      const places = this.#kept("places", found, "", () => placesShown([this.composer.compose(found).tree]));
+      const rest = places.filter((place) => !shown.has(place));
+      if (rest.length === 0) return null;
+      return this.#kept("unreached", found, rest.join(" "), () => {
+        const exceptions = new ExceptionBook([]);
+        const composed = this.composer.compose(found);
+        const judged = this.#work.auditUnreached(composed, new Set(rest), exceptions);
+        return judged === null ? null : this.#answer(found, [], judged, exceptions, []);
+      });
     });
   }
 

@@ -201,9 +201,11 @@ class Audit {
 
   async #audited(targets: SourceTargets): Promise<SourcesResult> {
     const { auditSources } = await import("./audit-sources.ts");
-    const { workspace = new Workspace(), signal } = this.#asking;
+    const { workspace = new Workspace(), signal, enough, onPage } = this.#asking;
     const loaded = await targets.load();
-    const result = auditSources(loaded, this.#plan, this.#host, workspace, signal);
+    const onRoot = (name: string, done: number, total: number) => onPage?.({ name }, done, total);
+    const asking = { workspace, signal, enough, onRoot };
+    const result = await auditSources(loaded, this.#plan, this.#host, asking);
     const isEmpty = result.subjects.length + result.unread.length + loaded.problems.length === 0;
     if (!isEmpty) return result;
     const named = [...new Set(loaded.entries.map(({ target }) => target))];
@@ -291,7 +293,7 @@ class Audit {
 
   /** The findings with the edits that hold; what came of component source is kept with them. */
   async proved(result: AuditResult, again: AuditAnew): Promise<readonly FindingAnswer[]> {
-    const { trials } = this.#plan;
+    const trials = this.#asking.enough?.aborted === true ? "none" : this.#plan.trials;
     // What an earlier run came to was tried then.
     const tried = new Set(result.sources.flatMap(({ isKept, result: own }) => (isKept ? own.findings : [])));
     const findings =
@@ -308,7 +310,8 @@ class Audit {
             this.#host,
           );
     for (const { isKept, result: own, targets } of result.sources)
-      if (!isKept) await this.#cache?.keep(await targets.load(), withProved(own, findings));
+      if (!isKept && own.unread.length === 0)
+        await this.#cache?.keep(await targets.load(), withProved(own, findings));
     return findings;
   }
 }

@@ -1,4 +1,4 @@
-import type { Problem } from "../core/findings/problems.ts";
+import { brokenOffPages, type Problem } from "../core/findings/problems.ts";
 import type { Engine, Workplace } from "../engine/engine.ts";
 import { findPages, type PageFile } from "../engine/targets.ts";
 import type { Collected, OnPage } from "../engine/unit.ts";
@@ -17,6 +17,8 @@ export interface Asking {
   /** Called before code of targets is run that nobody asked for by name. */
   readonly onRuns?: Workplace["onRuns"];
   readonly signal?: AbortSignal | undefined;
+  /** When it is aborted, what was found so far is the answer. */
+  readonly enough?: AbortSignal | undefined;
   /** What was made for earlier questions; nothing is known without one. */
   readonly workspace?: Workspace;
   /** Pages that were found before; targets are not looked at then. */
@@ -28,6 +30,7 @@ export interface Collection {
   readonly problems: readonly Problem[];
   /** One for each engine that has targets, read before mounted: they may be followed at the same time. */
   readonly streams: readonly AsyncIterable<Collected>[];
+  readonly enough: AbortSignal | undefined;
 }
 
 /** Finds the targets of a plan and gives each to the engine that takes it. */
@@ -45,6 +48,7 @@ export async function collect(plan: ReadingPlan, host: Host, asking: Asking = {}
   const inOrder = engines.toReversed().filter((engine) => byEngine.has(engine));
   return {
     problems,
+    enough: asking.enough,
     streams: inOrder.map((engine) =>
       engine.collect(byEngine.get(engine) ?? [], plan, { host, workspace, onPage, onRuns, signal }),
     ),
@@ -66,7 +70,7 @@ const MOST_ACTED_ON = 8;
  * @param take what is made of what an engine comes to, and what goes wrong on the way
  */
 export async function gather<T>(
-  { problems, streams }: Collection,
+  { problems, streams, enough }: Collection,
   take: (
     collected: Exclude<Collected, { readonly kind: "problem" }>,
     outcome: Outcome,
@@ -79,6 +83,11 @@ export async function gather<T>(
       const waiting = new Set<Promise<void>>();
       for await (const collected of stream) {
         const entry: (typeof results)[number] = { outcome: new Outcome(), parts: [] };
+        if (enough?.aborted === true) {
+          entry.outcome.note([brokenOffPages(results.length)], false);
+          results.push(entry);
+          break;
+        }
         // Component source is told after the pages, though it must be read first: it says what is no page.
         if (collected.kind === "sources") last.push(entry);
         else results.push(entry);

@@ -9,6 +9,7 @@ import { ask, askWords, BLANK } from "../core/repair/repair.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import { conditionText } from "../core/worlds/condition.ts";
 import { type JudgedFinding, judgeTree } from "../core/worlds/judge.ts";
+import type { Patience } from "../core/worlds/patience.ts";
 import type { ComposedTree, TreeElement, TreeNode } from "../core/worlds/tree.ts";
 import type { WorldDocument } from "../core/worlds/world.ts";
 import { applied, ComponentStyles } from "../read/component-sheets.ts";
@@ -48,6 +49,8 @@ export interface ComponentAuditRequest {
   readonly sheets: readonly Sheet[];
   /** How a place is told in a sentence: `file:line`. */
   readonly told: (span: Span) => string;
+  /** How long one root may take. */
+  readonly patience: Patience;
   /** Whether findings say in which world they were judged. */
   readonly showsWorlds: boolean;
   /** What a component fails in by itself, kept as long as it does not change. */
@@ -109,13 +112,14 @@ export class ComponentAudit {
   }
 
   #judge(found: FoundComponent, tree: ComposedTree, around: Around, exceptions: ExceptionBook) {
-    const { checks, settingsFor, scene: options, sheets: shared } = this.#request;
+    const { checks, settingsFor, scene: options, sheets: shared, patience } = this.#request;
     const settings = settingsFor(found.module.file);
     const alone = aloneComponent(found);
     const running = checks.filter((check) => !settings(check).off);
     const { sheets, known } = this.#styles.of(found.module);
     const looks = new Map<WorldDocument, Look>();
     const audit = (world: WorldDocument, only?: ReadonlySet<string>): readonly Finding[] => {
+      patience.check();
       const styles = applied([...shared, ...sheets], world.document);
       const scene = sceneFromSource(world.document, styles, { ...options, stylesKnown: known });
       const chosen = only === undefined ? running : running.filter((check) => only.has(check.id));

@@ -9,7 +9,7 @@ import { unknownComponentsText } from "../report/terminal/unknown-components.ts"
 import type { AuditArguments } from "./audit.ts";
 import { auditOptionsOf } from "./audit-options.ts";
 import { firstRunNotice } from "./first-run.ts";
-import { COULD_NOT, DONE, FOUND, type Io, type Status } from "./io.ts";
+import { BROKEN_OFF, COULD_NOT, DONE, FOUND, type Io, type Status } from "./io.ts";
 import { RunContext } from "./run-context.ts";
 import { packageVersion } from "./version.ts";
 
@@ -21,8 +21,18 @@ export async function runAudit(args: AuditArguments, io: Io): Promise<Status> {
   const { plan, inForce } = planned.value;
   const { paint } = run;
   if (args["show-config"]) return run.deliver([settingsText(inForce, paint)], DONE);
+  const enough = new AbortController();
+  let hasBegun = false;
+  io.onInterrupt?.(() => {
+    enough.abort();
+    return hasBegun;
+  });
   const answer = await audit(plan, run.host, {
-    onPage: args.quiet ? () => {} : run.onPage,
+    enough: enough.signal,
+    onPage: (...progress) => {
+      hasBegun = true;
+      if (!args.quiet) run.onPage(...progress);
+    },
     onRuns: async (files) => {
       const notice = await firstRunNotice(files, run.host);
       if (notice !== null) run.remark(notice);
@@ -30,7 +40,8 @@ export async function runAudit(args: AuditArguments, io: Io): Promise<Status> {
   });
   run.clearProgress();
   run.reportProblems(answer.problems);
-  const status = answer.incomplete ? COULD_NOT : reaches(answer, plan.failOn) ? FOUND : DONE;
+  const reached = reaches(answer, plan.failOn) ? FOUND : DONE;
+  const status = enough.signal.aborted ? BROKEN_OFF : answer.incomplete ? COULD_NOT : reached;
   if (args["unknown-components"]) {
     const text =
       args.format === "json" ? unknownComponentsJson(answer) : unknownComponentsText(answer, paint);

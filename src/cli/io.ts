@@ -18,6 +18,11 @@ export interface Io {
   readonly env: Readonly<Record<string, string | undefined>>;
   /** Absolute. */
   readonly workingDirectory: string;
+  /**
+   * Sets what is asked, once, when the user breaks the work off (Ctrl+C). Where it answers no, and the second time, the
+   * process ends as it would.
+   */
+  readonly onInterrupt?: ((takesIt: () => boolean) => void) | undefined;
   /** What runs apart; its own where nothing is given. */
   readonly workers?: Workers | undefined;
 }
@@ -26,7 +31,9 @@ export interface Io {
 export const DONE = 0;
 export const FOUND = 1;
 export const COULD_NOT = 2;
-export type Status = typeof DONE | typeof FOUND | typeof COULD_NOT;
+/** The user broke it off: 128 and the number of SIGINT, as a shell has it. */
+export const BROKEN_OFF = 130;
+export type Status = typeof DONE | typeof FOUND | typeof COULD_NOT | typeof BROKEN_OFF;
 
 /** The real streams of this process. */
 export const processIo = (): Io => ({
@@ -35,4 +42,8 @@ export const processIo = (): Io => ({
   input: process.stdin,
   env: process.env,
   workingDirectory: process.cwd(),
+  onInterrupt: (takesIt) =>
+    void process.once("SIGINT", () => {
+      if (!takesIt()) process.kill(process.pid, "SIGINT");
+    }),
 });

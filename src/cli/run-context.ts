@@ -1,6 +1,5 @@
 import path from "node:path";
 import { type Problem, problemText } from "../core/findings/problems.ts";
-import type { PageFile } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
 import { type Paint, paintFor } from "../report/terminal/paint.ts";
@@ -66,11 +65,11 @@ export class RunContext {
   }
 
   /** Says how far the work is: one line, on a terminal only, and after a second only. */
-  readonly onPage = (page: PageFile, done: number, total: number): void => {
+  readonly onPage = ({ name }: { readonly name: string }, done: number, total: number): void => {
     const { err } = this.io;
     if (err.isTTY !== true || performance.now() - this.#started < PATIENCE) return;
     this.#isProgressShown = true;
-    const text = printable(`${done + 1} of ${total}: ${page.name}`);
+    const text = printable(`${done + 1} of ${total}: ${name}`);
     err.write(`\r\u001b[K${text.slice(0, (err.columns ?? 80) - 1)}`);
   };
 

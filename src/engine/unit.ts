@@ -116,4 +116,4 @@ export type Collected =
     };
 
 /** Tells how far the work is. */
-export type OnPage = (page: PageFile, done: number, total: number) => void;
+export type OnPage = (what: { readonly name: string }, done: number, total: number) => void;

@@ -44,6 +44,8 @@ export interface Clock {
   now(): Date;
   /** Milliseconds since some fixed point. */
   elapsed(): number;
+  /** Lets all else that waits in this process have its turn: what a user asks for, what is to be shown. */
+  rest(): Promise<void>;
 }
 
 export interface Host {

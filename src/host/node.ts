@@ -305,7 +305,11 @@ export function nodeHost(
 ): Host {
   return {
     files,
-    clock: { now: () => new Date(), elapsed: () => performance.now() },
+    clock: {
+      now: () => new Date(),
+      elapsed: () => performance.now(),
+      rest: () => new Promise((resolve) => setImmediate(resolve)),
+    },
     workingDirectory,
     standardInput: wholeInput(input),
     commitState: () => commitState(workingDirectory),

@@ -35,7 +35,7 @@ export function memoryHost(files: Readonly<Record<string, string>>): Host {
       refusesWriting: async () => "this disk is read only",
       replaceWhole: async () => ({ written: [], failed: null }),
     },
-    clock: { now: () => new Date(0), elapsed: () => time++ },
+    clock: { now: () => new Date(0), elapsed: () => time++, rest: async () => {} },
     workingDirectory: "/yard",
     standardInput: async () => new Uint8Array(),
     commitState: async () => "no repository",
@@ -52,11 +52,13 @@ export async function auditFiles(
     readonly checks?: readonly string[];
     readonly components?: Readonly<Record<string, string>>;
     readonly asking?: Asking;
+    /** In seconds; looking at the clock takes a thousandth. */
+    readonly timeLimit?: number;
   } = {},
 ) {
   const planned = auditPlan(
     [entry].flat(),
-    { engine: "read", cache: false, only: options.checks },
+    { engine: "read", cache: false, only: options.checks, timeLimit: options.timeLimit },
     { loaded: configOf(options.components ?? {}), workingDirectory: "/yard", palette: [], build: "test" },
   );
   if (!planned.ok) throw new Error(planned.problem.message);

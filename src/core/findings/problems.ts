@@ -1,3 +1,5 @@
+import { countOf } from "../document/count-of.ts";
+
 /** Something the outside world got wrong: what happened, where, and what to do next, in one line. */
 export interface Problem {
   readonly target: string;
@@ -41,6 +43,20 @@ export const sourceBroken = (place: string, reason: string): Problem =>
   problem(place, `Does not parse: ${reason.replace(/\.$/, "")}. What could be read of the file is audited.`);
 export const tooDeep = (target: string): Problem =>
   problem(target, "Is nested too deeply to be read. Part it into components.");
+export const takesTooLong = (target: string, seconds: number): Problem =>
+  problem(
+    target,
+    `Was not judged within ${seconds} seconds, and was left. Part it, or give it more time: --time-limit.`,
+  );
+export const notJudged = (target: string, reason: string): Problem =>
+  problem(
+    target,
+    `Could not be judged, which is a fault of Even Keel: ${reason.replace(/\.$/, "")}. Please report it.`,
+  );
+export const brokenOff = (done: number, total: number): Problem =>
+  problem("", `Broken off: ${done} of ${total} components were looked at; what was found in them is told.`);
+export const brokenOffPages = (done: number): Problem =>
+  problem("", `Broken off after ${countOf(done, "page")}; what was found is told.`);
 export const noComponents = (target: string): Problem =>
   problem(target, "No component was found in it: nothing here is exported that renders markup.");
 export const generated = (target: string): Problem =>

@@ -1,5 +1,6 @@
 import type * as Ast from "@babel/types";
 import type { Namespace, Span } from "../../core/document/node.ts";
+import { endless, type Patience } from "../../core/worlds/patience.ts";
 import { type ComposedTree, inPage, type TreeNode } from "../../core/worlds/tree.ts";
 import { angularComponent, isAngularClass } from "../angular/angular-component.ts";
 import { markupOf, nodesOf, renderJsx } from "../react/jsx-markup.ts";
@@ -27,6 +28,8 @@ export interface ComponentSources {
   readonly modules: ReadonlyMap<string, SourceModule>;
   /** The HTML element that a component of a package stands for, by the name it is used with. */
   readonly standsFor: ReadonlyMap<string, string>;
+  /** How long one tree may take. */
+  readonly patience?: Patience;
 }
 
 /** A component that may be looked at by itself. */
@@ -66,6 +69,9 @@ export interface Composer {
 /** How much may be evaluated for one tree. */
 const MOST_STEPS = 400_000;
 
+/** After how many steps it is looked whether there is time for more. */
+const STEPS_BETWEEN_LOOKS = 256;
+
 /** How deep components may be inside one another. */
 const DEEPEST_USE = 40;
 
@@ -76,10 +82,13 @@ const MOST_WITHIN_ITSELF = 2;
 export const composer = (sources: ComponentSources): Composer => new ProjectComposer(sources);
 
 /** What evaluates the scripts of a project; what packages and markup come to it asks of a composition. */
-function newMachine(): Machine {
+function newMachine(patience: Patience): Machine {
   const machine: Machine = {
     state: { ...atFirst(""), frames: [] },
-    evaluate: (node, scope) => evaluate(machine, node, scope),
+    evaluate: (node, scope) => {
+      if (machine.state.steps % STEPS_BETWEEN_LOOKS === 0) patience.check();
+      return evaluate(machine, node, scope);
+    },
     call: (callee, given, place) => callValue(machine, callee, given, place),
     member: (object, name, place) => memberOf(machine, object, name, place),
     bindPattern: (pattern, value, scope) => bindPattern(machine, pattern, value, scope),
@@ -106,7 +115,7 @@ const atFirst = (instance: string): Omit<MachineState, "frames"> => ({
 
 /** The components of a project: what is known of all of them, and what came up while one of them was composed. */
 class ProjectComposer implements Composer, Composition, ScopeMaking {
-  readonly machine = newMachine();
+  readonly machine: Machine;
   readonly #sources: ComponentSources;
   readonly #byFile: ReadonlyMap<string, SourceModule>;
   readonly #types: TypeNames<SourceModule>;
@@ -122,6 +131,7 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
 
   constructor(sources: ComponentSources) {
     this.#sources = sources;
+    this.machine = newMachine(sources.patience ?? endless);
     this.#byFile = new Map([...sources.modules.values()].map((module) => [module.file, module]));
     this.#types = typeNamesOf(this);
   }

@@ -23,7 +23,7 @@ export function memberOf(machine: Machine, object: Value, name: string, place: C
       case "object": {
         const property = one.properties.get(name) ?? one.lazy?.(name) ?? null;
         if (property !== null) return property;
-        return one.rest === null ? absent : memberOfUnknown(one.rest, name, place);
+        return one.rest === null ? absent : memberOfUnknown(machine, one.rest, name, place);
       }
       case "list":
         return listMember(machine, one, name, place);
@@ -38,7 +38,7 @@ export function memberOf(machine: Machine, object: Value, name: string, place: C
             ? absent
             : unknownMember(one, name, place);
       case "unknown":
-        return memberOfUnknown(one, name, place);
+        return memberOfUnknown(machine, one, name, place);
       case "function":
       case "class":
         return one.statics.get(name) ?? (name === "name" ? known(one.name) : absent);
@@ -52,14 +52,16 @@ export function memberOf(machine: Machine, object: Value, name: string, place: C
   });
 }
 
-const memberOfUnknown = (object: Unknown, name: string, place: CallPlace): Value => {
+/** Methods that lists alone have, so that what has them is one. */
+const listsAlone = new Set(["map", "flatMap", "filter", "toSorted", "toReversed"]);
+
+function memberOfUnknown(machine: Machine, object: Unknown, name: string, place: CallPlace): Value {
   if (object.members !== undefined) return object.members(name);
-  if (object.type === "list" || object.type === "any") {
-    if (name === "map" || name === "flatMap") return native(name, () => itemOf(object));
-  }
+  if (eachMethods.has(name) && (object.type === "list" || (object.type === "any" && listsAlone.has(name))))
+    return eachMember(machine, itemOf(object), name, place);
   if (object.type === "string" && textMethods.has(name)) return textNative(object.id, name, place);
   return unknownMember(object, name, place);
-};
+}
 
 const unknownMember = (object: Value, name: string, place: CallPlace): Unknown =>
   unknownAt(place.source, place.text, `${keyOf(object)}.${name}`, name === "length" ? "number" : "any");
@@ -209,26 +211,28 @@ const openItem = (machine: Machine, list: ListValue, place: CallPlace): Value =>
         (arm) => list.items[arm] ?? absent,
       );
 
+/** Methods of lists that give a list again: of other items, or of some or all of the same. */
+const eachMethods = new Map<string, "others" | "the same">([
+  ["map", "others"],
+  ["flatMap", "others"],
+  ["filter", "the same"],
+  ["slice", "the same"],
+  ["sort", "the same"],
+  ["toSorted", "the same"],
+  ["reverse", "the same"],
+  ["toReversed", "the same"],
+  ["concat", "the same"],
+]);
+
 function eachMember(machine: Machine, list: EachValue, name: string, site: CallPlace): Value {
+  const gives = eachMethods.get(name);
+  if (gives === undefined) return unknownMember(list.source, name, site);
+  if (gives === "the same") return native(name, () => list);
   const number = unknownAt(site.source, `${site.text} index`, `${list.source.id} index`, "number");
-  switch (name) {
-    case "map":
-    case "flatMap":
-      return native(name, ([fn], place) => ({
-        ...list,
-        item: onItem(machine, fn ?? absent, list.item, number, place),
-      }));
-    case "filter":
-    case "slice":
-    case "sort":
-    case "toSorted":
-    case "reverse":
-    case "toReversed":
-    case "concat":
-      return native(name, () => list);
-    default:
-      return memberOfUnknown({ ...list.source, type: "any" }, name, site);
-  }
+  return native(name, ([fn], place) => ({
+    ...list,
+    item: onItem(machine, fn ?? absent, list.item, number, place),
+  }));
 }
 
 const itemOf = (list: Unknown): EachValue => ({
