@@ -3,6 +3,7 @@ import { componentEndings, componentFormatOf } from "../core/document/component-
 import { noMatch, noPages, notAPage, notFound, type Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
+import { decoratedScripts } from "./decorated-scripts.ts";
 
 /** A page to be read, because of a target. */
 export interface PageFile {
@@ -95,12 +96,13 @@ export async function findPages(
     const full = path.resolve(host.workingDirectory, target);
     const info = await host.files.info(full);
     if (info?.kind === "folder") {
-      const found = (
-        await host.files.find(
-          extensions.map((extension) => `**/*${extension}`),
-          full,
-        )
-      ).filter((file) => !isSkipped(file) && !triesComponents.test(file));
+      const byName = await host.files.find(
+        extensions.map((extension) => `**/*${extension}`),
+        full,
+      );
+      const found = [...byName, ...(await decoratedScripts(host, full, byName))]
+        .sort()
+        .filter((file) => !isSkipped(file) && !triesComponents.test(file));
       if (found.length === 0) problems.push(noPages(target, extensions));
       for (const file of found) add(target, file, full);
     } else if (info?.kind === "file") {

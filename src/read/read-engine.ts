@@ -1,4 +1,4 @@
-import type { Problem } from "../core/findings/problems.ts";
+import { type Problem, templateAlone } from "../core/findings/problems.ts";
 import type { Engine, Workplace } from "../engine/engine.ts";
 import type { LoadedSources } from "../engine/sources.ts";
 import { isComponentFile, type PageFile } from "../engine/targets.ts";
@@ -44,6 +44,10 @@ export async function* collectRead(
       yield { kind: "problem", problem: loaded.problem, isUnread: true };
       continue;
     }
+    if (isTemplate(loaded.value.texts.get(page.name) ?? "")) {
+      yield { kind: "problem", problem: templateAlone(page.name), isUnread: false };
+      continue;
+    }
     for (const problem of loaded.value.problems) yield { kind: "problem", problem, isUnread: false };
     yield {
       kind: "unit",
@@ -52,6 +56,12 @@ export async function* collectRead(
     };
   }
 }
+
+/** Whether markup binds what a component gives it: `*ngIf`, `[value]`, `(click)`, `@if (…)`. */
+const isTemplate = (text: string): boolean =>
+  /\s\*ng[A-Z]\w*=|<[a-z][^<>]*\s(?:\[[\w.-]+\]|\([\w.-]+\)|\[\([\w.-]+\)\])=["']|<ng-(?:template|container|content)\b|^\s*@(?:if|for|switch|defer)\s*\(.*\{\s*$/m.test(
+    text,
+  );
 
 /** Component source, read when it is first wanted. */
 class Sources implements SourceTargets {

@@ -57,6 +57,11 @@ export const brokenOff = (done: number, total: number): Problem =>
   problem("", `Broken off: ${done} of ${total} components were looked at; what was found in them is told.`);
 export const brokenOffPages = (done: number): Problem =>
   problem("", `Broken off after ${countOf(done, "page")}; what was found is told.`);
+export const templateAlone = (target: string): Problem =>
+  problem(
+    target,
+    "Is the template of a component that is not among the targets: nothing in it was judged. Name the folder of its component too.",
+  );
 export const noComponents = (target: string): Problem =>
   problem(target, "No component was found in it: nothing here is exported that renders markup.");
 export const generated = (target: string): Problem =>

@@ -15,7 +15,7 @@ export interface StartTag {
   readonly nameEnd: number;
 }
 
-export function startTag({ source }: ElementNode, textOf: TextOf): StartTag | null {
+export function startTag({ source, components }: ElementNode, textOf: TextOf): StartTag | null {
   const text = source === null ? null : textOf(source.file);
   if (source === null || text === null) return null;
   const name = /^<[A-Za-z][^\s/><]*(?=[\s/>])/.exec(text.slice(source.start, source.end));
@@ -23,7 +23,8 @@ export function startTag({ source }: ElementNode, textOf: TextOf): StartTag | nu
   return {
     file: source.file,
     text,
-    syntax: syntaxOf(source.file),
+    // Whatever its file is called, what a component renders stands in a template.
+    syntax: components.length > 0 && syntaxOf(source.file) === "html" ? "template" : syntaxOf(source.file),
     start: source.start,
     end: source.end,
     nameEnd: source.start + name[0].length,

@@ -48,14 +48,20 @@ export function auditText(answer: AuditAnswer, view: AuditView): string {
     (subject) => !answer.findings.some((f) => f.subject === subject.id && f.outcome !== "passed"),
   );
   if (clean.length > 0 && answer.subjects.length > 1) {
-    const names = clean.map((subject) => printable(subject.id)).join(", ");
-    parts.push(`${view.paint.paragraph(`${colours.green("✓")} `, `nothing found in ${names}`, 2)}\n`);
+    const named = view.all || clean.length <= MOST_CLEAN_NAMED ? clean : clean.slice(0, MOST_CLEAN_NAMED - 1);
+    const more = clean.length - named.length;
+    const names = named.map((subject) => printable(subject.id)).join(", ");
+    const rest = more === 0 ? "" : ` and ${more} more (--all names them)`;
+    parts.push(`${view.paint.paragraph(`${colours.green("✓")} `, `nothing found in ${names}${rest}`, 2)}\n`);
   }
   if (view.coverage && answer.coverage.length > 0)
     parts.push(coverageText(answer.coverage, answer.conformance, view.paint, view.all));
   parts.push(closing(answer, view));
   return parts.join("\n");
 }
+
+/** Of how many subjects without findings the names are told. */
+const MOST_CLEAN_NAMED = 8;
 
 /** Findings first, then questions; each by what they do to a person. The order of the pages stays. */
 const worstFirst = (a: FindingAnswer, b: FindingAnswer): number =>

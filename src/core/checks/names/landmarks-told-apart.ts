@@ -56,8 +56,8 @@ function judge(landmark: ElementNode, scene: Scene): Verdict {
   const hint = heading === undefined ? "" : `: its heading says "${scene.name(heading).text}"`;
   return failed(
     name.text === ""
-      ? `There are several ${word} landmarks, and this one has no name.`
-      : `Another ${word} landmark is called "${name.text}" too.`,
+      ? `There are several ${word}s, and this one has no name.`
+      : `Another ${word} is called "${name.text}" too.`,
     heading === undefined
       ? askWords("Say in aria-label what sets this one apart.", `Name of this ${word}`, "", [
           setAttribute(landmark, "aria-label", BLANK),
@@ -101,14 +101,12 @@ export const landmarksToldApart = {
     { html: `<nav><a href="a">Slips</a></nav>`, finds: [] },
     {
       html: `<nav><a href="a">Slips</a></nav><nav><a href="b">Fees</a></nav>`,
-      finds: [
-        ["failed", "<nav>", "There are several navigation landmark landmarks, and this one has no name."],
-      ],
+      finds: [["failed", "<nav>", "There are several navigation landmarks, and this one has no name."]],
     },
     {
       html: `<section aria-label="Tides">1</section><section aria-label="Tides">2</section>`,
       finds: [
-        ["failed", `<section aria-label="Tides">`, `Another region landmark landmark is called "Tides" too.`],
+        ["failed", `<section aria-label="Tides">`, `Another region landmark is called "Tides" too.`],
       ],
     },
   ],

@@ -1,0 +1,79 @@
+import { describe, expect, test } from "vitest";
+import { auditFiles, found } from "./component-project.ts";
+
+const manifest = '{"dependencies":{"@angular/core":"^20.0.0"}}';
+const login = (template: string) =>
+  `import { Component } from "@angular/core";
+@Component({ selector: "yard-login", ${template} })
+export class Login { open = false; toggle() { this.open = !this.open; } }
+`;
+
+describe("a component whose file does not say in its name that it is one", () => {
+  test.each<[what: string, files: Readonly<Record<string, string>>, expected: readonly string[]]>([
+    [
+      "is read with the template beside it",
+      {
+        "login.html": `<button (click)="toggle()"></button>\n@if (open) {\n  <p>Sign in</p>\n}\n`,
+        "login.ts": login(`templateUrl: "./login.html"`),
+      },
+      ["failed names.action-named login.html:1 [Login]"],
+    ],
+    [
+      "is found by its decorator alone where the project has the framework",
+      { "package.json": manifest, "pages/login.ts": login(`template: "<p>Slips</p><button></button>"`) },
+      ["failed names.action-named pages/login.ts:2 [Login]"],
+    ],
+    [
+      "is none where it is a test, or declares types alone",
+      {
+        "package.json": manifest,
+        "login.spec.ts": login(`template: "<button></button>"`),
+        "login.d.ts": login(`template: "<button></button>"`),
+        "index.ts": "export const slips = 4;",
+        "yard.component.ts": login(`template: "<p>Slips</p>"`),
+      },
+      [],
+    ],
+  ])("%s", async (_, files, expected) => {
+    expect(await found(files, ".")).toEqual(expected);
+  });
+
+  test("has edits written as its template is", async () => {
+    const { findings } = await auditFiles(
+      {
+        "login.html": `<a href="#" [title]="open"><img src="hull.jpg" alt="Slips"> Slips</a>`,
+        "login.ts": login(`templateUrl: "./login.html"`),
+      },
+      ".",
+    );
+    const edits = findings.flatMap(({ repair }) => repair?.edits ?? []);
+    expect(edits.map(({ file }) => file)).toContain("login.html");
+  });
+});
+
+test.each([
+  ["*ngIf", `<p *ngIf="open">Slips</p>`],
+  ["a bound attribute", `<button [disabled]="busy"></button>`],
+  ["a handler", `<button class="x" (click)="book()"></button>`],
+  ["a block", `<ul>\n  @for (slip of slips; track slip.id) {\n    <div>{{ slip.name }}</div>\n  }\n</ul>`],
+  ["content", `<div><ng-content></ng-content></div>`],
+])("a template with %s and no component fails in nothing, and that is said", async (_, html) => {
+  const { findings, problems, incomplete, subjects } = await auditFiles({ "slips.html": html });
+  expect([findings, subjects, incomplete]).toEqual([[], [], false]);
+  expect(problems.map(({ target, message }) => `${target}: ${message}`)).toEqual([
+    expect.stringMatching(/^slips\.html: Is the template of a component that is not among the targets/),
+  ]);
+});
+
+test.each([
+  [
+    "an address",
+    `<!doctype html><html lang="en"><title>t</title><main><h1>x</h1><p>mail yard@if (you can) {</p></main>`,
+  ],
+  [
+    "a style",
+    `<!doctype html><html lang="en"><title>t</title><style>a[href="x"] { color: red }</style><main><h1>x</h1></main>`,
+  ],
+])("a page with %s is a page", async (_, html) => {
+  expect((await auditFiles({ "a.html": html })).subjects).toHaveLength(1);
+});
