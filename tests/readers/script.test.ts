@@ -74,7 +74,7 @@ describe("what an expression comes to", () => {
     [`(() => { if (1 > 2) return "a"; return "b"; })()`, "b"],
     [`(() => { switch ("b") { case "a": return 1; case "b": return 2; } })()`, "2"],
     [`(() => { const all = []; all.push("a"); return all[0]; })()`, "a"],
-    [`(() => { let n = 0; for (const x of [1]) n += x; return n; })()`, "{n += x}"],
+    [`(() => { let n = 0; for (const x of [1]) n += x; return n; })()`, "{n}"],
     [`window.name`, "{window.name}"],
     [`\`Slip \${window.name}\``, "Slip {window.name}"],
     [`fetchName()`, "{fetchName()}"],

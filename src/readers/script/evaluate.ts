@@ -13,6 +13,8 @@ import {
   isNullish,
   keyOf,
   known,
+  type ObjectValue,
+  orElse,
   truthOf,
   type Unknown,
   type Value,
@@ -178,12 +180,26 @@ export function merged(machine: Machine, one: Value, two: Value, unknown: () => 
       if (second.kind === "object" && second.lazy === undefined)
         return {
           ...first,
-          properties: new Map([...first.properties, ...second.properties]),
+          properties: new Map([...overridden(machine, first, second.rest), ...second.properties]),
           rest: second.rest ?? first.rest,
         };
       return { kind: "object", properties: new Map(), rest: second.kind === "unknown" ? second : unknown() };
     }),
   );
+}
+
+/** What is left of properties where others may stand over them that nobody can list. */
+function overridden(
+  machine: Machine,
+  { properties }: ObjectValue,
+  rest: Unknown | null,
+): Iterable<[string, Value]> {
+  if (rest === null) return properties;
+  const { source } = rest;
+  return [...properties].map(([name, value]) => {
+    const over = machine.member(rest, name, { source, text: `${rest.text}.${name}`, self: null });
+    return [name, orElse(over, value)];
+  });
 }
 
 /** The name of a property as far as it is certain. */
@@ -252,7 +268,9 @@ export function args(machine: Machine, written: readonly Ast.Node[], scope: Scop
     if (argument.type === "SpreadElement") {
       const spread = machine.evaluate(argument.argument, scope);
       if (spread.kind === "list") values.push(...spread.items);
-      else values.push(unknownOf(machine, argument, scope));
+      else if (spread.kind === "known" && typeof spread.value === "string")
+        values.push(...[...spread.value].map(known));
+      else values.push({ ...unknownOf(machine, argument, scope), isSpread: true });
     } else values.push(machine.evaluate(argument, scope));
   }
   return values;
@@ -285,7 +303,8 @@ function call(machine: Machine, node: Ast.CallExpression | Ast.OptionalCallExpre
   } else called = machine.evaluate(callee, scope);
   const given = args(machine, node.arguments, scope);
   return lift(machine, called, (one) => {
-    if (isNullish(one)) return absent;
+    if (isNullish(one))
+      return node.type === "OptionalCallExpression" ? absent : unknownOf(machine, node, scope);
     return machine.call(one, given, {
       ...placeOf(node, scope, self),
       types: { nodes: typeArguments(node), scope },

@@ -1,6 +1,7 @@
 import type * as Ast from "@babel/types";
-import { classValue, functionValue, named, propertyName } from "./evaluate.ts";
-import { fork, lift, type Machine, unknownAt, whether } from "./machine.ts";
+import { type Effect, everyEffect, unfollowedEffects } from "./effects.ts";
+import { classValue, functionValue, args as givenArguments, named, propertyName } from "./evaluate.ts";
+import { fork, lift, type Machine, truthDecision, unknownAt, whether } from "./machine.ts";
 import { everyNode } from "./parse-script.ts";
 import { placeOf, unknownOf } from "./places.ts";
 import { bind, bindingOf, bindLater, innerScope } from "./scope.ts";
@@ -15,6 +16,7 @@ import {
   listOf,
   type ObjectValue,
   truthOf,
+  type Unknown,
   type Value,
 } from "./value.ts";
 
@@ -49,12 +51,18 @@ function callFunction(machine: Machine, fn: FunctionValue, args: readonly Value[
       fn.scope,
       node.type === "ArrowFunctionExpression" ? null : (fn.self ?? place.self),
     );
+    const spread = args.findIndex((one) => one.kind === "unknown" && one.isSpread === true);
     for (const [i, parameter] of node.params.entries()) {
-      if (parameter.type === "RestElement") {
-        bindPattern(machine, parameter.argument, listOf(args.slice(i)), scope);
-        break;
-      }
-      bindPattern(machine, parameter, args[i] ?? absent, scope);
+      const isRest = parameter.type === "RestElement";
+      const isCounted = spread < 0 || (i < spread && !isRest);
+      const open = unknownAt(
+        place.source,
+        place.text,
+        `${fn.name}() ${i}@${place.source.start}@${state.instance}`,
+        isRest ? "list" : "any",
+      );
+      const given = isRest ? listOf(args.slice(i)) : (args[i] ?? absent);
+      bindPattern(machine, isRest ? parameter.argument : parameter, isCounted ? given : open, scope);
     }
     if (node.body.type !== "BlockStatement") return machine.evaluate(node.body, scope);
     return runBody(machine, node.body.body, scope) ?? absent;
@@ -164,7 +172,26 @@ function bindEnum(machine: Machine, node: Ast.TSEnumDeclaration, scope: Scope): 
 
 export function runBody(machine: Machine, statements: readonly Ast.Statement[], scope: Scope): Value | null {
   hoist(machine, statements, scope);
+  loosen(machine, statements, [...scope.bindings.keys()], scope);
   return runFrom(machine, statements, 0, scope);
+}
+
+/** Variables that change in ways that are not followed are not known from the start. */
+function loosen(
+  machine: Machine,
+  statements: readonly Ast.Statement[],
+  names: readonly string[],
+  scope: Scope,
+): void {
+  const effects = unfollowedEffects(statements);
+  for (const name of names) {
+    const effect = effects.get(name);
+    const binding = scope.bindings.get(name);
+    const [first] = statements;
+    if (effect === undefined || binding === undefined || first === undefined) continue;
+    binding.loose = effect;
+    binding.value = changedFrom(binding.value, effect, unknownOf(machine, first, scope), name);
+  }
 }
 
 /** Runs statements one after the other; where a condition is open, what follows is run once for each arm. */
@@ -188,9 +215,13 @@ function runFrom(
         if (value !== null) return value;
         break;
       }
-      case "VariableDeclaration":
+      case "VariableDeclaration": {
+        const before = new Set(scope.bindings.keys());
         declare(machine, statement, scope);
+        const names = [...scope.bindings.keys()].filter((name) => !before.has(name));
+        loosen(machine, statements, names, scope);
         break;
+      }
       case "IfStatement": {
         const value = runIf(machine, statement, scope, rest);
         if (value !== "went on") return value;
@@ -202,7 +233,7 @@ function runFrom(
         break;
       }
       case "TryStatement": {
-        const value = runBody(machine, statement.block.body, innerScope(scope));
+        const value = runTry(machine, statement, scope);
         if (value !== null) return value;
         break;
       }
@@ -214,16 +245,70 @@ function runFrom(
       case "ForInStatement":
       case "WhileStatement":
       case "DoWhileStatement":
+      case "LabeledStatement": {
+        if (statement.type === "ForOfStatement" && runForOf(machine, statement, scope)) break;
         forget(machine, statement, scope);
-        break;
-      case "LabeledStatement":
-        forget(machine, statement, scope);
-        break;
+        if (!mayReturn(statement)) break;
+        const question = questionAt(machine, statement, scope);
+        return fork(machine, truthDecision(`returns ${question.id}`, question), (arm) =>
+          arm === 0 ? unknownOf(machine, statement, scope) : (rest() ?? absent),
+        );
+      }
       default:
     }
   }
   return null;
 }
+
+/** What may be thrown in a block is caught at any point of it: what it and its handler change is not known after it. */
+function runTry(
+  machine: Machine,
+  { block, handler, finalizer }: Ast.TryStatement,
+  scope: Scope,
+): Value | null {
+  const value = runBody(machine, block.body, innerScope(scope));
+  const isCaught = handler != null && (holdsThrow(block) || mayReturn(handler));
+  for (const node of handler == null ? [] : [block, handler]) forget(machine, node, scope);
+  const last = finalizer == null ? null : runBody(machine, finalizer.body, innerScope(scope));
+  if (last !== null) return last;
+  return isCaught && value !== null ? unknownOf(machine, block, scope) : value;
+}
+
+const holdsThrow = (root: Ast.Node): boolean => {
+  let found = false;
+  everyNode(root, (node) => {
+    found ||= node.type === "ThrowStatement";
+    return !/Function|Class|Method/.test(node.type);
+  });
+  return found;
+};
+
+/** Loops over lists longer than this are not run. */
+const MOST_ROUNDS = 60;
+
+/** Runs a loop over a list that is known, item by item; false where it cannot be run so. */
+function runForOf(machine: Machine, node: Ast.ForOfStatement, scope: Scope): boolean {
+  if (node.left.type !== "VariableDeclaration" || node.await === true || jumps(node.body)) return false;
+  const list = machine.evaluate(node.right, scope);
+  const [declarator] = node.left.declarations;
+  if (list.kind !== "list" || list.items.length > MOST_ROUNDS || declarator === undefined) return false;
+  for (const item of list.items) {
+    const round = innerScope(scope);
+    bindPattern(machine, declarator.id, item, round);
+    runBody(machine, blockOf(node.body), innerScope(round));
+  }
+  return true;
+}
+
+/** Whether a loop is left or goes on early. */
+const jumps = (root: Ast.Node): boolean => {
+  let found = false;
+  everyNode(root, (node) => {
+    found ||= /^(?:Break|Continue|Return|Throw)Statement$/.test(node.type);
+    return !/Function|Class|Method/.test(node.type);
+  });
+  return found;
+};
 
 /** Evaluates what a variable is declared with; a function without a name of its own is called by it. */
 export function initialOf(
@@ -392,8 +477,13 @@ function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
   if (node.type === "AssignmentExpression" && node.left.type === "Identifier") {
     const binding = bindingOf(scope, node.left.name);
     if (binding === null) return;
-    binding.value =
-      node.operator === "=" ? machine.evaluate(node.right, scope) : unknownOf(machine, node, scope);
+    const value = machine.evaluate(node.right, scope);
+    const unknown = unknownOf(machine, node, scope);
+    const { loose } = binding;
+    const isFollowed = node.operator === "=" && loose === undefined;
+    binding.value = isFollowed
+      ? value
+      : changedFrom(value, loose ?? "another value", unknown, node.left.name);
     binding.make = null;
   } else if (
     node.type === "AssignmentExpression" &&
@@ -403,11 +493,16 @@ function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
   ) {
     const binding = bindingOf(scope, node.left.object.name);
     const name = propertyName(machine, { key: node.left.property, computed: node.left.computed }, scope);
-    if (binding?.value?.kind === "object" && name !== null)
-      binding.value = {
-        ...binding.value,
-        properties: new Map(binding.value.properties).set(name, machine.evaluate(node.right, scope)),
-      };
+    const holder = binding?.value;
+    if ((holder?.kind === "function" || holder?.kind === "class") && name !== null) {
+      holder.statics.set(name, machine.evaluate(node.right, scope));
+      return;
+    }
+    if (binding?.value?.kind !== "object" || name === null) return forget(machine, node, scope);
+    binding.value = {
+      ...binding.value,
+      properties: new Map(binding.value.properties).set(name, machine.evaluate(node.right, scope)),
+    };
   } else if (
     node.type === "CallExpression" &&
     node.callee.type === "MemberExpression" &&
@@ -417,8 +512,9 @@ function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
   ) {
     const binding = bindingOf(scope, node.callee.object.name);
     if (binding?.value?.kind !== "list") return;
-    const more = node.arguments.map((one) => machine.evaluate(one, scope));
-    binding.value = listOf([...binding.value.items, ...more]);
+    const isCounted = node.arguments.every(({ type }) => type !== "SpreadElement");
+    if (!isCounted) return forget(machine, node, scope);
+    binding.value = listOf([...binding.value.items, ...givenArguments(machine, node.arguments, scope)]);
   } else if (
     node.type === "CallExpression" &&
     node.callee.type === "MemberExpression" &&
@@ -429,25 +525,28 @@ function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
     // `Object.assign(props, …)` for what it does to its first.
     const binding = bindingOf(scope, node.arguments[0].name);
     if (binding !== null) binding.value = unknownOf(machine, node, scope);
+  } else forget(machine, node, scope);
+}
+
+/** Whatever a node changes is not known any more. */
+function forget(machine: Machine, node: Ast.Node, scope: Scope): void {
+  for (const [name, effect] of everyEffect(node)) {
+    const binding = bindingOf(scope, name);
+    if (binding !== null)
+      binding.value = changedFrom(binding.value, effect, unknownOf(machine, node, scope), name);
   }
 }
 
-/** A loop: whatever it changes is not known any more. */
-function forget(machine: Machine, node: Ast.Node, scope: Scope): void {
-  const lose = (name: string, node: Ast.Node) => {
-    const binding = bindingOf(scope, name);
-    if (binding !== null) binding.value = unknownOf(machine, node, scope);
+/** What is left of a value that was changed in a way that nobody followed. */
+function changedFrom(before: Value | null, effect: Effect, unknown: Unknown, name: string): Value {
+  const isList = before?.kind === "list" || before?.kind === "each";
+  const isThing = before?.kind === "function" || before?.kind === "class" || before?.kind === "component";
+  // What is written on a component is no change of what it renders.
+  if (effect === "in place" && isThing && before !== null) return before;
+  return {
+    ...unknown,
+    id: `${unknown.id} ${name}`,
+    text: name,
+    type: effect === "in place" && isList ? "list" : "any",
   };
-  everyNode(node, (node) => {
-    if (node.type === "AssignmentExpression") {
-      const target = node.left.type === "MemberExpression" ? node.left.object : node.left;
-      if (target.type === "Identifier") lose(target.name, node);
-    }
-    if (node.type === "UpdateExpression" && node.argument.type === "Identifier")
-      lose(node.argument.name, node);
-    const called =
-      node.type === "CallExpression" && node.callee.type === "MemberExpression" ? node.callee.object : null;
-    if (called?.type === "Identifier") lose(called.name, node);
-    return true;
-  });
 }

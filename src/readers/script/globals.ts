@@ -1,6 +1,16 @@
 import { merged } from "./evaluate.ts";
 import { lift, type Machine, unknownAt } from "./machine.ts";
-import { type CallPlace, keyOf, known, listOf, native, objectOf, truthOf, type Value } from "./value.ts";
+import {
+  type CallPlace,
+  keyOf,
+  known,
+  listOf,
+  native,
+  objectOf,
+  truthOf,
+  type Unknown,
+  type Value,
+} from "./value.ts";
 
 const numbers: Readonly<Record<string, (...args: number[]) => number>> = {
   round: Math.round,
@@ -11,6 +21,9 @@ const numbers: Readonly<Record<string, (...args: number[]) => number>> = {
   max: Math.max,
   trunc: Math.trunc,
 };
+
+/** Stands for what a global object has beside what is listed here. */
+const others = (name: string): Unknown => unknownAt({ file: "", start: 0, end: 0 }, name, `global ${name}`);
 
 /** What every script has: the few functions on which trees hang. */
 export function globalValue(machine: Machine, name: string): Value | null {
@@ -50,38 +63,45 @@ export function globalValue(machine: Machine, name: string): Value | null {
               : unknownAt(place.source, place.text, `${method} ${args.map(keyOf).join()}`, "number"),
           ),
         ]),
+        others(name),
       );
     case "Object":
-      return objectOf([
-        ["keys", ofObject(machine, (properties) => listOf([...properties.keys()].map(known)))],
-        ["values", ofObject(machine, (properties) => listOf([...properties.values()]))],
+      return objectOf(
         [
-          "entries",
-          ofObject(machine, (properties) =>
-            listOf([...properties].map(([key, value]) => listOf([known(key), value]))),
-          ),
+          ["keys", ofObject(machine, (properties) => listOf([...properties.keys()].map(known)))],
+          ["values", ofObject(machine, (properties) => listOf([...properties.values()]))],
+          [
+            "entries",
+            ofObject(machine, (properties) =>
+              listOf([...properties].map(([key, value]) => listOf([known(key), value]))),
+            ),
+          ],
+          ["freeze", native("freeze", ([value]) => value ?? known(undefined))],
+          ["assign", native("assign", (args, place) => assigned(machine, args, place))],
         ],
-        ["freeze", native("freeze", ([value]) => value ?? known(undefined))],
-        ["assign", native("assign", (args, place) => assigned(machine, args, place))],
-      ]);
+        others(name),
+      );
     case "Array":
-      return objectOf([
+      return objectOf(
         [
-          "isArray",
-          native("isArray", ([value], place) =>
-            value?.kind === "list" || value?.kind === "each"
-              ? known(true)
-              : value?.kind === "known" || value?.kind === "object" || value?.kind === "markup"
-                ? known(false)
-                : unknownAt(place.source, place.text, `isArray ${keyOf(value ?? known(0))}`, "boolean"),
-          ),
+          [
+            "isArray",
+            native("isArray", ([value], place) =>
+              value?.kind === "list" || value?.kind === "each"
+                ? known(true)
+                : value?.kind === "known" || value?.kind === "object" || value?.kind === "markup"
+                  ? known(false)
+                  : unknownAt(place.source, place.text, `isArray ${keyOf(value ?? known(0))}`, "boolean"),
+            ),
+          ],
+          ["of", native("of", (items) => listOf(items))],
+          [
+            "from",
+            native("from", ([value, fn], place) => arrayFrom(machine, value ?? known(undefined), fn, place)),
+          ],
         ],
-        ["of", native("of", (items) => listOf(items))],
-        [
-          "from",
-          native("from", ([value, fn], place) => arrayFrom(machine, value ?? known(undefined), fn, place)),
-        ],
-      ]);
+        others(name),
+      );
     default:
       return null;
   }
@@ -115,10 +135,19 @@ const ofObject = (machine: Machine, make: (properties: ReadonlyMap<string, Value
   native("of object", ([value], place) =>
     lift(machine, value ?? known(undefined), (one) =>
       one.kind === "object" && one.rest === null && one.lazy === undefined
-        ? make(one.properties)
+        ? make(inOrderOfKeys(one.properties))
         : unknownAt(place.source, place.text, `entries ${keyOf(one)}`, "list"),
     ),
   );
+
+/** Keys that are indexes come first, from the least on. ECMAScript, "OrdinaryOwnPropertyKeys". */
+function inOrderOfKeys(properties: ReadonlyMap<string, Value>): ReadonlyMap<string, Value> {
+  const isIndex = (name: string) => /^(?:0|[1-9]\d{0,8})$/.test(name);
+  const indexes = [...properties].filter(([name]) => isIndex(name)).sort(([a], [b]) => Number(a) - Number(b));
+  return indexes.length === 0
+    ? properties
+    : new Map([...indexes, ...[...properties].filter(([name]) => !isIndex(name))]);
+}
 
 const LONGEST_MADE = 60;
 

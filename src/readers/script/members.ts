@@ -1,4 +1,5 @@
-import { fork, lift, type Machine, unknownAt } from "./machine.ts";
+import { listMember, onItem, openItem } from "./list-members.ts";
+import { lift, type Machine, unknownAt } from "./machine.ts";
 import {
   absent,
   type CallPlace,
@@ -6,13 +7,10 @@ import {
   isNullish,
   keyOf,
   known,
-  type ListValue,
   listOf,
   native,
   type Text,
-  truthOf,
   type Unknown,
-  type UnknownType,
   type Value,
 } from "./value.ts";
 
@@ -36,7 +34,9 @@ export function memberOf(machine: Machine, object: Value, name: string, place: C
           ? stringMember(one.value, name, place)
           : isNullish(one)
             ? absent
-            : unknownMember(one, name, place);
+            : name === "length"
+              ? absent
+              : unknownMember(one, name, place);
       case "unknown":
         return memberOfUnknown(machine, one, name, place);
       case "function":
@@ -63,153 +63,11 @@ function memberOfUnknown(machine: Machine, object: Unknown, name: string, place:
   return unknownMember(object, name, place);
 }
 
-const unknownMember = (object: Value, name: string, place: CallPlace): Unknown =>
-  unknownAt(place.source, place.text, `${keyOf(object)}.${name}`, name === "length" ? "number" : "any");
-
-/** Calls a function on one item, in a use of the component of its own: what is made anew there differs from item to item. */
-function onItem(machine: Machine, fn: Value, item: Value, index: Value, place: CallPlace): Value {
-  const { state } = machine;
-  const before = state.instance;
-  state.instance = `${before}[${index.kind === "known" ? index.value : "n"}]`;
-  try {
-    return machine.call(fn, [item, index], place);
-  } finally {
-    state.instance = before;
-  }
-}
-
-/** Lists longer than this are looked at by what their first items come to. */
-const LONGEST_LIST = 60;
-
-function listMember(machine: Machine, list: ListValue, name: string, site: CallPlace): Value {
-  const items = list.items.slice(0, LONGEST_LIST);
-  const unknown = (type: UnknownType = "any") =>
-    unknownAt(site.source, site.text, `${keyOf(list)}.${name}`, type);
-  const each = (fn: Value | undefined) =>
-    items.map((item, i) => onItem(machine, fn ?? absent, item, known(i), site));
-  if (/^\d+$/.test(name)) return list.items[Number(name)] ?? absent;
-  switch (name) {
-    case "length":
-      return known(list.items.length);
-    case "map":
-      return native(name, ([fn]) => listOf(each(fn)));
-    case "flatMap":
-      return native(name, ([fn]) =>
-        listOf(each(fn).flatMap((one) => (one.kind === "list" ? one.items : [one]))),
-      );
-    case "filter":
-      return native(name, ([fn], place) => {
-        const kept: Value[] = [];
-        for (const [i, test] of each(fn).entries()) {
-          const truth = test.kind === "either" ? null : truthOf(test);
-          if (truth === null)
-            return {
-              kind: "each",
-              item: openItem(machine, list, place),
-              source: unknownAt(place.source, place.text, `${keyOf(list)} filter`, "list"),
-            };
-          const item = items[i];
-          if (truth && item !== undefined) kept.push(item);
-        }
-        return listOf(kept);
-      });
-    case "find":
-      return native(name, ([fn], place) => {
-        for (const [i, test] of each(fn).entries()) {
-          const truth = test.kind === "either" ? null : truthOf(test);
-          if (truth === null)
-            return unknownAt(place.source, place.text, `${keyOf(list)} ${keyOf(test)} find`);
-          if (truth) return items[i] ?? absent;
-        }
-        return absent;
-      });
-    case "some":
-    case "every":
-      return native(name, ([fn], place) => {
-        const truths = each(fn).map((test) => (test.kind === "either" ? null : truthOf(test)));
-        if (name === "some" && truths.includes(true)) return known(true);
-        if (name === "every" && truths.includes(false)) return known(false);
-        return truths.includes(null)
-          ? unknownAt(place.source, place.text, `${keyOf(list)} ${name} ${place.source.start}`, "boolean")
-          : known(name === "every");
-      });
-    case "includes":
-      return native(name, ([wanted]) =>
-        wanted?.kind === "known" && items.every((item) => item.kind === "known")
-          ? known(items.some((item) => item.kind === "known" && item.value === wanted.value))
-          : unknown("boolean"),
-      );
-    case "join":
-      return native(name, ([separator]) => {
-        const between =
-          separator?.kind === "known" && separator.value !== undefined ? String(separator.value) : ",";
-        const parts: (string | Unknown)[] = [];
-        for (const [i, item] of items.entries()) {
-          if (i > 0) parts.push(between);
-          if (item.kind === "known") parts.push(isNullish(item) ? "" : String(item.value));
-          else if (item.kind === "text") parts.push(...item.parts);
-          else if (item.kind === "unknown") parts.push(item);
-          else return unknown("string");
-        }
-        return parts.every((part) => typeof part === "string")
-          ? known(parts.join(""))
-          : { kind: "text", parts };
-      });
-    case "slice":
-      return native(name, ([from, to]) =>
-        (from === undefined || from.kind === "known") && (to === undefined || to.kind === "known")
-          ? listOf(
-              list.items.slice(
-                Number(from?.value ?? 0),
-                to === undefined || isNullish(to) ? undefined : Number(to.value),
-              ),
-            )
-          : unknown("list"),
-      );
-    case "concat":
-      return native(name, (more) =>
-        listOf([...list.items, ...more.flatMap((one) => (one.kind === "list" ? one.items : [one]))]),
-      );
-    case "reverse":
-    case "toReversed":
-      return native(name, () => listOf([...list.items].reverse()));
-    case "sort":
-    case "toSorted":
-    case "flat":
-      return native(name, () => list);
-    case "at":
-      return native(name, ([index]) =>
-        index?.kind === "known" ? (list.items.at(Number(index.value)) ?? absent) : unknown(),
-      );
-    case "entries":
-      return native(name, () => listOf(list.items.map((item, i) => listOf([known(i), item]))));
-    case "keys":
-      return native(name, () => listOf(list.items.map((_, i) => known(i))));
-    case "values":
-      return native(name, () => list);
-    case "forEach":
-      return native(name, () => absent);
-    default:
-      return unknown();
-  }
-}
-
-/** What stands for every item of a list of which nobody knows which are left. */
-const openItem = (machine: Machine, list: ListValue, place: CallPlace): Value =>
-  list.items.length === 0
-    ? absent
-    : fork(
-        machine,
-        {
-          id: `item ${keyOf(list)} ${place.source.start}@${machine.state.instance}`,
-          arms: list.items
-            .slice(0, LONGEST_LIST)
-            .map((_, i) => ({ of: place.text, is: "item" as const, number: i + 1 })),
-          named: false,
-          source: place.source,
-        },
-        (arm) => list.items[arm] ?? absent,
-      );
+const unknownMember = (object: Value, name: string, place: CallPlace): Unknown => {
+  const isCounted = object.kind !== "unknown" || object.type === "list" || object.type === "string";
+  const type = name === "length" && isCounted ? "number" : "any";
+  return unknownAt(place.source, place.text, `${keyOf(object)}.${name}`, type);
+};
 
 /** Methods of lists that give a list again: of other items, or of some or all of the same. */
 const eachMethods = new Map<string, "others" | "the same">([
@@ -221,7 +79,6 @@ const eachMethods = new Map<string, "others" | "the same">([
   ["toSorted", "the same"],
   ["reverse", "the same"],
   ["toReversed", "the same"],
-  ["concat", "the same"],
 ]);
 
 function eachMember(machine: Machine, list: EachValue, name: string, site: CallPlace): Value {
@@ -229,10 +86,13 @@ function eachMember(machine: Machine, list: EachValue, name: string, site: CallP
   if (gives === undefined) return unknownMember(list.source, name, site);
   if (gives === "the same") return native(name, () => list);
   const number = unknownAt(site.source, `${site.text} index`, `${list.source.id} index`, "number");
-  return native(name, ([fn], place) => ({
-    ...list,
-    item: onItem(machine, fn ?? absent, list.item, number, place),
-  }));
+  return native(name, ([fn], place) => {
+    const item = onItem(machine, fn ?? absent, list.item, number, place);
+    return {
+      ...list,
+      item: name === "flatMap" && item.kind === "list" ? openItem(machine, item, place) : item,
+    };
+  });
 }
 
 const itemOf = (list: Unknown): EachValue => ({

@@ -124,7 +124,7 @@ export function binary(machine: Machine, node: Ast.BinaryExpression, scope: Scop
         return known(operate(a.value, b.value));
       const isEqual = node.operator === "===" || node.operator === "==";
       const isUnequal = node.operator === "!==" || node.operator === "!=";
-      if ((isEqual || isUnequal) && surelyUnequal(a, b)) return known(isUnequal);
+      if ((isEqual || isUnequal) && surelyUnequal(a, b, node.operator.length === 3)) return known(isUnequal);
       const id = `${keyOf(a)} ${isUnequal ? "===" : node.operator} ${keyOf(b)}`;
       const type = numeric.has(node.operator) ? "number" : "boolean";
       const unknown = unknownAt(spanOf(node, scope), textOf(node, scope), id, type);
@@ -145,11 +145,12 @@ export function binary(machine: Machine, node: Ast.BinaryExpression, scope: Scop
   );
 }
 
-/** Things that are made in source are neither null nor a text. */
-const surelyUnequal = (a: Value, b: Value): boolean => {
+/** Things that are made in source are neither null nor a text; compared loosely they may count as one. */
+const surelyUnequal = (a: Value, b: Value, isStrict: boolean): boolean => {
   const isCollection = (value: Value) =>
     value.kind !== "known" && value.kind !== "unknown" && value.kind !== "text";
-  return (isCollection(a) && b.kind === "known") || (isCollection(b) && a.kind === "known");
+  const isOther = (value: Value) => (isStrict ? value.kind === "known" : isNullish(value));
+  return (isCollection(a) && isOther(b)) || (isCollection(b) && isOther(a));
 };
 
 function has(machine: Machine, node: Ast.BinaryExpression, name: Value, object: Value, scope: Scope): Value {
@@ -162,8 +163,8 @@ function has(machine: Machine, node: Ast.BinaryExpression, name: Value, object: 
 
 function plus(machine: Machine, node: Ast.Node, a: Value, b: Value, scope: Scope): Value {
   if (a.kind === "known" && b.kind === "known") {
-    if (typeof a.value === "number" && typeof b.value === "number") return known(a.value + b.value);
-    return known(`${a.value}${b.value}`);
+    const isText = typeof a.value === "string" || typeof b.value === "string";
+    return known(isText ? `${a.value}${b.value}` : Number(a.value) + Number(b.value));
   }
   const isText = (value: Value) =>
     value.kind === "text" ||

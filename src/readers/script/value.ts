@@ -3,6 +3,7 @@ import type { ComponentFrame, Span } from "../../core/document/node.ts";
 import type { Decision, Either } from "../../core/worlds/decision.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
 import { digest } from "./digest.ts";
+import type { Effect } from "./effects.ts";
 
 /** One variable: worked out when first asked for, so that order and circles of modules do not matter. */
 export interface Binding {
@@ -10,6 +11,8 @@ export interface Binding {
   make: (() => Value) | null;
   /** Set while it is being worked out: a value that needs itself is not known. */
   busy: boolean;
+  /** How it changes beside what is followed; absent where it does not. */
+  loose?: Effect;
 }
 
 /** Names and what they stand for, the nearest scope first. */
@@ -70,6 +73,8 @@ export interface Unknown {
   readonly type: UnknownType;
   /** Whether it comes from what is imported and not in source. */
   readonly isImported?: true;
+  /** Whether it stands for any number of arguments: `f(...slips)`. */
+  readonly isSpread?: true;
   /** What its members are, where its type tells of all at once. */
   readonly members?: (name: string) => Value;
 }

@@ -105,9 +105,7 @@ export const landmarksToldApart = {
     },
     {
       html: `<section aria-label="Tides">1</section><section aria-label="Tides">2</section>`,
-      finds: [
-        ["failed", `<section aria-label="Tides">`, `Another region landmark is called "Tides" too.`],
-      ],
+      finds: [["failed", `<section aria-label="Tides">`, `Another region landmark is called "Tides" too.`]],
     },
   ],
 } as const satisfies PageCheck;
