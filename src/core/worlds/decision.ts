@@ -17,6 +17,8 @@ export interface Decision {
   readonly named: boolean;
   /** Whether it asks if a caller gives something at all: where it is left out, the call is at fault. */
   readonly isLeftToCalls?: true;
+  /** Whether it is of a state: which of them go together, the program decides as it runs. */
+  readonly isState?: true;
   readonly source: Span;
 }
 

@@ -189,8 +189,12 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
         passes(other) &&
         rescuing.every((decision) => armIn(other.world, decision) === armIn(world, decision)),
     );
+    const areTogether = rescuing.length === 1 || rescuing.every(({ isState }) => isState !== true);
     const isSure =
-      !unexplained && rescuing.length <= MOST_TOGETHER && rescuing.every((decision) => decision.named);
+      !unexplained &&
+      areTogether &&
+      rescuing.length <= MOST_TOGETHER &&
+      rescuing.every((decision) => decision.named);
     return {
       outcome: isSure ? "failed" : "cantTell",
       isLeftToCalls: rescuing.some((decision) => decision.isLeftToCalls === true),

@@ -38,6 +38,7 @@ export function stateValue(
       id,
       arms: [value, !value].map((one) => ({ of: name, is: "value" as const, value: String(one) })),
       named: true,
+      isState: true,
       source: place.source,
     };
     return { kind: "either", decision, arms: [first, known(!value)] };

@@ -130,7 +130,11 @@ const isFollowed = (expression: Ast.Expression): boolean => {
   return object.type === "Identifier" && property.type === "Identifier" && property.name === "push";
 };
 
-const isFunction = (node: Ast.Node): node is Ast.Function => /Function|Method/.test(node.type);
+/** Functions, and not the types of any. */
+const isFunction = (node: Ast.Node): node is Ast.Function =>
+  /^(?:FunctionDeclaration|FunctionExpression|ArrowFunctionExpression|ObjectMethod|ClassMethod|ClassPrivateMethod)$/.test(
+    node.type,
+  );
 
 /**
  * What statements change in ways that are not followed as they are run: inside an expression, or in a function that

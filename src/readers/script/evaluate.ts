@@ -198,8 +198,35 @@ function overridden(
   const { source } = rest;
   return [...properties].map(([name, value]) => {
     const over = machine.member(rest, name, { source, text: `${rest.text}.${name}`, self: null });
-    return [name, orElse(over, value)];
+    return [
+      name,
+      over.kind === "unknown" && over.type === "any" ? stillThere(value, over) : orElse(over, value),
+    ];
   });
+}
+
+/** Something that may stand in place of a value: whatever it is, it is of the kind of what it stands for. */
+function stillThere(value: Value, over: Unknown): Value {
+  switch (value.kind) {
+    case "unknown":
+      return value;
+    case "text":
+      return { ...over, type: "string" };
+    case "known": {
+      const type = typeof value.value;
+      return type === "string" || type === "number" || type === "boolean" ? { ...over, type } : over;
+    }
+    case "function":
+    case "native":
+      return { ...over, type: "function" };
+    case "list":
+    case "each":
+      return { ...over, type: "list" };
+    case "either":
+      return { ...value, arms: value.arms.map((arm) => stillThere(arm, over)) };
+    default:
+      return over;
+  }
 }
 
 /** The name of a property as far as it is certain. */

@@ -3,6 +3,7 @@ import type { Span } from "../../core/document/node.ts";
 import { baseName } from "../composition/component-name.ts";
 import { scopeAttribute } from "../composition/component-styles.ts";
 import type { Composition } from "../composition/composition.ts";
+import { slotsOf } from "../composition/given-slots.ts";
 import { bindProgram, providedBy, type ScopeMaking, withProvided } from "../composition/module-scopes.ts";
 import type { SourceModule, TemplateElement, TemplateParts } from "../composition/source-module.ts";
 import { stateValue } from "../composition/state-value.ts";
@@ -56,6 +57,7 @@ export function svelteComponent(
       const scope = innerScope(making.scopeOf(module));
       const { props } = call;
       bindRunes(composition, scope, props, call.instance);
+      bind(scope, "$$slots", slotsOf(call));
       if (script !== null) bindProgram(making, module, script, scope);
       for (const { name, init } of legacy)
         bindLater(scope, name, () => {

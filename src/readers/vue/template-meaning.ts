@@ -2,10 +2,10 @@ import type { TreeNode } from "../../core/worlds/tree.ts";
 import { baseName } from "../composition/component-name.ts";
 import { scopeAttribute, stylesOf } from "../composition/component-styles.ts";
 import type { Composition } from "../composition/composition.ts";
+import { slotsOf } from "../composition/given-slots.ts";
 import { htmlTags } from "../composition/html-tags.ts";
 import type { SourceModule, TemplateElement, TemplateParts } from "../composition/source-module.ts";
 import { type TagMeaning, TemplateRenderer } from "../composition/template-render.ts";
-import { unknownAt } from "../script/machine.ts";
 import { nameNode } from "../script/places.ts";
 import { bind, bindLater } from "../script/scope.ts";
 import type { Scope } from "../script/value.ts";
@@ -15,7 +15,6 @@ import {
   type ComponentCall,
   native,
   type ObjectValue,
-  objectOf,
   type Value,
 } from "../script/value.ts";
 import { fallThrough } from "./vue-fallthrough.ts";
@@ -23,11 +22,6 @@ import { camelCase, pascalCase } from "./vue-names.ts";
 
 /** Components of Vue that show what they are given. */
 const passes = new Set(["Transition", "KeepAlive", "Teleport", "Suspense", "ClientOnly"]);
-
-export const slotsOf = (call: ComponentCall): Value =>
-  call.isAlone
-    ? objectOf([], unknownAt(call.source, "$slots", `slots ${call.instance}`))
-    : objectOf([...call.slots.keys()].map((name) => [name, native(name, () => absent)] as const));
 
 /** What every template knows. */
 export function bindCommon(

@@ -1,6 +1,7 @@
 import type * as Ast from "@babel/types";
 import { baseName } from "../composition/component-name.ts";
 import type { Composition } from "../composition/composition.ts";
+import { slotsOf } from "../composition/given-slots.ts";
 import { bindProgram, providedBy, type ScopeMaking, withProvided } from "../composition/module-scopes.ts";
 import { once } from "../composition/once.ts";
 import type { SourceModule, TemplateParts } from "../composition/source-module.ts";
@@ -19,7 +20,7 @@ import {
   type ObjectValue,
   type Value,
 } from "../script/value.ts";
-import { bindCommon, rendered, slotsOf } from "./template-meaning.ts";
+import { bindCommon, rendered } from "./template-meaning.ts";
 import { hasInheritOff } from "./vue-fallthrough.ts";
 import { boxed, unboxed } from "./vue-package.ts";
 import { type DeclaredProps, declaredProps, defaulted, divided, isCallOf, openProps } from "./vue-props.ts";

@@ -159,6 +159,14 @@ describe("judging a tree with decisions open", () => {
     ]);
   });
 
+  test("two states need not go together: what hangs on both is a question", () => {
+    const state = (id: string) => ({ ...decision(id, true), isState: true as const });
+    const both = (a: Decision, b: Decision) =>
+      element("button", { title: either<TreeValue>(a, either<TreeValue>(b, null, "Book"), "Book") });
+    expect(judged(both(state("open"), state("closing")))[0]?.[0]).toBe("cantTell");
+    expect(judged(both(decision("open", true), decision("closing", true)))[0]?.[0]).toBe("failed");
+  });
+
   test("what is in one arm alone is judged there", () => {
     const open = decision("open", false);
     expect(judged(element("div", {}, [either(open, [element("button")], [element("p")])]))).toEqual([

@@ -1,3 +1,4 @@
+import { firstOf } from "../../document/around.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeTokens } from "../../document/written.ts";
 import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
@@ -7,7 +8,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { isNamingProhibited } from "../../semantics/role.ts";
 import { roleRow } from "../../semantics/tables/roles.ts";
 import type { PageCheck } from "../check.ts";
-import { exposedWithAria } from "../exposed.ts";
+import { elementsAround, exposedWithAria } from "../exposed.ts";
 import { visibleText } from "../visible-text.ts";
 
 function judge(element: ElementNode, scene: Scene): Verdict {
@@ -25,6 +26,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   // Nothing is lost where the text itself says it.
   if (label !== "" && seen.toLowerCase().includes(label.toLowerCase())) return passed;
   if (refers) return inapplicable;
+  if (isPartOfName(scene, element, label)) return passed;
   const attribute = "aria-label";
   const what = role === "generic" ? `<${element.tag}> without a role` : `role ${role}`;
   return failed(
@@ -37,6 +39,13 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     { facts: { role, name: label }, ...pointingAt(element, attribute) },
   );
 }
+
+/** Whether something around it takes its own name from what it holds, this included. AccName 1.2 §4.3.2, 2C and 2F. */
+const isPartOfName = (scene: Scene, element: ElementNode, label: string): boolean =>
+  firstOf(elementsAround(scene, element), (up) => {
+    const name = scene.name(up);
+    return name.from === "contents" && name.text.includes(label);
+  }) !== null;
 
 export const takesAName = {
   id: "names.takes-a-name",
@@ -55,6 +64,7 @@ export const takesAName = {
     { html: `<p aria-label="Fees">Fees by the metre</p>`, finds: [] },
     { html: `<div role="img" aria-label="Low tide"></div>`, finds: [] },
     { html: `<yard-map aria-label="The yard"></yard-map>`, finds: [] },
+    { html: `<button><span aria-label="Next slip" class="icon"></span></button>`, finds: [] },
     {
       html: `<div aria-label="3 of 5 stars">★★★☆☆</div>`,
       finds: [
