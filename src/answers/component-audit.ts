@@ -1,3 +1,4 @@
+import { checkWith } from "../core/checks/catalogue.ts";
 import type { PageCheck } from "../core/checks/check.ts";
 import { type CheckResult, checkResult, type RunResult, runChecks } from "../core/checks/run.ts";
 import { type Around, isLeftToSurroundings } from "../core/checks/surroundings.ts";
@@ -15,6 +16,7 @@ import type { WorldDocument } from "../core/worlds/world.ts";
 import { applied, ComponentStyles } from "../read/component-sheets.ts";
 import { placeKey } from "../readers/composition/component-name.ts";
 import type { Composed, Composer, FoundComponent } from "../readers/composition/compose.ts";
+import { onceFor } from "../readers/composition/once.ts";
 import type { SourceModule } from "../readers/composition/source-module.ts";
 import type { SettingsOfChecks } from "../settings/check-plan.ts";
 import { aloneComponent } from "./component-context.ts";
@@ -62,6 +64,14 @@ interface Look {
   readonly scene: Scene;
   readonly run: RunResult;
 }
+
+/** Whether a module listens to keys on the whole window, and to such as do something: Enter, Space, arrows. */
+const listensToAllKeys = onceFor(
+  ({ text }: SourceModule): boolean =>
+    /addEventListener\(\s*["'`]key(?:down|up|press)|<svelte:(?:window|document|body)\b[^>]*\bon:?key(?:down|up|press)|HostListener\(\s*["'`](?:window|document):key/.test(
+      text,
+    ) && /["'`](?:Enter| |Space|Arrow\w+)["'`]/.test(text),
+);
 
 /** Judges components composed with all that they render, and finds the place to change for each fault. */
 export class ComponentAudit {
@@ -126,7 +136,9 @@ export class ComponentAudit {
       const { allows } = exceptions.ofPage(world.document, styles);
       const run = runChecks(scene, chosen, ["failed", "cantTell"], settings, allows);
       looks.set(world, { scene, run });
-      return run.findings.filter((finding) => !isLeftToSurroundings(alone, scene, finding, around));
+      return run.findings
+        .filter((finding) => !isLeftToSurroundings(alone, scene, finding, around))
+        .map((finding) => this.#askedOfKeys(finding));
     };
     const judged = judgeTree(tree, audit).flatMap((one) => {
       const look = looks.get(one.world);
@@ -136,6 +148,25 @@ export class ComponentAudit {
     // A tree is looked at in one world at least.
     if (first === undefined) throw new Error("a tree was not looked at");
     return { judged, first };
+  }
+
+  /** What fails for the keyboard, as a question where a component around it listens to keys wherever focus is. */
+  #askedOfKeys(finding: Finding): Finding {
+    const check = checkWith(finding.check);
+    if (finding.outcome !== "failed" || check?.kind !== "page" || check.mayBeDoneByKeys !== true)
+      return finding;
+    const { composer } = this.#request;
+    const isAsked = finding.element.components.some(({ definition }) => {
+      const module = composer.definedAt(definition)?.module;
+      return module !== undefined && listensToAllKeys(module);
+    });
+    return isAsked
+      ? {
+          ...finding,
+          outcome: "cantTell",
+          message: `Keys are listened to here wherever focus is. Does one of them do the same? If not: ${finding.message}`,
+        }
+      : finding;
   }
 
   #faultsAlone(definition: Span): FaultsAlone {

@@ -88,6 +88,8 @@ export interface PageCheck extends CheckTraits {
    * scripts run Tab is pressed before it is told.
    */
   readonly restsOnStop?: true;
+  /** Keys that a component listens to wherever focus is may do what is missing here: then it is a question. */
+  readonly mayBeDoneByKeys?: true;
   /** What a walk says at the stops in an element that fails it. */
   readonly oddAtStops?: (facts: Facts) => string;
   /** Why Tab does not reach what is in an element that fails it, for a walk. */

@@ -53,6 +53,9 @@ const contentOf: Readonly<Record<string, readonly string[]>> = {
   title: [],
 };
 
+/** Of these, what may hold controls as well as words. */
+const mayHoldControls = new Set(["li", "dd", "th", "legend", "figcaption", "caption"]);
+
 /** Attributes that a spread may bring, by filling. */
 const broughtBySpread: Readonly<Record<Filling, Readonly<Record<string, string>>>> = {
   words: { "aria-label": WORDS, alt: WORDS, title: WORDS, value: WORDS },
@@ -106,7 +109,12 @@ export function filled(document: Document, filling: Filling): FilledDocument {
     const required =
       parent === null ? undefined : Object.hasOwn(contentOf, parent.tag) ? contentOf[parent.tag] : undefined;
     if (hole.isWords === true) return [text(WORDS, hole)];
-    if (required !== undefined) return required.map((path) => nested(path.split(" "), hole));
+    if (required !== undefined)
+      return required.map((path) => {
+        const tags = path.split(" ");
+        const holdsControls = filling === "controls" && mayHoldControls.has(tags.at(-1) ?? "");
+        return nested(holdsControls ? [...tags, "button"] : tags, hole);
+      });
     if (filling === "words") return [text(WORDS, hole)];
     if (filling === "controls")
       return [

@@ -1,6 +1,7 @@
 import { elementsBelow, firstOf } from "../../document/around.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { pointerHandlerOf } from "../../document/pointer-handler.ts";
+import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isFocusable, isTabbable, tabindexOf } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/change.ts";
@@ -41,7 +42,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (focusCause(index, element) === "control" && isFocusable(scene.page, scene.presence, element) === false)
     return passed;
   const handler = pointerHandlerOf(element)?.code ?? "";
-  if (reachableHandlers(scene).has(handler)) return passed;
+  if (reachableHandlers(scene).has(handler) || isDoneWithoutPressing(element, handler)) return passed;
   // A widget of many items answers a click on any of them in one place.
   if (composites.has(scene.role(element).role ?? "generic")) return passed;
   for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
@@ -105,6 +106,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   );
 }
 
+/** What happens without a press too: when the pointer or focus goes on, or a key is pressed. */
+const withoutPressing = ["mouseleave", "mouseout", "pointerleave", "blur", "focusout", "keydown", "keyup"];
+
+const isDoneWithoutPressing = (element: ElementNode, handler: string): boolean =>
+  withoutPressing.some((event) => attributeText(element, `on${event}`)?.trim() === handler);
+
 /** Made a button where it can be one. */
 function orButton(scene: Scene, element: ElementNode, summary: string): Repair {
   const changes = asButton(scene, element);
@@ -133,6 +140,7 @@ export const reachable = {
   id: "keys.reachable",
   kind: "page",
   isAboutKeys: true,
+  mayBeDoneByKeys: true,
   criteria: ["2.1.1"],
   severity: "blocker",
   means: "Everything that a pointer can use takes focus.",
@@ -149,6 +157,7 @@ export const reachable = {
     },
     { html: `<a href="hire.html" onclick="log()">Hire</a>`, finds: [] },
     { html: `<div onclick="event.stopPropagation()">Slip 4</div>`, finds: [] },
+    { html: `<div onmouseleave="hide()" onfocusout="hide()" onclick="hide()">Slip 4</div>`, finds: [] },
     { html: `<button onclick="shut()">Close</button><div class="veil" onclick="shut()"></div>`, finds: [] },
     { html: `<button onclick="go()"><span onclick="go2()">Go</span></button>`, finds: [] },
     {

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { attributeToken } from "../../document/written.ts";
+import { attributeToken, attributeTokens } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isFocusable, isTabbable } from "../../rendering/focusable.ts";
 import { setAttribute } from "../../repair/change.ts";
@@ -93,13 +93,10 @@ function judgeComposite(widget: ElementNode, scene: Scene, role: (typeof composi
     return passed;
   // A list that opens under a field is moved through from there.
   const id = widget.attributes.get("id")?.value;
-  if (
-    typeof id === "string" &&
-    scene.page.index.elements.some(
-      (e) => attributeToken(e, "aria-controls")?.split(/\s+/).includes(id.toLowerCase()) === true,
-    )
-  )
-    return inapplicable;
+  const isMovedThrough = (from: ElementNode) =>
+    ["aria-controls", "aria-owns"].some((name) => attributeTokens(from, name).includes(String(id))) ||
+    from.attributes.has("aria-activedescendant");
+  if (typeof id === "string" && scene.page.index.elements.some(isMovedThrough)) return inapplicable;
   const word = spokenRole(role, {}, null);
   const [first] = members;
   const repair =
