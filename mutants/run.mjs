@@ -36,11 +36,12 @@ const DAY_MS = 86_400_000;
 const nearest = [
   ["src/core/", ["tests/core"]],
   ["src/readers/", ["tests/readers", "tests/answers/heard-lines.test.ts", "tests/answers"]],
-  ["src/read/", ["tests/answers/heard-lines.test.ts", "tests/cli/across-commands.test.ts"]],
-  ["src/answers/", ["tests/cli/across-commands.test.ts", "tests/answers"]],
-  ["src/explore/", ["tests/render/pressed-checks.test.ts"]],
-  ["src/render/", ["tests/render/keys.test.ts", "tests/render/pressed-checks.test.ts"]],
-  ["src/", ["tests/cli/across-commands.test.ts"]],
+  ["src/read/", ["tests/answers", "tests/cli/across-commands.test.ts", "tests/cli/audit.test.ts"]],
+  ["src/answers/", ["tests/cli/across-commands.test.ts", "tests/answers", "tests/cli"]],
+  ["src/explore/", ["tests/render/pressed-checks.test.ts", "tests/render"]],
+  ["src/render/", ["tests/render/keys.test.ts", "tests/render", "tests/cli/specimens.test.ts"]],
+  ["src/report/", ["tests/reports", "tests/cli"]],
+  ["src/", ["tests/cli/across-commands.test.ts", "tests/cli"]],
 ];
 
 /** Tests in whose way other work on the machine may get: one that fails must fail by itself too. */
