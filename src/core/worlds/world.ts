@@ -88,10 +88,11 @@ export const references = [
  */
 function matchIds(elements: readonly ElementNode[]): void {
   const ids = new Set<string>();
+  const names = new HoleNames();
   for (const { attributes } of elements) {
     const id = attributes.get("id");
     if (id === undefined || typeof id.value === "string") continue;
-    const named = byKey(id.value);
+    const named = byKey(id.value, names);
     if (named === null) continue;
     ids.add(named);
     (attributes as Map<string, Attribute>).set("id", { ...id, value: named });
@@ -101,18 +102,36 @@ function matchIds(elements: readonly ElementNode[]): void {
     for (const name of references) {
       const reference = attributes.get(name);
       if (reference === undefined || typeof reference.value === "string") continue;
-      const named = byKey(reference.value);
+      const named = byKey(reference.value, names);
       if (named?.split(" ").every((id) => ids.has(id)) === true)
         (attributes as Map<string, Attribute>).set(name, { ...reference, value: named });
     }
 }
 
-/** A value with what is not known in it written as its key; null where it has none. */
-function byKey(value: Written): string | null {
+/** What is not known, as source writes it; what source writes alike and is another value has a number beside it. */
+class HoleNames {
+  readonly #names = new Map<string, string>();
+  readonly #counts = new Map<string, number>();
+
+  of(key: string, { hole }: Hole): string {
+    let name = this.#names.get(key);
+    if (name === undefined) {
+      const written = hole.replace(/\s/g, "_");
+      const count = (this.#counts.get(written) ?? 0) + 1;
+      this.#counts.set(written, count);
+      name = count === 1 ? `{${written}}` : `{${written}~${count}}`;
+      this.#names.set(key, name);
+    }
+    return name;
+  }
+}
+
+/** A value with what is not known in it named by its key; null where it has none. */
+function byKey(value: Written, names: HoleNames): string | null {
   if (typeof value === "string") return value;
   const parts = Array.isArray(value) ? (value as readonly (string | Hole)[]) : [value as Hole];
   const texts = parts.map((part) =>
-    typeof part === "string" ? part : part.key === undefined ? null : `{${part.key.replace(/\s/g, "_")}}`,
+    typeof part === "string" ? part : part.key === undefined ? null : names.of(part.key, part),
   );
   return texts.includes(null) ? null : texts.join("");
 }

@@ -54,6 +54,9 @@ export function expressionValue(
 }
 
 /** Works out the attributes of a template's elements. */
+/** What two-way binding keeps as its variable is: whether something is on or open shows from the start. */
+const follows = new Set(["checked", "open", "selected"]);
+
 export class AttributeReader {
   readonly #machine: Machine;
   /** Whether handlers may be told among spread props by their name alone: `onclick`. */
@@ -148,7 +151,13 @@ export class AttributeReader {
         case "model":
           set(
             attribute.name,
-            unknownAt(source, place.text, `model ${source.file}:${source.start}@${machine.state.instance}`),
+            attribute.expression !== null && follows.has(attribute.name)
+              ? expressionValue(machine, attribute.expression, scope, attribute)
+              : unknownAt(
+                  source,
+                  place.text,
+                  `model ${source.file}:${source.start}@${machine.state.instance}`,
+                ),
             source,
           );
           listeners.set("input", { value: known(undefined), source });

@@ -1,6 +1,7 @@
 import type * as Ast from "@babel/types";
 import type { ComponentFrame, Span } from "../../core/document/node.ts";
 import type { Decision } from "../../core/worlds/decision.ts";
+import { digest } from "./digest.ts";
 import type { Scope } from "./value.ts";
 import {
   type CallPlace,
@@ -61,7 +62,10 @@ export function fork(machine: Machine, decision: Decision, make: (arm: number) =
   const { path } = machine.state;
   const fixed = path.get(decision.id);
   if (fixed !== undefined) return make(fixed);
-  if (path.size >= DEEPEST_PATH) return unknownAt(decision.source, "…", `deep ${decision.id}`);
+  if (path.size >= DEEPEST_PATH) {
+    const way = [...path].map(([id, arm]) => `${id}=${arm}`).join();
+    return unknownAt(decision.source, "…", `deep ${decision.id} ${digest(way)}`);
+  }
   return joinedKnown(decision, inEachArm(machine, decision, make));
 }
 

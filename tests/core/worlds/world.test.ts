@@ -81,11 +81,11 @@ test("handlers stand among the attributes, where they are there", () => {
 test("an id that nobody knows is found by what refers to it with the same value", () => {
   const id = hole("id", "field");
   expect(inWorld(firstArms, element("label", { for: id }), element("input", { id }))).toBe(
-    "<label for={field}></label><input id={field}></input>",
+    "<label for={id}></label><input id={id}></input>",
   );
   expect(
     inWorld(firstArms, element("label", { for: hole("other", "other") }), element("input", { id })),
-  ).toBe("<label for={}></label><input id={field}></input>");
+  ).toBe("<label for={}></label><input id={id}></input>");
 });
 
 test("a whole page is a document, anything else a component in one", () => {

@@ -94,9 +94,11 @@ function judgeComposite(widget: ElementNode, scene: Scene, role: (typeof composi
   // A list that opens under a field is moved through from there.
   const id = widget.attributes.get("id")?.value;
   const isMovedThrough = (from: ElementNode) =>
-    ["aria-controls", "aria-owns"].some((name) => attributeTokens(from, name).includes(String(id))) ||
-    from.attributes.has("aria-activedescendant");
-  if (typeof id === "string" && scene.page.index.elements.some(isMovedThrough)) return inapplicable;
+    (typeof id === "string" &&
+      ["aria-controls", "aria-owns"].some((name) => attributeTokens(from, name).includes(id))) ||
+    from.attributes.has("aria-activedescendant") ||
+    scene.role(from).role === "combobox";
+  if (scene.page.index.elements.some(isMovedThrough)) return inapplicable;
   const word = spokenRole(role, {}, null);
   const [first] = members;
   const repair =

@@ -26,7 +26,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const row = roleRow(role);
   const focusable = isFocusable(scene.page, scene.presence, element) === true;
   const required = [...(row.required ?? []), ...(focusable ? (row.requiredWhenFocusable ?? []) : [])];
-  if (required.length === 0) return inapplicable;
+  // Where it is in doubt whether the standard still asks for it, nothing is certain.
+  if (required.length === 0 || row.doubtful?.includes("required") === true) return inapplicable;
   const given = scene.states(element);
   const missing = required.filter((state) => {
     if (attributeUnknown(element, `aria-${state}`)) return false;
