@@ -108,7 +108,9 @@ function judgeComposite(widget: ElementNode, scene: Scene, role: (typeof composi
           setAttribute(first, "tabindex", "0"),
         ]);
   const details = { facts: { role } };
-  return !isAlive(scene) || scriptsMay(scene, /tabindex|\.focus\s*\(/i)
+  // What stands around a component may move through it: a field, a widget that keeps the focus itself.
+  const isPart = scene.document.kind === "component";
+  return isPart || !isAlive(scene) || scriptsMay(scene, /tabindex|\.focus\s*\(/i)
     ? cantTell(
         `None of the ${members.length} items of this ${word} can be reached with Tab. Does a script change that?`,
         repair,
