@@ -4,14 +4,20 @@ import { everyCheck } from "../core/checks/catalogue.ts";
 import { auditJson } from "../report/json/audit.ts";
 import { unknownComponentsJson } from "../report/json/unknown-components.ts";
 import { auditLines, auditText } from "../report/terminal/audit.ts";
+import type { AuditView } from "../report/terminal/finding.ts";
 import { settingsText } from "../report/terminal/settings.ts";
 import { unknownComponentsText } from "../report/terminal/unknown-components.ts";
+import type { AuditPlan } from "../settings/plan.ts";
 import type { AuditArguments } from "./audit.ts";
 import { auditOptionsOf } from "./audit-options.ts";
 import { firstRunNotice } from "./first-run.ts";
 import { BROKEN_OFF, COULD_NOT, DONE, FOUND, type Io, type Status } from "./io.ts";
 import { RunContext } from "./run-context.ts";
 import { packageVersion } from "./version.ts";
+
+/** How much is said of the criteria: of no use where only some checks were asked for. */
+const coverageOf = ({ coverage, all }: AuditArguments, { isWhole }: AuditPlan): AuditView["coverage"] =>
+  coverage === true || (all === true && isWhole) ? "each" : isWhole ? "counts" : "none";
 
 export async function runAudit(args: AuditArguments, io: Io): Promise<Status> {
   const run = new RunContext(io, args);
@@ -47,7 +53,7 @@ export async function runAudit(args: AuditArguments, io: Io): Promise<Status> {
       args.format === "json" ? unknownComponentsJson(answer) : unknownComponentsText(answer, paint);
     return run.deliver([text], answer.incomplete ? COULD_NOT : DONE);
   }
-  const view = { paint, checks: everyCheck, all: plan.all, coverage: plan.isWhole };
+  const view = { paint, checks: everyCheck, all: plan.all, coverage: coverageOf(args, plan) } as const;
   const writers = {
     json: () => `${auditJson(answer, packageVersion())}\n`,
     terminal: () =>

@@ -39,6 +39,10 @@ const options = {
     requiresArg: true,
     describe: "Judge colours also with this attribute on the root element: data-theme=dark, class=night",
   },
+  coverage: {
+    type: "boolean",
+    describe: "Tell each WCAG criterion: what failed, what held, what is left to a person",
+  },
   all: {
     type: "boolean",
     describe: "Show every finding in full instead of three of a kind, and every criterion",

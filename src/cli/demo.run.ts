@@ -30,7 +30,7 @@ const steps: readonly Step[] = [
     shows: "The edits, tried beforehand, as a patch",
     words: ["mend", "mistakes/tides.html", "--also", "likely"],
   },
-  { shows: "The same pages, mended", words: ["audit", "mended"] },
+  { shows: "The same pages, mended", words: ["audit", "mended", "--coverage"] },
   { shows: "A React page, with all that its components render", words: ["audit", "booking/src"] },
   {
     shows: "What the keys of a script come to",

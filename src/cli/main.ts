@@ -89,7 +89,7 @@ function addHelp(parser: Argv, io: Io): void {
     .example("keel audit pages/", "what is wrong in every page of a folder, and how to mend it")
     .example("keel tree page.html --at '#book'", "what assistive technology is told of one element, and why")
     .epilogue(
-      "Exit status: 0 nothing at or above the failing severity, 1 findings, 2 the work could not be done.",
+      "Exit status: 0 nothing at or above the failing severity, 1 findings, 2 the work could not be done, 130 broken off.",
     );
 }
 

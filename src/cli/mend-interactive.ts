@@ -149,7 +149,7 @@ class Round {
           paint: this.#paint,
           checks: everyCheck,
           all: true,
-          coverage: false,
+          coverage: "none",
         },
         true,
       ),

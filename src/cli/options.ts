@@ -101,7 +101,7 @@ export const engineOptions = {
     type: "number",
     default: 30,
     requiresArg: true,
-    describe: "How long the scripts and keys of one page or specimen may take, in seconds",
+    describe: "How long one component, or the scripts and keys of one page or specimen, may take, in seconds",
   },
 } as const satisfies OptionTable;
 

@@ -28,7 +28,7 @@ describe("every report, word for word", () => {
     ["audit-page", ["audit", "mistakes/tides.html", "--engine", "read"], 1],
     ["audit-page-all", ["audit", "mistakes/slipway.html", "--engine", "read", "--all"], 1],
     ["audit-quiet", ["audit", "mistakes", "--engine", "read", "--quiet"], 1],
-    ["audit-clean", ["audit", "mended", "--engine", "read"], 0],
+    ["audit-clean", ["audit", "mended", "--engine", "read", "--coverage"], 0],
     ["audit-components", ["audit", "booking/src/App.tsx", "--engine", "read"], 1],
     ["audit-keys", ["audit", "keys/booking.html", "--engine", "render"], 1],
     ["audit-json", ["audit", "mistakes/work-order.html", "--engine", "read", "--format", "json"], 1],

@@ -1,7 +1,7 @@
 import type { AuditAnswer, FindingAnswer, Subject } from "../../answers/audit.ts";
 import { countOf } from "../../core/document/count-of.ts";
 import { type Severity, severities } from "../../core/findings/verdict.ts";
-import { coverageText } from "./coverage.ts";
+import { coverageCounts, coverageText } from "./coverage.ts";
 import { type AuditView, findingText } from "./finding.ts";
 import { printable } from "./printable.ts";
 
@@ -54,8 +54,12 @@ export function auditText(answer: AuditAnswer, view: AuditView): string {
     const rest = more === 0 ? "" : ` and ${more} more (--all names them)`;
     parts.push(`${view.paint.paragraph(`${colours.green("✓")} `, `nothing found in ${names}${rest}`, 2)}\n`);
   }
-  if (view.coverage && answer.coverage.length > 0)
-    parts.push(coverageText(answer.coverage, answer.conformance, view.paint, view.all));
+  if (view.coverage !== "none" && answer.coverage.length > 0)
+    parts.push(
+      view.coverage === "each"
+        ? coverageText(answer.coverage, answer.conformance, view.paint, view.all)
+        : `${coverageCounts(answer.coverage, answer.conformance, view.paint)}\n`,
+    );
   parts.push(closing(answer, view));
   return parts.join("\n");
 }

@@ -4,10 +4,28 @@ import type { Paint } from "./paint.ts";
 import { printable } from "./printable.ts";
 import { cut } from "./source-frame.ts";
 
+/** How many criteria came to what, in a line: of all kinds, or of those that matter with the way to the others. */
+export function coverageCounts(
+  rows: readonly CriterionRow[],
+  { wcag, level }: Conformance,
+  paint: Paint,
+  isWhole = false,
+): string {
+  const { colours } = paint;
+  const count = (outcome: CriterionRow["outcome"]) => rows.filter((row) => row.outcome === outcome).length;
+  const counts = `${count("failed")} failed, ${count("cantTell")} for a person, ${count("passed")} checked and held`;
+  const more = isWhole ? `, ${count("inapplicable")} about nothing here` : "; --coverage tells each";
+  return paint.paragraph(
+    "",
+    `${colours.bold(`WCAG ${wcag} ${level}`)} ${colours.dim(`· ${rows.length} criteria: ${counts}${more}`)}`,
+    0,
+  );
+}
+
 /** What the audit says of each criterion: what failed and what a person must look at, a line each; the rest by number. */
 export function coverageText(
   rows: readonly CriterionRow[],
-  { wcag, level }: Conformance,
+  conformance: Conformance,
   paint: Paint,
   all: boolean,
 ): string {
@@ -20,13 +38,7 @@ export function coverageText(
     of("inapplicable"),
     of("untested"),
   ];
-  const lines = [
-    paint.paragraph(
-      "",
-      `${colours.bold(`WCAG ${wcag} ${level}`)} ${colours.dim(`· ${rows.length} criteria: ${failed.length} failed, ${asked.length} for a person, ${held.length} checked and held, ${absent.length} about nothing here`)}`,
-      0,
-    ),
-  ];
+  const lines = [coverageCounts(rows, conformance, paint, true)];
   const row = (mark: string, { criterion, handle }: CriterionRow, text: string) =>
     all ? wrapped(mark, criterion, handle, text) : oneLine(mark, criterion, handle, text);
   const oneLine = (mark: string, criterion: string, handle: string, text: string) => {

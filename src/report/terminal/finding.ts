@@ -15,8 +15,8 @@ export interface AuditView {
   readonly checks: readonly Check[];
   /** Shows every finding instead of three of a kind, and every criterion in a line of its own. */
   readonly all: boolean;
-  /** Whether to say what holds of each criterion: of no use where only some checks were asked for. */
-  readonly coverage: boolean;
+  /** What is said of the criteria: each in a line, how many there are of each kind, or nothing. */
+  readonly coverage: "each" | "counts" | "none";
 }
 
 /** Facts whose origins people are shown, with the words for them, in this order. */
