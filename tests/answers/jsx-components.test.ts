@@ -42,6 +42,37 @@ const constructs: readonly (readonly [
     ["cantTell names.action-named App.tsx:4 [App]"],
   ],
   [
+    "what is loaded when it is wanted is looked into, by its default and by a name",
+    {
+      "App.tsx": `import { lazy } from "react";\nconst Tides = lazy(() => import("./Tides"));\nconst Fees = lazy(() => import("./Fees").then((m) => ({ default: m.Fees })));\nconst Gone = lazy(() => import("elsewhere"));\nexport function App() {\n  return <main><Tides /><Fees /><Gone /></main>;\n}`,
+      "Tides.tsx": `export default function Tides() {\n  return <img src="tide.png" />;\n}`,
+      "Fees.tsx": `export function Fees() {\n  return <button />;\n}`,
+    },
+    [
+      "failed names.action-named Fees.tsx:2 [App › Fees]",
+      "failed names.image-described Tides.tsx:2 [App › Tides]",
+    ],
+  ],
+  [
+    "an item of a list that a caller has around it is no fault",
+    { "Item.jsx": `export function Item({ name }) {\n  return <li>{name}</li>;\n}` },
+    [],
+  ],
+  [
+    "what a list is mapped to is looked at, whatever is known of the list",
+    {
+      "App.jsx": `export function App({ slips }) {\n  return <ul>{slips.filter(Boolean).map((slip) => <li><button /></li>)}</ul>;\n}`,
+    },
+    ["failed names.action-named App.jsx:2 [App]"],
+  ],
+  [
+    "what a loop puts into a list is looked at",
+    {
+      "App.jsx": `export function App() {\n  const items = [];\n  for (const name of ["a", "b"]) items.push(<li>{name}<img src={name} /></li>);\n  return <ul>{items}</ul>;\n}`,
+    },
+    ["failed names.image-described App.jsx:3 [App]"],
+  ],
+  [
     "both arms of a condition are looked at",
     {
       "App.tsx": `export function App({ on }: { on: boolean }) {\n  return on ? <button>Stop</button> : <button />;\n}`,

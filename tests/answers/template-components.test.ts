@@ -192,6 +192,24 @@ const svelteScript = (script: string, markup: string) =>
 /** In `svelteScript` the markup starts on line 4 where the script is one line. */
 const svelte: readonly Construct[] = [
   [
+    "what a handler in the template changes has both values",
+    {
+      "App.svelte": svelteScript(
+        "let open = false",
+        `<button on:click={() => (open = !open)}>Fees</button>{#if open}<img src="a.png" />{/if}`,
+      ),
+    },
+    [noAlt("App.svelte", 4, "App")],
+  ],
+  [
+    "$$slots knows what a caller fills",
+    {
+      "App.svelte": svelteScript("import Card from './Card.svelte'", `<Card>Slip</Card>`),
+      "Card.svelte": `{#if $$slots.heading}<h2><slot name="heading" /></h2>{/if}<slot />`,
+    },
+    [],
+  ],
+  [
     "#if and :else are never both there",
     {
       "App.svelte": svelteScript(

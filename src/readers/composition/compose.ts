@@ -18,7 +18,14 @@ import { svelteComponent } from "../svelte/svelte-component.ts";
 import { vueFileComponent } from "../vue/vue-file-component.ts";
 import { baseName, placeKey } from "./component-name.ts";
 import type { Composition, UseOf } from "./composition.ts";
-import { exportOf, makeScope, programsOf, type ScopeMaking, typeNamesOf } from "./module-scopes.ts";
+import {
+  exportOf,
+  importedModule,
+  makeScope,
+  programsOf,
+  type ScopeMaking,
+  typeNamesOf,
+} from "./module-scopes.ts";
 import { packageExport } from "./packages.ts";
 import type { SourceModule, TemplateLanguageName, TemplateParts } from "./source-module.ts";
 
@@ -82,7 +89,7 @@ const MOST_WITHIN_ITSELF = 2;
 export const composer = (sources: ComponentSources): Composer => new ProjectComposer(sources);
 
 /** What evaluates the scripts of a project; what packages and markup come to it asks of a composition. */
-function newMachine(patience: Patience): Machine {
+function newMachine(patience: Patience, imported: Machine["hooks"]["imported"]): Machine {
   const machine: Machine = {
     state: { ...atFirst(""), frames: [] },
     evaluate: (node, scope) => {
@@ -95,6 +102,7 @@ function newMachine(patience: Patience): Machine {
     markup: (node, scope) => markupOf(machine, node, scope),
     hooks: {
       global: (name) => globalValue(machine, name),
+      imported,
       taggedTemplate: (tag, node, scope) =>
         tag.kind === "native" ? (tag.tagged?.(node, scope) ?? null) : null,
     },
@@ -131,7 +139,9 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
 
   constructor(sources: ComponentSources) {
     this.#sources = sources;
-    this.machine = newMachine(sources.patience ?? endless);
+    this.machine = newMachine(sources.patience ?? endless, (specifier, scope) =>
+      importedModule(this, scope, specifier),
+    );
     this.#byFile = new Map([...sources.modules.values()].map((module) => [module.file, module]));
     this.#types = typeNamesOf(this);
   }

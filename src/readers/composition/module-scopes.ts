@@ -16,7 +16,8 @@ import {
   objectOf,
   type Value,
 } from "../script/value.ts";
-import type { ModuleContent, SourceModule } from "./source-module.ts";
+import type { Composition } from "./composition.ts";
+import type { ModuleContent, SourceModule, TemplateAttribute } from "./source-module.ts";
 import { stateValue } from "./state-value.ts";
 
 /** What the scopes of modules are made with. */
@@ -50,12 +51,33 @@ export function makeScope(
   programs = programsOf(module.content),
 ): Scope {
   const reassigned = /\blet\b|\bvar\b/.test(module.text)
-    ? new Set(programs.flatMap((program) => [...reassignedIn(program)]))
+    ? new Set([...programs.flatMap((program) => [...reassignedIn(program)]), ...reassignedInTemplate(module)])
     : nothing;
   const scope = moduleScope({ file: module.file, text: module.text, reassigned });
   for (const program of programs) bindProgram(making, module, program, scope);
   return scope;
 }
+
+/** Variables that a template gives another value: in its handlers, and where it binds them both ways. */
+function reassignedInTemplate({ content }: SourceModule): readonly string[] {
+  if (content.kind !== "template") return [];
+  const names: string[] = [];
+  const visit = (part: unknown): void => {
+    if (typeof part !== "object" || part === null) return;
+    if (isScript(part)) names.push(...reassignedIn(part));
+    else if (Array.isArray(part)) part.forEach(visit);
+    else {
+      const { kind, expression } = part as Partial<Extract<TemplateAttribute, { kind: "model" }>>;
+      if (kind === "model" && expression?.type === "Identifier") names.push(expression.name);
+      Object.values(part).forEach(visit);
+    }
+  };
+  visit(content.parts.template);
+  return names;
+}
+
+/** Parts of a template have a kind, and what is script in them has a type. */
+const isScript = (part: object): part is Ast.Node => "type" in part && typeof part.type === "string";
 
 /** Binds what a program declares and imports. */
 export function bindProgram(
@@ -224,6 +246,17 @@ function imported(
   }
   if (name === "*") return namespaceOf(making, from);
   return exportOf(making, from, name) ?? importedUnknown(source, name, `${specifier}#${name}`);
+}
+
+/** The module that a specifier names in the file of a scope, with all that it exports; null where it is not in source. */
+export function importedModule(
+  making: ScopeMaking & Pick<Composition, "moduleOf">,
+  scope: Scope,
+  specifier: string,
+): Value | null {
+  const path = making.moduleOf(scope)?.imports.get(specifier) ?? null;
+  const module = path === null ? null : making.moduleAt(path);
+  return module === null ? null : namespaceOf(making, module);
 }
 
 const namespaceOf = (making: ScopeMaking, module: SourceModule): ObjectValue => ({

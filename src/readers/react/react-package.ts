@@ -1,7 +1,8 @@
 import type { Span } from "../../core/document/node.ts";
 import type { Composition } from "../composition/composition.ts";
+import { loadedLater } from "../composition/loaded-later.ts";
 import { stateValue } from "../composition/state-value.ts";
-import { importedUnknown, lift, type Machine, madeId, unknownAt } from "../script/machine.ts";
+import { lift, type Machine, madeId, unknownAt } from "../script/machine.ts";
 import type { Shape } from "../script/type-shape.ts";
 import {
   absent,
@@ -64,9 +65,7 @@ export function reactExport(composition: Composition, name: string): Value | nul
     case "forwardRef":
       return native(name, ([inner]) => inner ?? absent);
     case "lazy":
-      return native(name, (_, place) =>
-        importedUnknown(place.source, place.text, `lazy ${place.source.file}:${place.source.start}`),
-      );
+      return native(name, ([load], place) => loadedLater(machine, load ?? absent, place));
     case "createPortal":
       return native(name, ([content]) => content ?? absent);
     case "createElement":

@@ -3,6 +3,7 @@ import { concat } from "./concat.ts";
 import { lift, type Machine, unknownAt, whether } from "./machine.ts";
 import { binary, logical, unary } from "./operators.ts";
 import { placeOf, questionOf, spanOf, textOf, unknownOf } from "./places.ts";
+import { promiseOf } from "./promise.ts";
 import { bindingOf, selfOf } from "./scope.ts";
 import { typeArguments } from "./type-arguments.ts";
 import type { Scope } from "./value.ts";
@@ -303,9 +304,21 @@ export function args(machine: Machine, written: readonly Ast.Node[], scope: Scop
   return values;
 }
 
+/** `import("./tides")`: a promise of the module. */
+function importCall(
+  machine: Machine,
+  node: Ast.CallExpression | Ast.OptionalCallExpression,
+  scope: Scope,
+): Value {
+  const [specifier] = node.arguments;
+  const found = specifier?.type === "StringLiteral" ? machine.hooks.imported(specifier.value, scope) : null;
+  return found === null ? unknownOf(machine, node, scope) : promiseOf(machine, () => found);
+}
+
 function call(machine: Machine, node: Ast.CallExpression | Ast.OptionalCallExpression, scope: Scope): Value {
   const { callee } = node;
-  if (callee.type === "Import" || callee.type === "Super" || callee.type === "V8IntrinsicIdentifier")
+  if (callee.type === "Import") return importCall(machine, node, scope);
+  if (callee.type === "Super" || callee.type === "V8IntrinsicIdentifier")
     return unknownOf(machine, node, scope);
   let self: Value | null = null;
   let called: Value;

@@ -33,6 +33,8 @@ export interface Machine {
 export interface Hooks {
   /** What a name stands for that no scope binds. */
   readonly global: (name: string) => Value | null;
+  /** The module that `import("…")` names, as an object of what it exports; null where it is not in source. */
+  readonly imported: (specifier: string, scope: Scope) => Value | null;
   readonly taggedTemplate: (tag: Value, node: Ast.TaggedTemplateExpression, scope: Scope) => Value | null;
 }
 

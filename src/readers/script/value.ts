@@ -88,6 +88,8 @@ export interface ObjectValue {
   readonly lazy?: (name: string) => Value | null;
   /** A box whose value templates see without asking: `ref()`, a signal. */
   readonly box?: () => Value;
+  /** What a promise comes to: a module that is imported when it is wanted. */
+  readonly settles?: () => Value;
 }
 
 export interface ListValue {

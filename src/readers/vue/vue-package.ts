@@ -1,5 +1,6 @@
+import { loadedLater } from "../composition/loaded-later.ts";
 import { stateValue } from "../composition/state-value.ts";
-import { importedUnknown, type Machine, madeId, unknownAt } from "../script/machine.ts";
+import { type Machine, madeId, unknownAt } from "../script/machine.ts";
 import { absent, keyOf, known, native, type ObjectValue, type Value } from "../script/value.ts";
 
 /** A value in a box, as templates see it without asking: `ref(x)`. */
@@ -51,9 +52,10 @@ export const boxes = (machine: Machine): ReadonlyMap<string, Value> => {
         boxed(() => unknownAt(place.source, place.text, `ref ${place.source.start}`)),
       ),
       defineComponent: same,
-      defineAsyncComponent: native("defineAsyncComponent", (_, place) =>
-        importedUnknown(place.source, place.text, `async ${place.source.start}`),
-      ),
+      defineAsyncComponent: native("defineAsyncComponent", ([given], place) => {
+        const load = given?.kind === "object" ? machine.member(given, "loader", place) : given;
+        return loadedLater(machine, load ?? absent, place);
+      }),
       inject: givenFromAround(machine),
     }),
   );

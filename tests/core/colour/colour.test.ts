@@ -112,5 +112,10 @@ describe("the nearest colour that passes", () => {
   test("of a palette is the one that looks most alike", () => {
     const palette = [{ colour: colour("#000") }, { colour: colour("#8a4b00") }, { colour: colour("#ccc") }];
     expect(nearestInPalette(colour("#e08000"), white, 4.5, palette)).toBe(palette[1]);
+    const [black] = [{ name: "black", colour: colour("#000") }];
+    expect([
+      nearestInPalette(white, white, 21, [black]),
+      nearestInPalette(white, white, 21.01, [black]),
+    ]).toEqual([black, null]);
   });
 });

@@ -13,6 +13,30 @@ const value = (html: string, property = "color"): string | null => {
 const styled = (css: string, property = "color", markup = `<p class="c" id="a">x</p>`) =>
   value(`<style>${css}</style><div class="d">${markup}</div>`, property);
 
+describe("parts of a shadow tree", () => {
+  const host = (css: string) =>
+    value(
+      `<style>${css}</style><yard-card class="card"><template shadowrootmode="open"><p part="title big" id="a">x</p></template></yard-card>`,
+    );
+  test.each([
+    [".card::part(title) { color: red }", "red"],
+    [".card::part(title big) { color: red }", "red"],
+    [".card::part(title small) { color: red }", null],
+    [".other::part(title) { color: red }", null],
+  ])("%s", (css, colour) => {
+    expect(host(css)).toBe(colour ?? host(""));
+  });
+});
+
+test.each([
+  ["font: 12px/1.5 Tide, serif", "Tide, serif", "1.5"],
+  ["font: italic bold 12px Tide", "Tide", "normal"],
+  ["font: 12px/normal Yard Sans", "Yard Sans", "normal"],
+])("%s sets family and height of lines", (declaration, family, height) => {
+  const html = `<p id="a" style="${declaration}">x</p>`;
+  expect([value(html, "font-family"), value(html, "line-height")]).toEqual([family, height]);
+});
+
 describe("the cascade", () => {
   test.each([
     ["specificity beats order", "#a { color: red } p.c { color: blue }", "red"],

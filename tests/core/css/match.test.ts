@@ -5,7 +5,7 @@ import { byId, sceneOf } from "../../page.ts";
 
 const page = `<!doctype html><html lang="en-GB"><body class="Page"><main id="main">
 <ul id="list"><li id="one" class="a b">1</li><li id="two" data-kind="Big boat">2</li><li id="three">3</li></ul>
-<form id="form"><input id="text" required placeholder="p"><input id="box" type="checkbox" checked><input id="ro" readonly value="v"><fieldset disabled><input id="off"></fieldset><select id="sel"><option id="o1">1<option id="o2" selected>2</select><textarea id="area"></textarea></form>
+<form id="form"><button id="go">Go</button><input id="text" required placeholder="p"><input id="box" type="checkbox" checked><input id="ro" readonly value="v"><fieldset disabled><input id="off"></fieldset><select id="sel"><option id="o1">1<option id="o2" selected>2</select><textarea id="area"></textarea></form>
 <p id="empty"></p><p id="space"> </p><a id="link" href="x">l</a><a id="anchor">a</a><details id="open" open><summary>s</summary></details><p id="fr" lang="fr">f</p><div id="edit" contenteditable>e</div><x-boat id="custom"></x-boat>
 </main></body></html>`;
 const scene = sceneOf(page);
@@ -32,6 +32,9 @@ function matches(
 describe("selectors", () => {
   test.each<[string, string, number | null]>([
     ["li", "one", 2],
+    ["button:default", "go", 1],
+    ["li:default", "one", 0],
+    ["#box:default", "box", 2],
     ["LI", "one", 2],
     ["#one.a.b", "one", 2],
     [".page main", "main", 0],

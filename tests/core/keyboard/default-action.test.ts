@@ -40,6 +40,8 @@ test.each<[string, string, string]>([
   ],
   [`<textarea id="a"></textarea>`, "Enter", "type"],
   [`<select id="a"><option>1</select>`, " ", "open"],
+  [`<select id="a"><option>1</select>`, "p", "find"],
+  [`<select id="a" size="3"><option>1</select>`, " ", "nothing"],
   [`<select id="a" size="3"><option>1</select>`, "Home", "select first"],
   [`<div contenteditable id="a">x</div>`, "x", "type"],
   [`<dialog open><button id="a">x</button></dialog>`, "Escape", "nothing"],

@@ -101,6 +101,14 @@ describe("an attribute is set", () => {
   });
 });
 
+test.each<[html: string, expected: string | null]>([
+  [`<div title="a" />`, `<main title="a" />`],
+  [`<div></div>`, `<main></main>`],
+  [`<div>`, null],
+])("in JSX %s is renamed", (html, expected) => {
+  expect(changed(html, "div", (e) => renameElement(e, "main"), "a.jsx")).toBe(expected);
+});
+
 describe("other changes", () => {
   const li = (html: string) => first(html, "li", "a.html");
   test.each<readonly [string, string, string, (element: ElementNode) => Change, string]>([

@@ -36,12 +36,13 @@ test.each<[kind: ListKind, html: string, lines: readonly string[]]>([
   ],
   [
     "links",
-    `<a href="a">Tides</a><a>no link</a><a href="b">Tides</a><a href="c"><img src="x" alt="Map"></a><a href="d"></a>`,
+    `<a href="a">Tides</a><a>no link</a><a href="b">Tides</a><a href="c"><img src="x" alt="Map"></a><a href="d"></a><ul><li><a href="e">Yard</a></li></ul>`,
     [
       `"Tides" → a   (one of 2 places of this name)`,
       `"Tides" → b   (one of 2 places of this name)`,
       `"Map" → c`,
       "(no name) → d",
+      `"Yard" → e`,
     ],
   ],
   [

@@ -313,6 +313,13 @@ describe("the tree", () => {
       ),
     ).toEqual(["paragraph", ' "d"', "group", " button s", '  "s"']);
   });
+  test("keeps a box that says something of itself", () => {
+    expect(outline(`<span title="Tide table">6:00</span><span>7:00</span>`)).toEqual([
+      "generic",
+      ' "6:00"',
+      '"7:00"',
+    ]);
+  });
   test("an empty page has a root and no more", () => {
     expect(outline("")).toEqual([]);
   });
@@ -320,7 +327,7 @@ describe("the tree", () => {
 
 test("the reading order says containers, items and the headers of cells", () => {
   const scene = sceneOf(
-    `<!doctype html><title>Tides</title><main><h1>Tides</h1><ul><li>one <a href="x">two</a></li></ul><table><caption>Week</caption><tr><th>Day</th><th>High</th></tr><tr><th>Mon</th><td>06:10</td></tr></table></main>`,
+    `<!doctype html><title>Tides</title><main><h1>Tides</h1><p>Slip <strong>four</strong> is free</p><ul><li>one <a href="x">two</a></li></ul><table><caption>Week</caption><tr><th>Day</th><th>High</th></tr><tr><th>Mon</th><td>06:10</td></tr></table></main>`,
   );
   const root = accessibilityTree(scene);
   expect(
@@ -329,6 +336,7 @@ test("the reading order says containers, items and the headers of cells", () => 
     `"Tides" page`,
     "main landmark",
     ` "Tides" heading level 1`,
+    " Slip four is free",
     " list, 1 item",
     "  – one",
     `  "two" link`,

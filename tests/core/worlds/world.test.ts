@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
 import type { ElementNode, Node } from "../../../src/core/document/node.ts";
+import { sceneFromSource } from "../../../src/core/scene/scene.ts";
 import type { Decision } from "../../../src/core/worlds/decision.ts";
 import { filled, hasHoles } from "../../../src/core/worlds/probe.ts";
 import { inPage, type TreeElement, type TreeNode, type TreeValue } from "../../../src/core/worlds/tree.ts";
@@ -86,6 +87,22 @@ test("an id that nobody knows is found by what refers to it with the same value"
   expect(
     inWorld(firstArms, element("label", { for: hole("other", "other") }), element("input", { id })),
   ).toBe("<label for={}></label><input id={id}></input>");
+});
+
+test("what may be hidden from assistive technology is not exposed for sure, and neither is what is in it", () => {
+  const exposedIn = (hidden: TreeValue) => {
+    const tree = inPage("App.tsx", [element("div", { "aria-hidden": hidden }, [element("p")])]);
+    const { document } = documentIn(tree, firstArms);
+    const scene = sceneFromSource(document, []);
+    return scene.page.index.elements
+      .filter(({ tag }) => tag === "div" || tag === "p")
+      .map((one) => scene.presence.of(one).exposed);
+  };
+  expect([exposedIn(hole("h", "h")), exposedIn("true"), exposedIn("false")]).toEqual([
+    [1, 1],
+    [0, 0],
+    [2, 2],
+  ]);
 });
 
 test("a whole page is a document, anything else a component in one", () => {
