@@ -18,6 +18,28 @@ const noName = (file: string, line: number, chain: string) =>
 /** In `setup` the markup starts on line 5 where the script is one line. */
 const vue: readonly Construct[] = [
   [
+    "a slot hands out what it is given, but for its name",
+    {
+      "App.vue": setup(
+        "import Rows from './Rows.vue'",
+        `<Rows><template #row="{ label, name }"><img src="a.png" :alt="label"><button :aria-label="name"></button></template></Rows>`,
+      ),
+      "Rows.vue": setup("", `<div><slot name="row" label="Slip four" /></div>`),
+    },
+    [noName("App.vue", 5, "App")],
+  ],
+  [
+    "a default of a prop counts where nothing is given",
+    {
+      "App.vue": setup("import Shut from './Shut.vue'", `<div><Shut /></div>`),
+      "Shut.vue": setup(
+        `defineProps({ label: { type: String, default: "Close" }, hint: { type: String, default: "" } })`,
+        `<div><button :aria-label="label"></button><button :aria-label="hint"></button></div>`,
+      ),
+    },
+    [`failed names.action-named App.vue:5 [App › Shut]`],
+  ],
+  [
     "v-if and v-else are never both there",
     { "App.vue": setup("const on = ref(false)", `<div><i v-if="on" id="a"></i><b v-else id="a"></b></div>`) },
     [],
@@ -191,6 +213,16 @@ const svelteScript = (script: string, markup: string) =>
 
 /** In `svelteScript` the markup starts on line 4 where the script is one line. */
 const svelte: readonly Construct[] = [
+  [
+    "an expression in quotes is its value, with text around it or alone",
+    {
+      "App.svelte": svelteScript(
+        "const none = ''; const label = 'Book'",
+        `<button aria-label="{label}"></button><button aria-label="{label} slip"></button><button aria-label="{none}"></button>`,
+      ),
+    },
+    [noName("App.svelte", 4, "App")],
+  ],
   [
     "what a handler in the template changes has both values",
     {

@@ -162,6 +162,19 @@ describe("keel audit", () => {
     expect(out).toContain("a.html:7:1: blocker: This image has no text alternative. (names.image-described)");
   });
 
+  test("each severity has a colour of its own, and a sign", async () => {
+    const where = folderWith({
+      "a.html": page(
+        `<button></button><iframe src="map.html"></iframe><nav role="navigation"><a href="a">A</a></nav><p id="q">x</p>`,
+      ),
+    });
+    const { out } = await keel(where, ["audit", "--engine", "read"], "", { FORCE_COLOR: "1" });
+    const tints = [...out.matchAll(/\u001b\[(\d+)m(?:[^\n]{0,3})(blocker|barrier|friction)/g)].map(
+      ([, tint, word]) => `${word} ${tint}`,
+    );
+    expect([...new Set(tints)].sort()).toEqual(["barrier 33", "blocker 31", "friction 36"]);
+  });
+
   test("colour is off in pipes, on with FORCE_COLOR, off again with --no-colour and NO_COLOR", async () => {
     const folder = folderWith({ "a.html": broken });
     const coloured = async (args: string[], env: Record<string, string>) =>

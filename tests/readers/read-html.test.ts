@@ -86,6 +86,14 @@ describe("the document", () => {
     expect(index.flatParent(byId(scene, "light"))?.tag).toBe("slot");
   });
 
+  test.each([
+    [`<link href="a.css"><base href="/yard/"><base href="/other/">`, "/yard/"],
+    [`<base target="_blank"><base href="/yard/">`, "/yard/"],
+    [`<a href="a.html">a</a>`, null],
+  ])("addresses are relative to the first base that has one: %s", (html, base) => {
+    expect(readHtml(html, "t").baseHref).toBe(base);
+  });
+
   test("stylesheets come in document order, each with its place", () => {
     const html = `<style>a{}</style><link rel="stylesheet" href="x.css" media="print"><link rel="alternate stylesheet" href="y.css"><style type="text/less">b{}</style>`;
     const { styles } = readHtml(html, "t");
