@@ -1,0 +1,92 @@
+// Audits packages that ship their source, and compares with reading and parsing the same files in the same process.
+//   node bench/packages.mjs [name …]
+import { execFileSync } from "node:child_process";
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { build } from "esbuild";
+
+/** By framework, with the folder that holds the source. */
+const packages = [
+  ["@docusaurus/theme-classic@3.9.2", "src"],
+  ["@coreui/react@5.9.1", "src"],
+  ["@wordpress/components@30.8.0", "src"],
+  ["buefy@3.0.3", "src"],
+  ["primevue@4.4.1", "."],
+  ["bits-ui@2.14.2", "."],
+  ["@sveltestrap/sveltestrap@7.1.0", "src"],
+  ["carbon-components-svelte@0.91.0", "src"],
+  ["flowbite-svelte@1.18.0", "."],
+  ["ngx-admin-lte@0.2.11", "src"],
+];
+/** An audit with its trials takes at most so many times as long as reading and parsing. */
+const BOUND = 4;
+
+const { dependencies } = JSON.parse(readFileSync("package.json", "utf8"));
+const bundleFolder = mkdtempSync(path.resolve("node_modules", ".keel-bench-"));
+const folder = mkdtempSync(path.join(tmpdir(), "keel-packages-"));
+process.on("exit", () => {
+  for (const one of [bundleFolder, folder]) rmSync(one, { recursive: true, force: true });
+});
+const bundle = path.join(bundleFolder, "packages.mjs");
+await build({
+  entryPoints: [path.resolve("bench/packages.ts")],
+  outfile: bundle,
+  bundle: true,
+  format: "esm",
+  platform: "node",
+  target: "node20.19",
+  external: Object.keys(dependencies).filter((name) => name !== "parse5" && name !== "culori"),
+  define: { "process.env.KEEL_BUILD": '"bench"' },
+  logLevel: "error",
+});
+const { audit, nodeHost, readAndParse } = await import(bundle);
+
+/** Milliseconds, with what came of it. */
+async function timed(work) {
+  globalThis.gc?.();
+  const start = performance.now();
+  const value = await work();
+  return [performance.now() - start, value];
+}
+
+/** Where the files of a package lie; the nearest version of it that there is, where the named one is gone. */
+function unpacked(named) {
+  const into = path.join(folder, named.replace(/[^\w.-]+/g, "-"));
+  mkdirSync(into);
+  const pack = (spec) =>
+    execFileSync("npm", ["pack", spec, "--pack-destination", folder, "--silent"], {
+      stdio: ["ignore", "pipe", "ignore"],
+    })
+      .toString()
+      .trim();
+  let file;
+  try {
+    file = pack(named);
+  } catch {
+    file = pack(named.replace(/(.)@[^@]*$/, "$1"));
+  }
+  execFileSync("tar", ["-xzf", path.join(folder, file), "-C", into, "--strip-components=1"]);
+  return into;
+}
+
+const wanted = process.argv.slice(2);
+let over = 0;
+for (const [named, source] of packages) {
+  if (wanted.length > 0 && !wanted.some((one) => named.startsWith(one))) continue;
+  const workingDirectory = path.join(unpacked(named), source);
+  // Once before measuring: the first run pays for loading the compilers.
+  await readAndParse(workingDirectory);
+  const [parse, modules] = await timed(() => readAndParse(workingDirectory));
+  const host = nodeHost({ workingDirectory });
+  const [whole, { findings, subjects, incomplete }] = await timed(() =>
+    audit(["."], { engine: "read", cache: false }, { host }),
+  );
+  const ratio = whole / parse;
+  if (ratio > BOUND) over++;
+  const megabytes = process.memoryUsage().rss / 1024 / 1024;
+  console.log(
+    `${ratio <= BOUND ? "  ok  " : " OVER "} ${named.padEnd(42)} ${ratio.toFixed(1)}× of ${(parse / 1000).toFixed(1)} s  (at most ${BOUND}×)  ${modules} files, ${subjects.length} roots, ${findings.filter(({ outcome }) => outcome === "failed").length} failed${incomplete ? ", not whole" : ""}, ${megabytes.toFixed(0)} MB`,
+  );
+}
+process.exitCode = over > 0 ? 1 : 0;
