@@ -19,6 +19,7 @@ import { ModuleKeys } from "../read/module-keys.ts";
 import { sceneOptions } from "../read/scene-options.ts";
 import { placeKey } from "../readers/composition/component-name.ts";
 import { type Composer, composer, type FoundComponent } from "../readers/composition/compose.ts";
+import { once } from "../readers/script/once.ts";
 import { checksFor } from "../settings/check-plan.ts";
 import type { AuditPlan } from "../settings/plan.ts";
 import {
@@ -278,13 +279,13 @@ class SourcesAudit {
   /** What a component shows that no root does; null where there is nothing of the kind, or nothing wrong in it. */
   unreached(found: FoundComponent, shown: ReadonlySet<string>): Result<RootAnswer | null> {
     return this.#attempt(found, () => {
-      const places = this.#kept("places", found, "", () => placesShown([this.composer.compose(found).tree]));
+      const composed = once(() => this.composer.compose(found));
+      const places = this.#kept("places", found, "", () => placesShown([composed().tree]));
       const rest = places.filter((place) => !shown.has(place));
       if (rest.length === 0) return null;
       return this.#kept("unreached", found, rest.join(" "), () => {
         const exceptions = new ExceptionBook([]);
-        const composed = this.composer.compose(found);
-        const judged = this.#work.auditUnreached(composed, new Set(rest), exceptions);
+        const judged = this.#work.auditUnreached(composed(), new Set(rest), exceptions);
         return judged === null ? null : this.#answer(found, [], judged, exceptions, []);
       });
     });

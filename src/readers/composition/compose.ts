@@ -113,6 +113,7 @@ function newMachine(patience: Patience, imported: Machine["hooks"]["imported"]):
 /** A machine that has evaluated nothing yet, for what is rendered as an instance. */
 const atFirst = (instance: string): Omit<MachineState, "frames"> => ({
   path: new Map(),
+  way: null,
   steps: MOST_STEPS,
   depth: 0,
   declaring: null,

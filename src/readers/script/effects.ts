@@ -1,4 +1,5 @@
 import type * as Ast from "@babel/types";
+import { onceFor } from "./once.ts";
 import { everyNode } from "./parse-script.ts";
 
 /** How a variable changes: it is given another value, or what it holds is changed in place. */
@@ -103,14 +104,14 @@ function add(effects: Effects, found: readonly (readonly [string, Effect])[]): v
 }
 
 /** Everything that running a node, or calling a function in it, may change. */
-export function everyEffect(root: Ast.Node): ReadonlyMap<string, Effect> {
+export const everyEffect = onceFor((root: Ast.Node): ReadonlyMap<string, Effect> => {
   const effects: Effects = new Map();
   everyNode(root, (node) => {
     add(effects, effectsOf(node));
     return true;
   });
   return effects;
-}
+});
 
 /** Statements whose effects are followed one by one, as they are run. */
 const isFollowed = (expression: Ast.Expression): boolean => {
@@ -140,43 +141,40 @@ const isFunction = (node: Ast.Node): node is Ast.Function =>
  * What statements change in ways that are not followed as they are run: inside an expression, or in a function that
  * somebody may call at any time. Of such a variable nothing is known but its type.
  */
-export function unfollowedEffects(statements: readonly Ast.Statement[]): ReadonlyMap<string, Effect> {
-  const known = unfollowed.get(statements);
-  if (known !== undefined) return known;
-  const effects: Effects = new Map();
-  const walk = (root: Ast.Node): void =>
-    everyNode(root, (node) => {
-      if (isFunction(node)) {
-        add(effects, outerEffects(node));
-        return false;
-      }
-      if (node.type === "ExpressionStatement" && isFollowed(node.expression)) {
-        for (const inner of partsOf(node.expression)) walk(inner);
-        return false;
-      }
-      add(effects, effectsOf(node));
-      return true;
-    });
-  for (const statement of statements) walk(statement);
-  const aliases = aliasesIn(statements);
-  const changed = new Set(
-    aliases.flat().filter((name) => effects.has(name) || changesInPlace(statements, name)),
-  );
-  // What is changed by one name is changed by all that it goes by.
-  for (let before = -1; before !== changed.size; ) {
-    before = changed.size;
-    for (const pair of aliases)
-      if (pair.some((name) => changed.has(name))) for (const name of pair) changed.add(name);
-  }
-  add(
-    effects,
-    [...changed].map((name) => [name, "in place"]),
-  );
-  unfollowed.set(statements, effects);
-  return effects;
-}
-
-const unfollowed = new WeakMap<readonly Ast.Statement[], ReadonlyMap<string, Effect>>();
+export const unfollowedEffects = onceFor(
+  (statements: readonly Ast.Statement[]): ReadonlyMap<string, Effect> => {
+    const effects: Effects = new Map();
+    const walk = (root: Ast.Node): void =>
+      everyNode(root, (node) => {
+        if (isFunction(node)) {
+          add(effects, outerEffects(node));
+          return false;
+        }
+        if (node.type === "ExpressionStatement" && isFollowed(node.expression)) {
+          for (const inner of partsOf(node.expression)) walk(inner);
+          return false;
+        }
+        add(effects, effectsOf(node));
+        return true;
+      });
+    for (const statement of statements) walk(statement);
+    const aliases = aliasesIn(statements);
+    const changed = new Set(
+      aliases.flat().filter((name) => effects.has(name) || changesInPlace(statements, name)),
+    );
+    // What is changed by one name is changed by all that it goes by.
+    for (let before = -1; before !== changed.size; ) {
+      before = changed.size;
+      for (const pair of aliases)
+        if (pair.some((name) => changed.has(name))) for (const name of pair) changed.add(name);
+    }
+    add(
+      effects,
+      [...changed].map((name) => [name, "in place"]),
+    );
+    return effects;
+  },
+);
 
 /** What is evaluated for a followed statement. */
 const partsOf = (expression: Ast.Expression): readonly Ast.Node[] =>

@@ -2,6 +2,7 @@ import type * as Ast from "@babel/types";
 import { type Effect, everyEffect, unfollowedEffects } from "./effects.ts";
 import { classValue, functionValue, args as givenArguments, named, propertyName } from "./evaluate.ts";
 import { fork, lift, type Machine, truthDecision, unknownAt, whether } from "./machine.ts";
+import { onceFor } from "./once.ts";
 import { everyNode } from "./parse-script.ts";
 import { placeOf, unknownOf } from "./places.ts";
 import { bind, bindingOf, bindLater, innerScope } from "./scope.ts";
@@ -274,14 +275,7 @@ function runTry(
   return isCaught && value !== null ? unknownOf(machine, block, scope) : value;
 }
 
-const holdsThrow = (root: Ast.Node): boolean => {
-  let found = false;
-  everyNode(root, (node) => {
-    found ||= node.type === "ThrowStatement";
-    return !/Function|Class|Method/.test(node.type);
-  });
-  return found;
-};
+const holdsThrow = onceFor((root: Ast.Node): boolean => holds(root, /^ThrowStatement$/));
 
 /** Loops over lists longer than this are not run. */
 const MOST_ROUNDS = 60;
@@ -301,14 +295,7 @@ function runForOf(machine: Machine, node: Ast.ForOfStatement, scope: Scope): boo
 }
 
 /** Whether a loop is left or goes on early. */
-const jumps = (root: Ast.Node): boolean => {
-  let found = false;
-  everyNode(root, (node) => {
-    found ||= /^(?:Break|Continue|Return|Throw)Statement$/.test(node.type);
-    return !/Function|Class|Method/.test(node.type);
-  });
-  return found;
-};
+const jumps = onceFor((root: Ast.Node): boolean => holds(root, /^(?:Break|Continue|Return|Throw)Statement$/));
 
 /** Evaluates what a variable is declared with; a function without a name of its own is called by it. */
 export function initialOf(
@@ -463,11 +450,14 @@ const questionAt = (machine: Machine, node: Ast.Node, scope: Scope) => {
 };
 
 /** Whether a return stands in the statement itself, not in a function inside it. */
-function mayReturn(node: Ast.Node): boolean {
+const mayReturn = onceFor((root: Ast.Node): boolean => holds(root, /^(?:Return|Throw)Statement$/));
+
+/** Whether a statement of a kind stands in a node, not in a function inside it. */
+function holds(root: Ast.Node, kind: RegExp): boolean {
   let found = false;
-  everyNode(node, (node) => {
-    if (node.type === "ReturnStatement" || node.type === "ThrowStatement") found = true;
-    return !/Function|Class|Method/.test(node.type);
+  everyNode(root, (node) => {
+    found ||= kind.test(node.type);
+    return !found && !/Function|Class|Method/.test(node.type);
   });
   return found;
 }

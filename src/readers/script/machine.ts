@@ -41,6 +41,8 @@ export interface Hooks {
 export interface MachineState {
   /** Which arm each decision has where the evaluation is now. */
   readonly path: Map<string, number>;
+  /** The same in short, once it was asked for. */
+  way: string | null;
   /** How much may still be evaluated before everything counts as unknown. */
   steps: number;
   /** The first name of the declaration that is being evaluated: what a state is called. */
@@ -65,8 +67,8 @@ export function fork(machine: Machine, decision: Decision, make: (arm: number) =
   const fixed = path.get(decision.id);
   if (fixed !== undefined) return make(fixed);
   if (path.size >= DEEPEST_PATH) {
-    const way = [...path].map(([id, arm]) => `${id}=${arm}`).join();
-    return unknownAt(decision.source, "…", `deep ${decision.id} ${digest(way)}`);
+    machine.state.way ??= digest([...path].map(([id, arm]) => `${id}=${arm}`).join());
+    return unknownAt(decision.source, "…", `deep ${decision.id} ${machine.state.way}`);
   }
   return joinedKnown(decision, inEachArm(machine, decision, make));
 }
@@ -75,10 +77,12 @@ export function fork(machine: Machine, decision: Decision, make: (arm: number) =
 export function inEachArm<T>({ state }: Machine, decision: Decision, make: (arm: number) => T): readonly T[] {
   return decision.arms.map((_, arm) => {
     state.path.set(decision.id, arm);
+    state.way = null;
     try {
       return make(arm);
     } finally {
       state.path.delete(decision.id);
+      state.way = null;
     }
   });
 }
