@@ -225,7 +225,7 @@ class Program {
         return this.#pick([
           () => `[${any()}, ...${of("list")}]`,
           () =>
-            `${of("list")}.map((one, i) => ${this.#pick(["one", "i", "[one, i]", "`${one}`", "({ one })"])})`,
+            `${of("list")}.map((one, i) => ${this.#pick(["one", "i", "[one, i]", "one + 1", "({ one })"])})`,
           () =>
             `${of("list")}.filter(${this.#pick(["Boolean", "(one) => one !== 1", "(one, i) => i > 0", "(one) => one"])})`,
           () => `${of("list")}.slice(${this.#pick(["1", "0, 1", "-1", ""])})`,

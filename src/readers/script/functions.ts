@@ -486,13 +486,10 @@ function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
     const holder = binding?.value;
     if ((holder?.kind === "function" || holder?.kind === "class") && name !== null) {
       holder.statics.set(name, machine.evaluate(node.right, scope));
-      return;
-    }
-    if (binding?.value?.kind !== "object" || name === null) return forget(machine, node, scope);
-    binding.value = {
-      ...binding.value,
-      properties: new Map(binding.value.properties).set(name, machine.evaluate(node.right, scope)),
-    };
+    } else if (binding?.value?.kind === "object" && name !== null) {
+      const properties = new Map(binding.value.properties).set(name, machine.evaluate(node.right, scope));
+      binding.value = { ...binding.value, properties };
+    } else forget(machine, node, scope);
   } else if (
     node.type === "CallExpression" &&
     node.callee.type === "MemberExpression" &&
@@ -503,8 +500,9 @@ function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
     const binding = bindingOf(scope, node.callee.object.name);
     if (binding?.value?.kind !== "list") return;
     const isCounted = node.arguments.every(({ type }) => type !== "SpreadElement");
-    if (!isCounted) return forget(machine, node, scope);
-    binding.value = listOf([...binding.value.items, ...givenArguments(machine, node.arguments, scope)]);
+    if (isCounted)
+      binding.value = listOf([...binding.value.items, ...givenArguments(machine, node.arguments, scope)]);
+    else forget(machine, node, scope);
   } else if (
     node.type === "CallExpression" &&
     node.callee.type === "MemberExpression" &&
