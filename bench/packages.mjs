@@ -1,10 +1,10 @@
 // Audits packages that ship their source, and compares with reading and parsing the same files in the same process.
 //   node bench/packages.mjs [name …]
 import { execFileSync } from "node:child_process";
-import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { build } from "esbuild";
+import { bundled } from "./bundled.mjs";
 
 /** By framework, with the folder that holds the source. */
 const packages = [
@@ -22,25 +22,9 @@ const packages = [
 /** An audit with its trials takes at most so many times as long as reading and parsing. */
 const BOUND = 4;
 
-const { dependencies } = JSON.parse(readFileSync("package.json", "utf8"));
-const bundleFolder = mkdtempSync(path.resolve("node_modules", ".keel-bench-"));
 const folder = mkdtempSync(path.join(tmpdir(), "keel-packages-"));
-process.on("exit", () => {
-  for (const one of [bundleFolder, folder]) rmSync(one, { recursive: true, force: true });
-});
-const bundle = path.join(bundleFolder, "packages.mjs");
-await build({
-  entryPoints: [path.resolve("bench/packages.ts")],
-  outfile: bundle,
-  bundle: true,
-  format: "esm",
-  platform: "node",
-  target: "node20.19",
-  external: Object.keys(dependencies).filter((name) => name !== "parse5" && name !== "culori"),
-  define: { "process.env.KEEL_BUILD": '"bench"' },
-  logLevel: "error",
-});
-const { audit, nodeHost, readAndParse } = await import(bundle);
+process.on("exit", () => rmSync(folder, { recursive: true, force: true }));
+const { audit, nodeHost, readAndParse } = await bundled("packages");
 
 /** Milliseconds, with what came of it. */
 async function timed(work) {

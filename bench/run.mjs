@@ -3,30 +3,11 @@ import { execFileSync } from "node:child_process";
 import { appendFileSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { build } from "esbuild";
+import { bundled } from "./bundled.mjs";
 import { componentProject } from "./component-files.mjs";
 import { boatyardPage, boatyardSheet } from "./pages.mjs";
 import { specimenProject } from "./specimen-files.mjs";
 
-const { dependencies } = JSON.parse(readFileSync("package.json", "utf8"));
-
-// Below the project, so that packages left out of the bundle are found.
-const folder = mkdtempSync(path.resolve("node_modules", ".keel-bench-"));
-process.on("exit", () => rmSync(folder, { recursive: true, force: true }));
-
-// The core is bundled as the command line bundles it, so that what is measured is what is shipped.
-const bundle = path.join(folder, "measured.mjs");
-await build({
-  entryPoints: [path.resolve("bench/measured.ts")],
-  outfile: bundle,
-  bundle: true,
-  format: "esm",
-  platform: "node",
-  target: "node20.19",
-  // Our own parsers are bundled in as they are in what is shipped; the frameworks' compilers are not.
-  external: Object.keys(dependencies).filter((name) => name !== "parse5" && name !== "culori"),
-  logLevel: "error",
-});
 const {
   parseFiles,
   composeFiles,
@@ -39,20 +20,9 @@ const {
   treeBytes,
   walkOf,
   sceneFor,
-} = await import(bundle);
+} = await bundled("measured");
 
-const mountingBundle = path.join(folder, "mounting.mjs");
-await build({
-  entryPoints: [path.resolve("bench/mounting.ts")],
-  outfile: mountingBundle,
-  bundle: true,
-  format: "esm",
-  platform: "node",
-  target: "node20.19",
-  external: Object.keys(dependencies).filter((name) => !["parse5", "culori", "css-tree"].includes(name)),
-  logLevel: "error",
-});
-const { bundleOf, Mounting, mountAll } = await import(mountingBundle);
+const { bundleOf, Mounting, mountAll } = await bundled("mounting", ["parse5", "culori", "css-tree"]);
 
 function timed(work) {
   globalThis.gc?.();

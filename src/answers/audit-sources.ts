@@ -1,6 +1,7 @@
 import { everyCheck } from "../core/checks/catalogue.ts";
 import { isOfKind } from "../core/checks/check.ts";
 import type { CheckResult, Tally } from "../core/checks/run.ts";
+import { once } from "../core/document/once.ts";
 import {
   brokenOff,
   notJudged,
@@ -19,7 +20,6 @@ import { ModuleKeys } from "../read/module-keys.ts";
 import { sceneOptions } from "../read/scene-options.ts";
 import { placeKey } from "../readers/composition/component-name.ts";
 import { type Composer, composer, type FoundComponent } from "../readers/composition/compose.ts";
-import { once } from "../readers/script/once.ts";
 import { checksFor } from "../settings/check-plan.ts";
 import type { AuditPlan } from "../settings/plan.ts";
 import {

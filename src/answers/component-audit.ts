@@ -4,6 +4,7 @@ import { type CheckResult, checkResult, type RunResult, runChecks } from "../cor
 import { type Around, isLeftToSurroundings } from "../core/checks/surroundings.ts";
 import type { Sheet } from "../core/css/sheet.ts";
 import type { ComponentFrame, ElementNode, Span } from "../core/document/node.ts";
+import { onceFor } from "../core/document/once.ts";
 import type { Facts, Finding } from "../core/findings/verdict.ts";
 import { setAttribute } from "../core/repair/change.ts";
 import { ask, askWords, BLANK } from "../core/repair/repair.ts";
@@ -17,7 +18,6 @@ import { applied, ComponentStyles } from "../read/component-sheets.ts";
 import { placeKey } from "../readers/composition/component-name.ts";
 import type { Composed, Composer, FoundComponent } from "../readers/composition/compose.ts";
 import type { SourceModule } from "../readers/composition/source-module.ts";
-import { onceFor } from "../readers/script/once.ts";
 import type { SettingsOfChecks } from "../settings/check-plan.ts";
 import { aloneComponent } from "./component-context.ts";
 import { ExceptionBook } from "./exception-book.ts";

@@ -1,6 +1,6 @@
 import type * as Ast from "@babel/types";
+import { onceFor } from "../../core/document/once.ts";
 import { metadataOf } from "../angular/angular-metadata.ts";
-import { onceFor } from "../script/once.ts";
 import type { SourceModule, StylePart } from "./source-module.ts";
 
 /** Whether a module decorates a class as a component. */

@@ -1,5 +1,5 @@
 import type * as Ast from "@babel/types";
-import { onceFor } from "./once.ts";
+import { onceFor } from "../../core/document/once.ts";
 import { everyNode } from "./parse-script.ts";
 
 /** How a variable changes: it is given another value, or what it holds is changed in place. */

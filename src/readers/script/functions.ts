@@ -1,11 +1,11 @@
 import type * as Ast from "@babel/types";
-import { type Effect, everyEffect, unfollowedEffects } from "./effects.ts";
-import { classValue, functionValue, args as givenArguments, named, propertyName } from "./evaluate.ts";
+import { onceFor } from "../../core/document/once.ts";
+import { classValue, functionValue, named, propertyName } from "./evaluate.ts";
 import { fork, lift, type Machine, truthDecision, unknownAt, whether } from "./machine.ts";
-import { onceFor } from "./once.ts";
 import { everyNode } from "./parse-script.ts";
+import { forget, loosen, perform } from "./perform.ts";
 import { placeOf, unknownOf } from "./places.ts";
-import { bind, bindingOf, bindLater, innerScope } from "./scope.ts";
+import { bind, type bindingOf, bindLater, innerScope } from "./scope.ts";
 import type { Scope } from "./value.ts";
 import {
   absent,
@@ -17,7 +17,6 @@ import {
   listOf,
   type ObjectValue,
   truthOf,
-  type Unknown,
   type Value,
 } from "./value.ts";
 
@@ -175,24 +174,6 @@ export function runBody(machine: Machine, statements: readonly Ast.Statement[], 
   hoist(machine, statements, scope);
   loosen(machine, statements, [...scope.bindings.keys()], scope);
   return runFrom(machine, statements, 0, scope);
-}
-
-/** Variables that change in ways that are not followed are not known from the start. */
-function loosen(
-  machine: Machine,
-  statements: readonly Ast.Statement[],
-  names: readonly string[],
-  scope: Scope,
-): void {
-  const effects = unfollowedEffects(statements);
-  for (const name of names) {
-    const effect = effects.get(name);
-    const binding = scope.bindings.get(name);
-    const [first] = statements;
-    if (effect === undefined || binding === undefined || first === undefined) continue;
-    binding.loose = effect;
-    binding.value = changedFrom(binding.value, effect, unknownOf(machine, first, scope), name);
-  }
 }
 
 /** Runs statements one after the other; where a condition is open, what follows is run once for each arm. */
@@ -460,81 +441,4 @@ function holds(root: Ast.Node, kind: RegExp): boolean {
     return !found && !/Function|Class|Method/.test(node.type);
   });
   return found;
-}
-
-/** An expression for what it does: a variable gets another value, a list one item more. */
-function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
-  if (node.type === "AssignmentExpression" && node.left.type === "Identifier") {
-    const binding = bindingOf(scope, node.left.name);
-    if (binding === null) return;
-    const value = machine.evaluate(node.right, scope);
-    const unknown = unknownOf(machine, node, scope);
-    const { loose } = binding;
-    const isFollowed = node.operator === "=" && loose === undefined;
-    binding.value = isFollowed
-      ? value
-      : changedFrom(value, loose ?? "another value", unknown, node.left.name);
-    binding.make = null;
-  } else if (
-    node.type === "AssignmentExpression" &&
-    node.left.type === "MemberExpression" &&
-    node.operator === "=" &&
-    node.left.object.type === "Identifier"
-  ) {
-    const binding = bindingOf(scope, node.left.object.name);
-    const name = propertyName(machine, { key: node.left.property, computed: node.left.computed }, scope);
-    const holder = binding?.value;
-    if ((holder?.kind === "function" || holder?.kind === "class") && name !== null) {
-      holder.statics.set(name, machine.evaluate(node.right, scope));
-    } else if (binding?.value?.kind === "object" && name !== null) {
-      const properties = new Map(binding.value.properties).set(name, machine.evaluate(node.right, scope));
-      binding.value = { ...binding.value, properties };
-    } else forget(machine, node, scope);
-  } else if (
-    node.type === "CallExpression" &&
-    node.callee.type === "MemberExpression" &&
-    node.callee.object.type === "Identifier" &&
-    node.callee.property.type === "Identifier" &&
-    node.callee.property.name === "push"
-  ) {
-    const binding = bindingOf(scope, node.callee.object.name);
-    if (binding?.value?.kind !== "list") return;
-    const isCounted = node.arguments.every(({ type }) => type !== "SpreadElement");
-    if (isCounted)
-      binding.value = listOf([...binding.value.items, ...givenArguments(machine, node.arguments, scope)]);
-    else forget(machine, node, scope);
-  } else if (
-    node.type === "CallExpression" &&
-    node.callee.type === "MemberExpression" &&
-    node.callee.object.type === "Identifier" &&
-    node.callee.object.name === "Object" &&
-    node.arguments[0]?.type === "Identifier"
-  ) {
-    // `Object.assign(props, …)` for what it does to its first.
-    const binding = bindingOf(scope, node.arguments[0].name);
-    if (binding !== null) binding.value = unknownOf(machine, node, scope);
-  } else forget(machine, node, scope);
-}
-
-/** Whatever a node changes is not known any more. */
-function forget(machine: Machine, node: Ast.Node, scope: Scope): void {
-  for (const [name, effect] of everyEffect(node)) {
-    const binding = bindingOf(scope, name);
-    if (binding !== null)
-      binding.value = changedFrom(binding.value, effect, unknownOf(machine, node, scope), name);
-  }
-}
-
-/** What is left of a value that was changed in a way that nobody followed. */
-function changedFrom(before: Value | null, effect: Effect, unknown: Unknown, name: string): Value {
-  const isList = before?.kind === "list" || before?.kind === "each";
-  const isThing = before?.kind === "function" || before?.kind === "class" || before?.kind === "component";
-  // What is written on a component is no change of what it renders.
-  if (effect === "in place" && isThing && before !== null) return before;
-  return {
-    ...unknown,
-    id: `${unknown.id} ${name}`,
-    text: name,
-    type: effect === "in place" && isList ? "list" : "any",
-  };
 }

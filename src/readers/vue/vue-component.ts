@@ -1,4 +1,5 @@
 import type * as Ast from "@babel/types";
+import { once } from "../../core/document/once.ts";
 import { baseName } from "../composition/component-name.ts";
 import type { Composition } from "../composition/composition.ts";
 import { slotsOf } from "../composition/given-slots.ts";
@@ -6,7 +7,6 @@ import { bindProgram, providedBy, type ScopeMaking, withProvided } from "../comp
 import type { SourceModule, TemplateParts } from "../composition/source-module.ts";
 import { hasOutlet, wholeOf } from "../composition/template-file.ts";
 import { unknownAt } from "../script/machine.ts";
-import { once } from "../script/once.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { nameNode } from "../script/places.ts";
 import { bind, bindLater, innerScope } from "../script/scope.ts";

@@ -1,4 +1,5 @@
 import type * as Ast from "@babel/types";
+import { once } from "../../core/document/once.ts";
 import { baseName } from "../composition/component-name.ts";
 import type { Composition } from "../composition/composition.ts";
 import type { ScopeMaking } from "../composition/module-scopes.ts";
@@ -7,7 +8,6 @@ import { stateValue } from "../composition/state-value.ts";
 import { hasOutlet, wholeOf } from "../composition/template-file.ts";
 import { functionValue, propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
-import { once } from "../script/once.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { nameNode, placeOf } from "../script/places.ts";
 import { bindLater, innerScope } from "../script/scope.ts";
