@@ -164,7 +164,7 @@ export class ComponentAudit {
       ? {
           ...finding,
           outcome: "cantTell",
-          message: `Keys are listened to here wherever focus is. Does one of them do the same? If not: ${finding.message}`,
+          message: `This component listens for keys on the whole page. Does one of them do the same? If not: ${finding.message}`,
         }
       : finding;
   }

@@ -16,7 +16,7 @@ test("what one component takes too long for costs that one alone", async () => {
   const files = { "Small.jsx": decided("Small", 1), "Large.jsx": decided("Large", 60) };
   const answer = await auditFiles(files, Object.keys(files), { timeLimit: 0.025 });
   expect(messages(answer)).toEqual([
-    "Large.jsx:1 Large: Was not judged within 0.025 seconds, and was left. Part it, or give it more time: --time-limit.",
+    "Large.jsx:1 Large: Took more than 0.025 seconds and was left out. Split it, or allow more time with --time-limit.",
   ]);
   expect([subjects(answer), answer.incomplete]).toEqual([["Small.jsx"], true]);
   const whole = await auditFiles(files, Object.keys(files));
@@ -52,9 +52,7 @@ test("what is broken off tells what was found so far, and what was not looked at
   });
   expect(seen.filter((name) => name.length === 1)).toEqual(["A", "B"]);
   expect(subjects(answer)).toEqual(["A.jsx", "B.jsx"]);
-  expect(messages(answer)).toEqual([
-    "Broken off: 2 of 3 components were looked at; what was found in them is told.",
-  ]);
+  expect(messages(answer)).toEqual(["Stopped after 2 of 3 components; what was found in them is told."]);
   expect(answer.incomplete).toBe(true);
 });
 

@@ -46,7 +46,7 @@ export const tooDeep = (target: string): Problem =>
 export const takesTooLong = (target: string, seconds: number): Problem =>
   problem(
     target,
-    `Was not judged within ${seconds} seconds, and was left. Part it, or give it more time: --time-limit.`,
+    `Took more than ${seconds} seconds and was left out. Split it, or allow more time with --time-limit.`,
   );
 export const notJudged = (target: string, reason: string): Problem =>
   problem(
@@ -54,9 +54,9 @@ export const notJudged = (target: string, reason: string): Problem =>
     `Could not be judged, which is a fault of Even Keel: ${reason.replace(/\.$/, "")}. Please report it.`,
   );
 export const brokenOff = (done: number, total: number): Problem =>
-  problem("", `Broken off: ${done} of ${total} components were looked at; what was found in them is told.`);
+  problem("", `Stopped after ${done} of ${total} components; what was found in them is told.`);
 export const brokenOffPages = (done: number): Problem =>
-  problem("", `Broken off after ${countOf(done, "page")}; what was found is told.`);
+  problem("", `Stopped after ${countOf(done, "page")}; what was found is told.`);
 export const templateAlone = (target: string): Problem =>
   problem(
     target,
