@@ -6,7 +6,7 @@ import { editedBytes } from "../readers/html/encode.ts";
 
 /** How the text of a file was read: pages say their encoding in another way than stylesheets and scripts. */
 export const languageOf = (file: string): "html" | "css" =>
-  /\.(?:[cm]?[jt]sx?|vue|svelte|css|scss|less)$/i.test(file) ? "css" : "html";
+  /\.(?:[cm]?[jt]sx?|vue|svelte|css|scss|sass|less)$/i.test(file) ? "css" : "html";
 
 /**
  * The world as it is once edits are made; nothing is written. Null where a file cannot take them: it is not there, or

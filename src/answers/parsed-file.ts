@@ -7,7 +7,8 @@ import { readHtml } from "../readers/html/read-html.ts";
  * @param isSource whether the file is component source, as the markup of a component is
  */
 export async function parsedFile(file: string, text: string, isSource: boolean): Promise<unknown> {
-  if (/\.css$/i.test(file)) return parseSheet({ file, text, start: 0 });
+  const [, language] = /\.(css|scss|sass|less)$/i.exec(file) ?? [];
+  if (language !== undefined) return parsedStyle(file, text, 0, language.toLowerCase());
   if (!isSource) {
     const { document, styles } = readHtml(text, file, new Map());
     return [
@@ -23,7 +24,17 @@ export async function parsedFile(file: string, text: string, isSource: boolean):
   return content.kind === "template"
     ? [
         content,
-        content.parts.styles.map((style) => parseSheet({ file, text: style.text, start: style.start })),
+        content.parts.styles.map((style) => parsedStyle(file, style.text, style.start, style.language)),
       ]
     : content;
 }
+
+/** What has the marks of CSS is parsed as such; of what is marked by indentation every line is a node. */
+const parsedStyle = (file: string, text: string, start: number, language: string): unknown =>
+  language === "sass"
+    ? [...text.matchAll(/.+/g)].map(({ 0: line, index }) => ({
+        kind: "line",
+        start: start + index,
+        end: start + index + line.length,
+      }))
+    : parseSheet({ file, text, start });

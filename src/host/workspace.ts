@@ -25,6 +25,26 @@ export class Workspace {
     return value;
   }
 
+  /**
+   * What is kept of a kind under a name, where it still holds; made anew and kept where it does not: for what is made of
+   * more than can be named before.
+   */
+  async ifHolds<T>(
+    kind: string,
+    name: string,
+    holds: (value: T) => Promise<boolean>,
+    make: () => Promise<T>,
+  ): Promise<T> {
+    const place = `${kind} ${name}`;
+    for (let workspace: Workspace | null = this; workspace !== null; workspace = workspace.#below) {
+      const known = workspace.#kept.get(place);
+      if (known !== undefined && (await holds(known.value as T))) return known.value as T;
+    }
+    const value = await make();
+    this.#kept.set(place, { key: "", value });
+    return value;
+  }
+
   /** A workspace that knows all that this one does, and leaves it as it is: for trying what may not stay. */
   fork(): Workspace {
     return new Workspace(this);

@@ -1,3 +1,4 @@
+import { compiledSheet } from "../core/css/compiled-sheet.ts";
 import { renamedClasses, scopedSheet } from "../core/css/narrowed-sheet.ts";
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, ImportRule, Sheet } from "../core/css/sheet.ts";
@@ -14,15 +15,12 @@ export interface ComponentSheets {
   readonly known: boolean;
 }
 
-/** Languages that are turned into CSS before anybody sees them: what they say is not known. */
-const compiled = /\.(?:scss|sass|less|styl|pcss|postcss)$/i;
-
 const isStyleFile = /\.(?:css|scss|sass|less)$/i;
 
 /** The styles that the components of a project bring along; each sheet is parsed once. */
 export class ComponentStyles {
   readonly #modules: ReadonlyMap<string, SourceModule>;
-  readonly #parsed = new Map<string, Sheet>();
+  readonly #parsed = new Map<string, Sheet | null>();
   readonly #known = new Map<string, ComponentSheets>();
   /** What has styles of its own or leads to some: nothing else needs to be looked at. */
   readonly #leading: ReadonlySet<SourceModule>;
@@ -31,8 +29,7 @@ export class ComponentStyles {
   constructor(modules: ReadonlyMap<string, SourceModule>) {
     this.#modules = modules;
     const styled = [...modules.values()].filter(
-      (module) =>
-        module.content.kind === "style" || stylesOf(module).length > 0 || this.#missing(module).length > 0,
+      (module) => stylesOf(module).length > 0 || this.#missing(module).length > 0,
     );
     this.#importsStyles = styled.some(({ content }) => content.kind === "style");
     this.#leading = new Set([...styled, ...leadingToAny(styled, modules)]);
@@ -67,11 +64,11 @@ export class ComponentStyles {
         const next = path === null ? undefined : this.#modules.get(path);
         if (next !== undefined) visit(next);
       }
-      if (module.content.kind === "style") {
-        if (compiled.test(module.path)) known = false;
-        else sheets.push(this.#sheetOf(module));
+      for (const part of stylesOf(module)) {
+        const sheet = this.#sheetOf(module, part);
+        if (sheet === null) known = false;
+        else sheets.push(sheet);
       }
-      for (const part of stylesOf(module)) sheets.push(this.#partOf(module, part));
     };
     // Styles of what leads to a root, such as the file that puts it into the page, hold for it too.
     if (this.#importsStyles)
@@ -84,30 +81,28 @@ export class ComponentStyles {
     return { sheets, known };
   }
 
-  #sheetOf(module: SourceModule): Sheet {
-    return this.#once(module.path, () => {
-      const sheet = parseSheet({ file: module.file, text: module.text, start: 0 });
-      const suffix = classSuffix(module);
-      return suffix === "" ? sheet : renamedClasses(sheet, suffix);
-    });
-  }
-
-  #partOf(module: SourceModule, part: StylePart): Sheet {
-    return this.#once(`${module.path} ${part.start}`, () => {
-      const written = parseSheet({ file: module.file, text: part.text, start: part.start });
-      const sheet = part.module === null ? written : renamedClasses(written, classSuffix(module));
-      return part.scoped ? scopedSheet(sheet, scopeAttribute(module)) : sheet;
-    });
-  }
-
-  #once(key: string, parse: () => Sheet): Sheet {
+  /** Null where it is in a language that could not be compiled. */
+  #sheetOf(module: SourceModule, part: StylePart): Sheet | null {
+    const key = `${module.path} ${part.start}`;
     let sheet = this.#parsed.get(key);
     if (sheet === undefined) {
-      sheet = parse();
+      sheet = parsedPart(module, part);
       this.#parsed.set(key, sheet);
     }
     return sheet;
   }
+}
+
+function parsedPart(module: SourceModule, part: StylePart): Sheet | null {
+  const compiled = module.compiled?.get(part.start);
+  if (compiled === undefined && part.language !== "css") return null;
+  const written =
+    compiled === undefined
+      ? parseSheet({ file: module.file, text: part.text, start: part.start })
+      : compiledSheet(compiled, module.file);
+  const suffix = part.module === null ? "" : classSuffix(module);
+  const sheet = suffix === "" ? written : renamedClasses(written, suffix);
+  return part.scoped ? scopedSheet(sheet, scopeAttribute(module)) : sheet;
 }
 
 const noImports: ReadonlyMap<ImportRule, AppliedSheet> = new Map();

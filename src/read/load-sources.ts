@@ -9,6 +9,7 @@ import type { Workspace } from "../host/workspace.ts";
 import { loadModules } from "../readers/composition/load-modules.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
+import { compileStyles } from "./styles/compile-styles.ts";
 
 /** Reads component files with everything that they import in the project. */
 export async function loadSources(
@@ -17,16 +18,16 @@ export async function loadSources(
   host: Host,
   workspace: Workspace,
 ): Promise<LoadedSources> {
-  const { modules, problems, unread, consulted, missing } = await loadModules(
-    {
-      entries: entries.flatMap(({ path }) => path ?? []),
-      shownName: (path) => shownName(host, path),
-      maxSize,
-    },
-    host.files,
-    workspace,
-  );
-  const texts = new Map([...modules.values()].map((module) => [module.file, module.text]));
+  const named = (path: string) => shownName(host, path);
+  const request = { entries: entries.flatMap(({ path }) => path ?? []), shownName: named, maxSize };
+  const loaded = await loadModules(request, host.files, workspace);
+  const { aliases, unread } = loaded;
+  const styles = { files: host.files, workspace, shownName: named, aliases };
+  const { modules, ...compiled } = await compileStyles(loaded.modules, styles);
+  const texts = new Map([
+    ...compiled.texts,
+    ...[...modules.values()].map(({ file, text }) => [file, text] as const),
+  ]);
   const sheets: Sheet[] = [];
   for (const file of stylesheets) {
     const read = await host.files.read(file);
@@ -47,9 +48,9 @@ export async function loadSources(
     modules,
     sheets,
     texts,
-    files: new Set([...modules.keys(), ...consulted, ...stylesheets]),
-    missing,
-    problems: [...problems, ...broken],
+    files: new Set([...modules.keys(), ...loaded.consulted, ...compiled.read, ...stylesheets]),
+    missing: [...loaded.missing, ...compiled.missing],
+    problems: [...loaded.problems, ...compiled.problems, ...broken],
     unread: unread.size > 0 || broken.length > 0,
   };
 }

@@ -88,7 +88,8 @@ export class ModuleKeys {
   #partOf(module: SourceModule): string {
     let part = this.#texts.get(module.path);
     if (part === undefined) {
-      part = this.#hash(JSON.stringify([module.path, module.text, [...module.imports], module.content.kind]));
+      const { path, text, imports, content, compiled = new Map() } = module;
+      part = this.#hash(JSON.stringify([path, text, [...imports], content.kind, [...compiled.values()]]));
       this.#texts.set(module.path, part);
     }
     return part;

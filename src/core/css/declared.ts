@@ -15,6 +15,8 @@ export interface Declared {
   readonly valueSource: Span;
   /** False where `valueSource` holds more than this value, and so may not be replaced by another. */
   readonly replaceable: boolean;
+  /** The variable of a style language whose value `valueSource` is: it may stand in another file. Absent or null for none. */
+  readonly variable?: string | null;
 }
 
 export interface DeclarationBlock {

@@ -11,7 +11,7 @@ export interface Metadata {
   /** Where the literal of the template starts; null where it is in a file of its own. */
   readonly template: number | null;
   readonly templateUrl: string | null;
-  readonly styles: readonly Omit<StylePart, "scoped" | "module">[];
+  readonly styles: readonly Pick<StylePart, "text" | "start">[];
   readonly styleUrls: readonly string[];
   /** The list of what its template may use. */
   readonly imports: Ast.Node | null;

@@ -36,6 +36,8 @@ export interface LoadedModules {
   readonly consulted: ReadonlySet<string>;
   /** Where files were looked for that are not there. */
   readonly missing: readonly string[];
+  /** Where the project maps a name to that is no relative one, for what a folder holds. */
+  readonly aliases: (specifier: string, folder: string) => Promise<readonly string[]>;
 }
 
 const MEGABYTE = 1024 * 1024;
@@ -100,7 +102,14 @@ export async function loadModules(
     }
     wave = next;
   }
-  return { modules, problems, unread, consulted: resolver.consulted, missing: resolver.missing };
+  return {
+    modules,
+    problems,
+    unread,
+    consulted: resolver.consulted,
+    missing: resolver.missing,
+    aliases: (specifier, folder) => resolver.mapped(specifier, folder),
+  };
 }
 
 type Read =
@@ -142,7 +151,11 @@ async function readModule(
   if (!decoded.ok) return { problem: decoded.problem };
   const { text } = decoded.value;
   if (isEntry && text.trim() === "") return { problem: emptyFile(file) };
-  if (styleEnding.test(path)) return bare({ kind: "style" }, text);
+  if (styleEnding.test(path))
+    return {
+      module: { path, file, text, content: { kind: "style" }, errors: [] },
+      imports: path.endsWith(".css") ? sheetsImported(text) : [],
+    };
   if (/\.json$/i.test(path)) return bare({ kind: "data", value: jsonOf(text) }, text);
   const isMarkup = /\.html?$/i.test(path);
   if (!isMarkup && isMachineMade(text)) return isEntry ? { note: generated(file) } : bare({ kind: "asset" });
@@ -221,6 +234,12 @@ function jsonOf(text: string): unknown {
     return null;
   }
 }
+
+/** Stylesheets that a stylesheet imports, as scripts would: an address that is no path is one beside it. */
+const sheetsImported = (text: string): readonly string[] =>
+  [...text.matchAll(/@import\s+(?:url\(\s*)?["']?([^"')\s;]+\.css)\b/g)].flatMap(([, address = ""]) =>
+    /^(?:[a-z][a-z0-9+.-]*:|\/\/)/i.test(address) ? [] : [/^[./]/.test(address) ? address : `./${address}`],
+  );
 
 /** What a program imports, also what it names for a component: an outer template, its styles. */
 function importsOf(program: Ast.Program, text: string): readonly string[] {

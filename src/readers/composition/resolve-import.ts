@@ -64,16 +64,22 @@ export class ImportResolver {
       return found;
     }
     if (bare.startsWith("/")) return this.#file(bare);
-    for (const { folder: base, paths } of await this.#pathsFor(folder))
-      for (const [pattern, targets] of paths) {
-        const matched = starred(pattern, bare);
-        if (matched === null) continue;
-        for (const target of targets) {
-          const found = await this.#file(join(base, target.replace("*", matched)));
-          if (found !== null) return found;
-        }
-      }
+    for (const place of await this.mapped(bare, folder)) {
+      const found = await this.#file(place);
+      if (found !== null) return found;
+    }
     return this.#workspaceFile(bare, folder);
+  }
+
+  /** Where the paths of TypeScript configurations lead for a name that is no relative one; what is there is not asked. */
+  async mapped(specifier: string, folder: string): Promise<readonly string[]> {
+    const maps = await this.#pathsFor(folder);
+    return maps.flatMap(({ folder: base, paths }) =>
+      paths.flatMap(([pattern, targets]) => {
+        const matched = starred(pattern, specifier);
+        return matched === null ? [] : targets.map((target) => join(base, target.replace("*", matched)));
+      }),
+    );
   }
 
   async #file(path: string): Promise<string | null> {

@@ -1,4 +1,5 @@
 import type * as Ast from "@babel/types";
+import type { CompiledStyle } from "../../core/css/compiled-sheet.ts";
 import type { ScriptError } from "../script/parse-script.ts";
 
 /** A file of component source as read, with what it imports. */
@@ -12,6 +13,8 @@ export interface SourceModule {
   readonly errors: readonly ScriptError[];
   /** Absolute paths by what the source writes; null for what is not part of the project. */
   readonly imports: ReadonlyMap<string, string | null>;
+  /** What its styles in other languages are compiled to, by where each starts; one that is not there is not known. */
+  readonly compiled?: ReadonlyMap<number, CompiledStyle>;
 }
 
 export type ModuleContent =
@@ -49,6 +52,8 @@ export interface StylePart {
   readonly scoped: boolean;
   /** The name under which templates know its classes; null where it is no module of classes. */
   readonly module: string | null;
+  /** What it is written in: `css`, or what is compiled to it. */
+  readonly language: string;
 }
 
 /** Markup of any framework, with its expressions parsed. */

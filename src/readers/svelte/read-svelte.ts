@@ -8,7 +8,7 @@ import { svelteTemplate } from "./template-syntax.ts";
 /** Takes a Svelte component apart. Offsets are those of the file. */
 export function readSvelte(text: string): ReadParts {
   const errors: ScriptError[] = [];
-  const root = parsed(text, errors);
+  const root = parsed(withoutOtherStyles(text), errors);
   if (root === null)
     return {
       parts: { script: null, moduleScript: null, isSetup: true, template: [], styles: [] },
@@ -24,14 +24,15 @@ export function readSvelte(text: string): ReadParts {
     return read.program;
   };
   const styles: readonly StylePart[] =
-    root.css == null || languageOf(root.css.attributes) !== "css"
+    root.css == null
       ? []
       : [
           {
-            text: root.css.content.styles,
+            text: text.slice(root.css.content.start, root.css.content.end),
             start: root.css.content.start,
             scoped: true,
             module: null,
+            language: languageOf(root.css.attributes),
           },
         ];
   return {
@@ -43,9 +44,16 @@ export function readSvelte(text: string): ReadParts {
       styles,
     },
     errors,
-    imports: root.css != null && styles.length === 0 ? [`./style.${languageOf(root.css.attributes)}`] : [],
+    imports: [],
   };
 }
+
+/** The parser knows plain CSS alone: styles in other languages are blanked, and every place stays. */
+const withoutOtherStyles = (text: string): string =>
+  text.replace(
+    /(<style\b[^>]*\blang\s*=\s*["']?(?!css\b)[\w-]+[^>]*>)([\s\S]*?)(?=<\/style\s*>)/gi,
+    (_, tag: string, written: string) => tag + written.replace(/[^\r\n]/g, " "),
+  );
 
 function parsed(text: string, errors: ScriptError[]): AST.Root | null {
   try {

@@ -35,7 +35,7 @@ export function readVue(text: string, file: string): ReadParts {
       ? []
       : (template.ast.children as readonly VueNode[]);
   const styles = descriptor.styles.flatMap((style): StylePart[] =>
-    style.src !== undefined || (style.lang ?? "css") !== "css"
+    style.src !== undefined
       ? []
       : [
           {
@@ -48,6 +48,7 @@ export function readVue(text: string, file: string): ReadParts {
                 : style.module === true
                   ? "$style"
                   : style.module,
+            language: style.lang ?? "css",
           },
         ],
   );
@@ -63,12 +64,6 @@ export function readVue(text: string, file: string): ReadParts {
       styles,
     },
     errors,
-    // A style in another language is turned into CSS before anybody sees it: its colours are not known.
-    imports: [
-      ...outer,
-      ...descriptor.styles.flatMap((style, i) =>
-        (style.lang ?? "css") === "css" ? [] : [`./${file}.${i}.${style.lang}`],
-      ),
-    ],
+    imports: outer,
   };
 }

@@ -10,7 +10,7 @@ import { declaredAt } from "../../findings/cause.ts";
 import { cantTell, type Facts, failed, inapplicable, type Verdict } from "../../findings/verdict.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
-import { type ColourUse, originsOf, suggestColour } from "./suggest-colour.ts";
+import { type ColourUse, declarationToMend, originsOf, suggestColour } from "./suggest-colour.ts";
 import { mayChange, type Needed, type TextCase, worstCase } from "./worst-case.ts";
 
 /** Elements that show text of their own: words between their tags, or the value of a control. */
@@ -150,25 +150,31 @@ const schemeWords = (scheme: string): string =>
 const circumstances = ({ scheme, interaction }: TextCase): string =>
   `${schemeWords(scheme)}${interaction === "none" ? "" : interaction === "hover" ? " under the pointer" : interaction === "focus" ? " while focused" : " while pressed"}`;
 
-/** Other texts whose colour comes through the same custom property: a change of it changes them too. */
-function usesOf(scene: Scene, value: CascadedValue | null, element: ElementNode): readonly ColourUse[] {
-  const property = value?.through.at(-1)?.declared?.source;
-  if (property === undefined) return [];
-  return (textsByProperty(scene).get(`${property.file} ${property.start}`) ?? []).filter(
-    (use) => use.element !== element,
-  );
+/** Where the custom property or variable is set that a colour comes through; null where it comes through none. */
+function settingOf(value: CascadedValue | null): string | null {
+  const place = value === null ? null : declarationToMend(value);
+  if (place === null || place.property === null) return null;
+  const { file, start } =
+    place.declared.variable == null ? place.declared.source : place.declared.valueSource;
+  return `${file} ${start}`;
 }
 
-const textsByProperty = keptForScene((scene: Scene): ReadonlyMap<string, readonly ColourUse[]> => {
+/** Other texts whose colour comes through the same setting: a change of it changes them too. */
+function usesOf(scene: Scene, value: CascadedValue | null, element: ElementNode): readonly ColourUse[] {
+  const setting = settingOf(value);
+  if (setting === null) return [];
+  return (textsBySetting(scene).get(setting) ?? []).filter((use) => use.element !== element);
+}
+
+const textsBySetting = keptForScene((scene: Scene): ReadonlyMap<string, readonly ColourUse[]> => {
   const found = new Map<string, ColourUse[]>();
   for (const element of textElements(scene)) {
     const still = worstCase(scene, element, { large: 3, small: 4.5 }, "still");
-    const property = still?.painted.foreground?.through.at(-1)?.declared?.source;
-    if (still === null || property === undefined || still.ground === null) continue;
-    const key = `${property.file} ${property.start}`;
+    const setting = settingOf(still?.painted.foreground ?? null);
+    if (still === null || setting === null || still.ground === null) continue;
     const use = { element, ground: still.ground, needed: still.needed };
-    const uses = found.get(key);
-    if (uses === undefined) found.set(key, [use]);
+    const uses = found.get(setting);
+    if (uses === undefined) found.set(setting, [use]);
     else uses.push(use);
   }
   return found;

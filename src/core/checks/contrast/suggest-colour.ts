@@ -24,13 +24,16 @@ export const paletteOf = keptForScene((scene: Scene): readonly NamedColour[] => 
   return [...declared, ...scene.palette.filter(({ name }) => !named.has(name))];
 });
 
-/** The declaration whose change mends the colour: the custom property it came through, else the declaration itself. */
+/**
+ * The declaration whose change mends the colour: the custom property or variable it came through, whose name is
+ * `property`, else the declaration itself.
+ */
 export const declarationToMend = (
   value: CascadedValue,
 ): { readonly declared: Declared; readonly property: string | null } | null => {
   const last = value.through.at(-1);
-  if (last?.declared != null) return { declared: last.declared, property: last.name };
-  return value.declared === null ? null : { declared: value.declared, property: null };
+  const declared = last?.declared ?? value.declared;
+  return declared === null ? null : { declared, property: declared.variable ?? last?.name ?? null };
 };
 
 /** A text that a declaration colours too, and what it needs where it stands. */
@@ -135,11 +138,16 @@ function sameColour(scene: Scene, written: string, shown: Rgba): boolean {
 /** The declarations a colour came from: the winner first, then the custom properties it went through. */
 export function originsOf(of: string, value: CascadedValue | null): readonly Origin[] {
   if (value === null || value.declared === null || value.block?.origin === "user-agent") return [];
-  const originOf = (declared: Declared, text: string): Origin => ({ of, source: declared.source, text });
+  const originsOfOne = (declared: Declared, text: string): readonly Origin[] => [
+    { of, source: declared.source, text },
+    ...(declared.variable == null
+      ? []
+      : [{ of, source: declared.valueSource, text: `${declared.variable}: ${declared.text}` }]),
+  ];
   return [
-    originOf(value.declared, value.declared.text),
+    ...originsOfOne(value.declared, value.declared.text),
     ...value.through.flatMap((step) =>
-      step.declared === null ? [] : [originOf(step.declared, `${step.name}: ${step.declared.text}`)],
+      step.declared === null ? [] : originsOfOne(step.declared, `${step.name}: ${step.declared.text}`),
     ),
   ];
 }

@@ -1,0 +1,92 @@
+import path from "node:path";
+import type { Files } from "../../host/host.ts";
+import { decodeText } from "../../readers/html/decode.ts";
+
+/** What is asked where an import of a style may lead besides the file that holds it. */
+export type Aliases = (specifier: string, folder: string) => Promise<readonly string[]>;
+
+/**
+ * Finds and reads the files that styles import, for compilers: within the project alone. Remembers what was read, so
+ * that what is made of it can be made anew when one of them changes.
+ */
+export class StyleFiles {
+  /** Texts by absolute path. */
+  readonly read = new Map<string, string>();
+  /** Where files were looked for that are not there. */
+  readonly missing: string[] = [];
+  readonly #files: Files;
+  readonly #root: string;
+  readonly #aliases: Aliases;
+
+  /** @param root the folder of the project, absolute: nothing outside is read */
+  constructor(files: Files, root: string, aliases: Aliases) {
+    this.#files = files;
+    this.#root = root;
+    this.#aliases = aliases;
+  }
+
+  /**
+   * The file that an import means; null for none.
+   * @param names what a path may stand for, the likeliest first
+   */
+  async find(
+    specifier: string,
+    from: string,
+    names: (path: string) => readonly string[],
+  ): Promise<string | null> {
+    const tried: string[] = [];
+    for (const place of await this.#places(specifier, path.dirname(from)))
+      for (const candidate of names(place)) {
+        if (await this.#isOurs(candidate)) return candidate;
+        tried.push(candidate);
+      }
+    this.missing.push(...tried);
+    return null;
+  }
+
+  async text(file: string): Promise<string | null> {
+    const known = this.read.get(file);
+    if (known !== undefined) return known;
+    const read = await this.#files.read(file);
+    const decoded = read.ok ? decodeText(read.bytes, file, "css") : null;
+    if (decoded?.ok !== true) return null;
+    this.read.set(file, decoded.value.text);
+    return decoded.value.text;
+  }
+
+  /** Beside the file first, then where the project maps names to, then packages, then from the project's own folders. */
+  async #places(specifier: string, folder: string): Promise<readonly string[]> {
+    const bare = specifier.replace(/^(?:~|pkg:)/, "");
+    if (path.isAbsolute(bare)) return [bare, path.join(this.#root, bare)];
+    const beside = path.resolve(folder, bare);
+    if (bare.startsWith(".")) return [beside];
+    const places = specifier === bare ? [beside] : [];
+    places.push(...(await this.#aliases(bare, folder)));
+    for (let above = folder; isBelow(above, this.#root); above = path.dirname(above)) {
+      places.push(path.join(above, "node_modules", bare));
+      if (path.dirname(above) === above) break;
+    }
+    return [...places, path.join(this.#root, "src", bare), path.join(this.#root, bare)];
+  }
+
+  async #isOurs(file: string): Promise<boolean> {
+    if ((await this.#files.info(file))?.kind !== "file") return false;
+    const [real, root] = await Promise.all([this.#files.realPath(file), this.#files.realPath(this.#root)]);
+    return real !== null && root !== null && isBelow(real, root);
+  }
+}
+
+const isBelow = (file: string, root: string): boolean => {
+  const relative = path.relative(root, file);
+  return !relative.startsWith("..") && !path.isAbsolute(relative);
+};
+
+/** The outermost folder above a file that has a manifest or is a repository; its own folder where there is none. */
+export async function projectRoot(file: string, files: Files): Promise<string> {
+  let found = path.dirname(file);
+  for (let folder = found; ; folder = path.dirname(folder)) {
+    for (const mark of ["package.json", ".git"])
+      if ((await files.info(path.join(folder, mark))) !== null) found = folder;
+    if (path.dirname(folder) === folder) return found;
+  }
+}
