@@ -210,7 +210,7 @@ class SourcesAudit {
     this.#patience = new RootPatience(host.clock, plan.timeLimit);
     this.#host = host;
     this.#workspace = workspace;
-    this.#keys = new ModuleKeys(sources.modules, host.hash);
+    this.#keys = new ModuleKeys(sources.modules, sources.everywhere, host.hash);
     this.#texts.add(sources.texts);
     this.checks = checksFor(plan.checks, plan.conformance).filter(isOfKind("page"));
     this.composer = composer({
@@ -225,6 +225,7 @@ class SourcesAudit {
       settingsFor: plan.settingsFor,
       scene: sceneOptions(plan),
       sheets: sources.sheets,
+      everywhere: sources.everywhere,
       told: (span) => {
         const place = this.#texts.place(span);
         return place === null ? span.file : `${place.file}:${place.line}`;

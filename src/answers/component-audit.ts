@@ -47,8 +47,9 @@ export interface ComponentAuditRequest {
   readonly checks: readonly PageCheck[];
   readonly settingsFor: (file: string) => SettingsOfChecks;
   readonly scene: SceneOptions;
-  /** Stylesheets that every page has. */
+  /** Stylesheets that every page has, and a module of such. */
   readonly sheets: readonly Sheet[];
+  readonly everywhere: SourceModule | null;
   /** How a place is told in a sentence: `file:line`. */
   readonly told: (span: Span) => string;
   /** How long one root may take. */
@@ -81,7 +82,7 @@ export class ComponentAudit {
 
   constructor(request: ComponentAuditRequest) {
     this.#request = request;
-    this.#styles = new ComponentStyles(request.modules);
+    this.#styles = new ComponentStyles(request.modules, request.everywhere);
   }
 
   /** @param exceptions what comments in its source allow */

@@ -9,6 +9,8 @@ export interface LoadedSources {
   readonly modules: ReadonlyMap<string, SourceModule>;
   /** Stylesheets of the configuration, which every component has. */
   readonly sheets: readonly Sheet[];
+  /** A module whose styles hold for every component, whether it imports them or not; null for none. */
+  readonly everywhere: SourceModule | null;
   readonly texts: ReadonlyMap<string, string>;
   /** Absolute paths of every file that had a part in it. */
   readonly files: ReadonlySet<string>;

@@ -54,6 +54,8 @@ export interface Host {
   /** Absolute. */
   readonly workingDirectory: string;
   standardInput(): Promise<Uint8Array>;
+  /** The text of a file of a package that this program depends on: `package/file`. */
+  packageText(name: string): Promise<string>;
   /** Whether the working directory is under version control, and all that is in it committed. */
   commitState(): Promise<"committed" | "uncommitted" | "no repository">;
   hash(text: string): string;

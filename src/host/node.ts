@@ -15,6 +15,7 @@ import {
 } from "node:fs/promises";
 import os from "node:os";
 import path from "node:path";
+import { fileURLToPath } from "node:url";
 import { promisify } from "node:util";
 import { Worker } from "node:worker_threads";
 import ignore, { type Ignore } from "ignore";
@@ -312,6 +313,7 @@ export function nodeHost(
     },
     workingDirectory,
     standardInput: wholeInput(input),
+    packageText: (name) => readFile(fileURLToPath(import.meta.resolve(name)), "utf8"),
     commitState: () => commitState(workingDirectory),
     runApart: (_, data, limits) => workers.run(data, limits),
     hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),

@@ -25,9 +25,12 @@ export class ComponentStyles {
   /** What has styles of its own or leads to some: nothing else needs to be looked at. */
   readonly #leading: ReadonlySet<SourceModule>;
   readonly #importsStyles: boolean;
+  readonly #everywhere: SourceModule | null;
 
-  constructor(modules: ReadonlyMap<string, SourceModule>) {
+  /** @param everywhere a stylesheet that every component has, whether it imports it or not */
+  constructor(modules: ReadonlyMap<string, SourceModule>, everywhere: SourceModule | null) {
     this.#modules = modules;
+    this.#everywhere = everywhere;
     const styled = [...modules.values()].filter(
       (module) => stylesOf(module).length > 0 || this.#missing(module).length > 0,
     );
@@ -57,7 +60,7 @@ export class ComponentStyles {
     let known = true;
     const met = new Set<SourceModule>();
     const visit = (module: SourceModule): void => {
-      if (met.has(module) || !this.#leading.has(module)) return;
+      if (met.has(module) || (!this.#leading.has(module) && module !== this.#everywhere)) return;
       met.add(module);
       if (this.#missing(module).length > 0) known = false;
       for (const path of module.imports.values()) {
@@ -66,8 +69,9 @@ export class ComponentStyles {
       }
       for (const part of stylesOf(module)) {
         const sheet = this.#sheetOf(module, part);
-        if (sheet === null) known = false;
-        else sheets.push(sheet);
+        if (sheet === null || module.compiled?.get(part.start)?.isPartial === true) known = false;
+        if (sheet === null) continue;
+        sheets.push(sheet);
       }
     };
     // Styles of what leads to a root, such as the file that puts it into the page, hold for it too.
@@ -77,6 +81,7 @@ export class ComponentStyles {
           const style = path === null ? undefined : this.#modules.get(path);
           if (style?.content.kind === "style") visit(style);
         }
+    if (this.#everywhere !== null) visit(this.#everywhere);
     visit(root);
     return { sheets, known };
   }

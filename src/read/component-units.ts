@@ -11,7 +11,7 @@ import { sceneOptions } from "./scene-options.ts";
 /** Components as units: each that nobody uses, as it is when everything that is open falls as it stands first. */
 export function componentUnits(sources: LoadedSources, plan: ReadingPlan): readonly Unit[] {
   const composing = composer({ modules: sources.modules, standsFor: plan.components });
-  const brought = new ComponentStyles(sources.modules);
+  const brought = new ComponentStyles(sources.modules, sources.everywhere);
   const options: SceneOptions = sceneOptions(plan);
   const units: Unit[] = [];
   for (const { found, tree } of composedRoots(composing, sources)) {

@@ -22,8 +22,9 @@ export async function loadSources(
   const request = { entries: entries.flatMap(({ path }) => path ?? []), shownName: named, maxSize };
   const loaded = await loadModules(request, host.files, workspace);
   const { aliases, unread } = loaded;
-  const styles = { files: host.files, workspace, shownName: named, aliases };
-  const { modules, ...compiled } = await compileStyles(loaded.modules, styles);
+  const { files, packageText } = host;
+  const styles = { files, packageText, workspace, shownName: named, aliases };
+  const { modules, everywhere, ...compiled } = await compileStyles(loaded.modules, styles);
   const texts = new Map([
     ...compiled.texts,
     ...[...modules.values()].map(({ file, text }) => [file, text] as const),
@@ -47,6 +48,7 @@ export async function loadSources(
     entries,
     modules,
     sheets,
+    everywhere,
     texts,
     files: new Set([...modules.keys(), ...loaded.consulted, ...compiled.read, ...stylesheets]),
     missing: [...loaded.missing, ...compiled.missing],

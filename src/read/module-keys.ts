@@ -40,13 +40,16 @@ export function leadingToAny(some: readonly SourceModule[], modules: Modules): R
 /** Gives each module one text that is another whenever anything changes that it may hang on. */
 export class ModuleKeys {
   readonly #modules: Modules;
+  readonly #everywhere: SourceModule | null;
   readonly #hash: (text: string) => string;
   readonly #texts = new Map<string, string>();
   readonly #keys = new Map<string, string>();
   #all: string | null = null;
 
-  constructor(modules: Modules, hash: (text: string) => string) {
+  /** @param everywhere what every module hangs on */
+  constructor(modules: Modules, everywhere: SourceModule | null, hash: (text: string) => string) {
     this.#modules = modules;
+    this.#everywhere = everywhere;
     this.#hash = hash;
   }
 
@@ -60,6 +63,7 @@ export class ModuleKeys {
         const style = path === null ? undefined : this.#modules.get(path);
         if (style?.content.kind === "style") parts.add(this.#partOf(style));
       }
+    if (this.#everywhere !== null) parts.add(this.#partOf(this.#everywhere));
     const key = this.#hash([...parts].sort().join("\n"));
     this.#keys.set(module.path, key);
     return key;

@@ -1,5 +1,7 @@
 import { createHash } from "node:crypto";
+import { readFile } from "node:fs/promises";
 import path from "node:path";
+import { fileURLToPath } from "node:url";
 import picomatch from "picomatch";
 import { audit } from "../../src/answers/audit.ts";
 import type { Asking } from "../../src/answers/collect.ts";
@@ -38,6 +40,7 @@ export function memoryHost(files: Readonly<Record<string, string>>): Host {
     clock: { now: () => new Date(0), elapsed: () => time++, rest: async () => {} },
     workingDirectory: "/yard",
     standardInput: async () => new Uint8Array(),
+    packageText: (name) => readFile(fileURLToPath(import.meta.resolve(name)), "utf8"),
     commitState: async () => "no repository",
     runApart: async () => ({ ok: false, reason: "nothing runs here" }),
     hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),

@@ -1,4 +1,4 @@
-import { converter, displayable, interpolate, parse, type Rgb } from "culori";
+import { converter, displayable, interpolate, parse, type Rgb, toGamut } from "culori";
 import { relativeColour } from "./relative-colour.ts";
 import { type Rgba, rgba, transparent } from "./rgba.ts";
 import { systemColourValues } from "./system-colours.ts";
@@ -16,7 +16,7 @@ const toRgb = converter("rgb");
 const DEEPEST = 8;
 
 /**
- * The colour a CSS value stands for; null where it cannot be known or lies outside sRGB. CSS Color 4 §4–§12,
+ * The colour a CSS value stands for; null where it cannot be known, or lies so far outside sRGB that screens differ. CSS Color 4 §4–§12,
  * CSS Color 5 `color-mix()` and `light-dark()`.
  */
 export function resolveColour(text: string, around: ColourSurroundings, depth = 0): Rgba | null {
@@ -47,15 +47,24 @@ export function resolveColour(text: string, around: ColourSurroundings, depth = 
   return shownColour(toRgb(parsed));
 }
 
-/** The colour as a screen of sRGB shows it; null where it lies outside. */
+const mappedIntoGamut = toGamut("rgb", "oklch");
+
+/** How far two ways to show a colour may part, of 1, before it is not known which a screen takes. */
+const APART = 3 / 255;
+
+/**
+ * The colour as a screen of sRGB shows it. Of one that lies outside, browsers cut each channel off, and CSS Color 4 §13.2
+ * takes chroma away: null where the two do not come to the same.
+ */
 function shownColour(colour: Rgb): Rgba | null {
-  if (!displayable(colour)) {
-    // A hair outside is rounding: eight bits a channel show no difference.
-    const edge = 1 / 512;
-    if ([colour.r, colour.g, colour.b].some((c) => c < -edge || c > 1 + edge)) return null;
-  }
   const channel = (c: number | undefined) => Math.max(0, Math.min(1, c ?? 0));
-  return rgba(channel(colour.r), channel(colour.g), channel(colour.b), channel(colour.alpha ?? 1));
+  const cut = rgba(channel(colour.r), channel(colour.g), channel(colour.b), channel(colour.alpha ?? 1));
+  if (displayable(colour)) return cut;
+  const mapped = mappedIntoGamut(colour);
+  const isSame = (["r", "g", "b"] as const).every(
+    (name) => Math.abs(channel(mapped[name]) - cut[name]) <= APART,
+  );
+  return isSame ? cut : null;
 }
 
 function splitArguments(text: string): readonly string[] {

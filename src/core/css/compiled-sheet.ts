@@ -9,11 +9,13 @@ export interface CompiledStyle {
   /** Places of the source map, by their offsets in `css`, ascending. */
   readonly marks: readonly Mark[];
   readonly sources: readonly WrittenSource[];
+  /** Whether it would have rules that are not known here. */
+  readonly isPartial?: boolean;
 }
 
 export interface Mark {
   readonly offset: number;
-  /** Which of the sources, and where in its text. */
+  /** Which of the sources, and where in its text; -1 for what a compiler wrote by itself. */
   readonly source: number;
   readonly written: number;
 }
@@ -125,8 +127,10 @@ class Places {
 
   declared(declared: Declared): Declared {
     const place = this.#placeAt(declared.source.start);
-    if (place === null)
-      return { ...declared, source: this.#nowhere(), valueSource: this.#nowhere(), replaceable: false };
+    if (place === null) {
+      const nowhere = this.#nowhere();
+      return { ...declared, source: nowhere, valueSource: nowhere, replaceable: false, isMade: true };
+    }
     const end = statementEnd(place.source, place.offset);
     const source = spanAt(place, end);
     const value = this.#valuePlace(declared, place, end);

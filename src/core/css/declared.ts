@@ -17,6 +17,8 @@ export interface Declared {
   readonly replaceable: boolean;
   /** The variable of a style language whose value `valueSource` is: it may stand in another file. Absent or null for none. */
   readonly variable?: string | null;
+  /** Whether nobody wrote it: a compiler made it of the name of a class. */
+  readonly isMade?: boolean;
 }
 
 export interface DeclarationBlock {

@@ -99,3 +99,25 @@ export function attributeCopied(tag: StartTag, element: ElementNode, name: strin
     ? { file: tag.file, start: written.end, end: written.end, text: ` ${text.replace(name, to)}` }
     : null;
 }
+
+/** Where the name of a class stands once in the start tag, else once in the whole file: a program may choose it. */
+export function classRenamed({ file, text, start, end }: StartTag, name: string, to: string): Edit | null {
+  for (const [from, until] of [
+    [start, end],
+    [0, text.length],
+  ] as const) {
+    const places = placesOfWord(text.slice(from, until), name);
+    const [place] = places;
+    if (place !== undefined && places.length === 1)
+      return { file, start: from + place, end: from + place + name.length, text: to };
+  }
+  return null;
+}
+
+/** Offsets at which a word stands by itself among others, between quotes or white space. */
+function placesOfWord(text: string, word: string): readonly number[] {
+  const places: number[] = [];
+  for (let i = text.indexOf(word); i >= 0; i = text.indexOf(word, i + 1))
+    if (/["'`\s]/.test(text[i - 1] ?? "") && /["'`\s]/.test(text[i + word.length] ?? "")) places.push(i);
+  return places;
+}

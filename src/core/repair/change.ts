@@ -19,6 +19,12 @@ export type Change =
     }
   | { readonly kind: "remove attribute"; readonly element: ElementNode; readonly name: string }
   | {
+      readonly kind: "rename class";
+      readonly element: ElementNode;
+      readonly name: string;
+      readonly to: string;
+    }
+  | {
       readonly kind: "rename attribute";
       readonly element: ElementNode;
       readonly name: string;
@@ -67,6 +73,14 @@ export const removeAttribute = (element: ElementNode, name: string): Change => (
   kind: "remove attribute",
   element,
   name,
+});
+
+/** Gives an element another class in place of one that it has. */
+export const renameClass = (element: ElementNode, name: string, to: string): Change => ({
+  kind: "rename class",
+  element,
+  name,
+  to,
 });
 
 /** Gives an attribute another name and keeps its value as written. */

@@ -1,4 +1,10 @@
-import { attributeCopied, attributeRemoved, attributeRenamed, attributeSet } from "./attribute-spelling.ts";
+import {
+  attributeCopied,
+  attributeRemoved,
+  attributeRenamed,
+  attributeSet,
+  classRenamed,
+} from "./attribute-spelling.ts";
 import type { Change } from "./change.ts";
 import { declarationRemoved, declarationsAdded } from "./declaration-spelling.ts";
 import { type Edit, sameEdit } from "./edit.ts";
@@ -49,6 +55,8 @@ function spelledOne(change: Change, textOf: TextOf): readonly Edit[] | null {
       return one(attributeSet(tag, change.element, change.name, change.value));
     case "remove attribute":
       return one(attributeRemoved(tag, change.element, change.name));
+    case "rename class":
+      return one(classRenamed(tag, change.name, change.to));
     case "rename attribute":
       return one(attributeRenamed(tag, change.element, change.name, change.to));
     case "copy attribute":

@@ -1,11 +1,19 @@
 import type { CompiledStyle } from "../../core/css/compiled-sheet.ts";
-import { type Problem, styleLanguageUnread, styleNotCompiled } from "../../core/findings/problems.ts";
-import type { Files } from "../../host/host.ts";
+import { once } from "../../core/document/once.ts";
+import {
+  type Problem,
+  styleLanguageUnread,
+  styleNotCompiled,
+  stylePartly,
+} from "../../core/findings/problems.ts";
+import type { Files, Host } from "../../host/host.ts";
 import type { Workspace } from "../../host/workspace.ts";
 import { stylesOf } from "../../readers/composition/component-styles.ts";
 import type { SourceModule, StylePart } from "../../readers/composition/source-module.ts";
-import type { SourceOf, StyleCompiler } from "./style-compiler.ts";
+import type { SourceOf, StyleCompiler, StyleToCompile } from "./style-compiler.ts";
 import { type Aliases, projectRoot, StyleFiles } from "./style-files.ts";
+import { compileUtilities, usesUtilityClasses, wordsLikeClasses } from "./utility-classes.ts";
+import { utilityEntry } from "./utility-entry.ts";
 
 /** Each compiler is loaded when its first style is met. */
 const compilers: Readonly<Record<string, () => Promise<StyleCompiler>>> = {
@@ -16,6 +24,7 @@ const compilers: Readonly<Record<string, () => Promise<StyleCompiler>>> = {
 
 export interface StylesRequest {
   readonly files: Files;
+  readonly packageText: Host["packageText"];
   readonly workspace: Workspace;
   /** How a file is shown. */
   readonly shownName: (path: string) => string;
@@ -24,6 +33,8 @@ export interface StylesRequest {
 
 export interface CompiledStyles {
   readonly modules: ReadonlyMap<string, SourceModule>;
+  /** A stylesheet whose rules hold for every component, whether it imports it or not; null for none. */
+  readonly everywhere: SourceModule | null;
   /** Absolute paths of files that were read beside the modules, and their texts by what they are called. */
   readonly read: readonly string[];
   readonly texts: ReadonlyMap<string, string>;
@@ -35,43 +46,40 @@ export interface CompiledStyles {
 interface Outcome {
   readonly style: CompiledStyle | null;
   readonly problem: Problem | null;
-  readonly text: string;
   readonly read: ReadonlyMap<string, string>;
   readonly missing: readonly string[];
+  /** What it was compiled from beside the files: its own text, and words of the project. */
+  readonly from: string;
 }
 
-/** Compiles the styles of modules that are in another language than CSS. */
+/** Compiles the styles of modules that are not CSS as browsers take it. */
 export async function compileStyles(
-  modules: ReadonlyMap<string, SourceModule>,
+  given: ReadonlyMap<string, SourceModule>,
   request: StylesRequest,
 ): Promise<CompiledStyles> {
-  const result = new Map(modules);
+  const entry = await utilityEntry(given.keys(), request.files);
+  const modules = new Map(given);
+  if (entry !== null && !modules.has(entry.path))
+    modules.set(entry.path, sheetModule(entry.path, entry.text, request));
+  const words = once(() => projectWords(modules, request.workspace));
   const read = new Map<string, string>();
   const missing: string[] = [];
   const problems: Problem[] = [];
   for (const module of modules.values()) {
     const compiled = new Map<number, CompiledStyle>();
     for (const part of stylesOf(module)) {
-      const load = compilers[part.language];
-      if (load === undefined) {
-        if (part.language !== "css") problems.push(styleLanguageUnread(module.file, part.language));
-        continue;
-      }
-      const outcome = await request.workspace.ifHolds(
-        "compiled",
-        `${module.path} ${part.start}`,
-        (known: Outcome) => holds(known, part.text, request.files),
-        () => compileOne(module, part, load, request),
-      );
+      const outcome = await compiledPart(module, part, words, request);
+      if (outcome === null) continue;
       for (const [path, text] of outcome.read) read.set(path, text);
       missing.push(...outcome.missing);
       if (outcome.problem !== null) problems.push(outcome.problem);
       if (outcome.style !== null) compiled.set(part.start, outcome.style);
     }
-    if (compiled.size > 0) result.set(module.path, { ...module, compiled });
+    if (compiled.size > 0) modules.set(module.path, { ...module, compiled });
   }
   return {
-    modules: result,
+    modules,
+    everywhere: entry === null ? null : (modules.get(entry.path) ?? null),
     read: [...read.keys()],
     texts: new Map([...read].map(([path, text]) => [request.shownName(path), text])),
     missing,
@@ -79,10 +87,50 @@ export async function compileStyles(
   };
 }
 
+const sheetModule = (path: string, text: string, { shownName }: StylesRequest): SourceModule => ({
+  path,
+  file: shownName(path),
+  text,
+  content: { kind: "style" },
+  errors: [],
+  imports: new Map(),
+});
+
+/** Null for a style that is CSS. */
+async function compiledPart(
+  module: SourceModule,
+  part: StylePart,
+  words: () => readonly string[],
+  request: StylesRequest,
+): Promise<Outcome | null> {
+  const { text, language } = part;
+  const hasUtilities = /^(?:css|postcss|pcss)$/.test(language) && usesUtilityClasses(text);
+  const load = hasUtilities ? utilityCompiler(words(), request) : compilers[language];
+  if (load === undefined) {
+    if (language === "css") return null;
+    const problem = styleLanguageUnread(module.file, language);
+    return { style: null, problem, read: new Map(), missing: [], from: text };
+  }
+  const from = hasUtilities ? `${text}\n${words().join(" ")}` : text;
+  return request.workspace.ifHolds(
+    "compiled",
+    `${module.path} ${part.start}`,
+    (known: Outcome) => holds(known, from, request.files),
+    () => compileOne(module, part, load, from, request),
+  );
+}
+
+const utilityCompiler =
+  (words: readonly string[], { packageText }: StylesRequest) =>
+  async (): Promise<StyleCompiler> =>
+  (style, files, sourceOf) =>
+    compileUtilities({ style, files, sourceOf, words, packageText });
+
 async function compileOne(
   module: SourceModule,
   part: StylePart,
   load: () => Promise<StyleCompiler>,
+  from: string,
   { files, shownName, aliases }: StylesRequest,
 ): Promise<Outcome> {
   const { text, start, language } = part;
@@ -99,23 +147,41 @@ async function compileOne(
     };
   };
   const source = { file: module.file, text, start, isIndented: language === "sass", isForeign: false };
-  const compile = await load();
+  const style: StyleToCompile = { path: module.path, source, language };
   try {
-    const style = await compile({ path: module.path, source, language }, found, sourceOf);
-    return { style, problem: null, text, read: found.read, missing: [] };
+    const compile = await load();
+    const compiled = await compile(style, found, sourceOf);
+    const problem = compiled.isPartial === true ? stylePartly(module.file) : null;
+    return {
+      style: compiled,
+      problem,
+      read: found.read,
+      missing: problem === null ? [] : found.missing,
+      from,
+    };
   } catch (error) {
     // It may lack what only the project's build knows.
     const [reason = ""] = (error instanceof Error ? error.message : String(error)).split("\n");
     const problem = styleNotCompiled(module.file, reason);
-    return { style: null, problem, text, read: found.read, missing: found.missing };
+    return { style: null, problem, read: found.read, missing: found.missing, from };
   }
 }
 
 /** Whether nothing has changed that a style was compiled from. */
-async function holds({ text, read, missing }: Outcome, now: string, files: Files): Promise<boolean> {
-  if (text !== now) return false;
+async function holds({ from, read, missing }: Outcome, now: string, files: Files): Promise<boolean> {
+  if (from !== now) return false;
   const fresh = new StyleFiles(files, "", async () => []);
   for (const [path, known] of read) if ((await fresh.text(path)) !== known) return false;
   for (const path of missing) if ((await files.info(path)) !== null) return false;
   return true;
+}
+
+/** Words of all source that may be names of utility classes, sorted. */
+function projectWords(modules: ReadonlyMap<string, SourceModule>, workspace: Workspace): readonly string[] {
+  const all = new Set<string>();
+  for (const { file, text, content } of modules.values()) {
+    if (content.kind === "style" || content.kind === "asset") continue;
+    for (const word of workspace.of("words", file, text, () => wordsLikeClasses(text))) all.add(word);
+  }
+  return [...all].sort();
 }

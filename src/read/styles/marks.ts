@@ -25,11 +25,10 @@ export function marksOf(
       if (found !== null) written.push(lineMap(found.text));
       indexOf.set(mapping.source, source);
     }
-    if (source === null) return;
     marks.push({
       offset: generated.offset(mapping.generatedLine, mapping.generatedColumn + 1) ?? 0,
-      source,
-      written: written[source]?.offset(mapping.originalLine, mapping.originalColumn + 1) ?? 0,
+      source: source ?? -1,
+      written: written[source ?? -1]?.offset(mapping.originalLine, mapping.originalColumn + 1) ?? 0,
     });
   });
   return { marks: marks.sort((a, b) => a.offset - b.offset), sources };

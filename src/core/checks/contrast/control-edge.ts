@@ -106,7 +106,7 @@ function judgeIn(view: SchemeView, field: ElementNode, scene: Scene): Verdict {
   const shown = over(firstEdge.colour, ground);
   return failed(
     `The edge of this field stands out by ${shownRatio(lowest)}, ${toHex(shown)} on ${toHex(ground)}; it needs 3:1.`,
-    suggestColour(scene, firstEdge.value, shown, ground, NEEDED),
+    suggestColour(scene, firstEdge.value, shown, ground, NEEDED, { element: field }),
     {
       facts: {
         ratio: lowest,

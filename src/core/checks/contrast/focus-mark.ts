@@ -34,7 +34,7 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
   const value = scene.page.styles.value(stop, "outline-color", interaction);
   return failed(
     `The mark of focus stands out by ${shownRatio(lowest.ratio)}, ${toHex(lowest.shown)} on ${toHex(lowest.ground)}; it needs 3:1.`,
-    suggestColour(scene, value, lowest.shown, lowest.ground, NEEDED),
+    suggestColour(scene, value, lowest.shown, lowest.ground, NEEDED, { element: stop }),
     {
       facts: {
         ratio: lowest.ratio,

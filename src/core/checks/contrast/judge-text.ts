@@ -114,14 +114,10 @@ export function judgeText(
   const [layer] = painted.layers;
   return failed(
     `${what.charAt(0).toUpperCase()}${what.slice(1)} has a contrast of ${shownRatio(ratio)}${circumstances(worst)}, ${toHex(text)} on ${toHex(ground)}; it needs ${worst.needed}:1.`,
-    suggestColour(
-      scene,
-      painted.foreground,
-      text,
-      ground,
-      worst.needed,
-      usesOf(scene, painted.foreground, element),
-    ),
+    suggestColour(scene, painted.foreground, text, ground, worst.needed, {
+      element,
+      uses: usesOf(scene, painted.foreground, element),
+    }),
     {
       facts,
       origins: [

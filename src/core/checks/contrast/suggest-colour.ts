@@ -4,8 +4,9 @@ import { type Rgba, toHex } from "../../colour/rgba.ts";
 import type { Declared } from "../../css/declared.ts";
 import type { CascadedValue } from "../../css/style.ts";
 import type { ElementNode, Span } from "../../document/node.ts";
+import { attributeTokens } from "../../document/written.ts";
 import type { Origin } from "../../findings/verdict.ts";
-import { replaceText } from "../../repair/change.ts";
+import { renameClass, replaceText } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { NamedColour, Scene } from "../../scene/scene.ts";
@@ -58,7 +59,7 @@ export function suggestColour(
   text: Rgba,
   ground: Rgba,
   needed: number,
-  uses: readonly ColourUse[] = [],
+  { element, uses = [] }: { readonly element: ElementNode; readonly uses?: readonly ColourUse[] },
 ): Repair {
   const { nearest, own } = shadesFor(scene, text, ground, needed);
   const ownWords =
@@ -72,6 +73,18 @@ export function suggestColour(
   const reached = shownRatio(contrastRatio(nearest, ground));
   const words = `The nearest shade that passes is ${toHex(nearest)}, with ${reached}${ownWords}.`;
   const place = value === null ? null : declarationToMend(value);
+  const byClass = value === null ? null : classOfColour(scene, element, value);
+  if (byClass !== null) {
+    const scale = paletteOf(scene).filter(({ name }) => name.startsWith(`--color-${byClass.scale}-`));
+    const step = nearestInPalette(text, ground, needed, scale) ?? own;
+    const colour = /^--color-(.+)$/.exec(step?.name ?? "")?.[1];
+    if (step !== null && colour !== undefined)
+      return withChanges(
+        "likely",
+        `Use ${byClass.before}${colour}, ${toHex(step.colour)}, of your own scale, with ${shownRatio(contrastRatio(step.colour, ground))}.`,
+        [renameClass(byClass.element, byClass.before + byClass.colour, byClass.before + colour)],
+      );
+  }
   // A colour that was mixed or faded on its way is not mended by writing another at its source.
   const isPlain =
     place !== null &&
@@ -95,6 +108,30 @@ export function suggestColour(
     );
   const what = place.property === null ? "" : effectOn(uses, place.property, nearest);
   return withChanges("likely", `${words}${what}`, [replaceText(place.declared.valueSource, toHex(nearest))]);
+}
+
+/** A class that a compiler made a colour of: `before` it and its variants, then the `colour` with its `scale`. */
+interface ColourClass {
+  readonly element: ElementNode;
+  readonly before: string;
+  readonly colour: string;
+  readonly scale: string;
+}
+
+/** The class that gives a text or a line its colour, and which element has it; null where it comes from elsewhere. */
+function classOfColour(
+  scene: Scene,
+  element: ElementNode,
+  { declared, block, through }: CascadedValue,
+): ColourClass | null {
+  if (declared?.isMade !== true || through.some((step) => step.declared?.isMade !== true)) return null;
+  const written = /^\.((?:\\.|[\w-])+)(?::[\w-]+)*$/.exec(block?.selectorText ?? "")?.[1];
+  const name = written?.replace(/\\(.)/g, "$1") ?? "";
+  const [, before, colour, scale] = /^((?:.*:)?(?:text|border|outline)-)(([a-z]+)[\w-]*)$/.exec(name) ?? [];
+  if (before === undefined || colour === undefined || scale === undefined) return null;
+  for (let up: ElementNode | null = element; up !== null; up = scene.page.index.flatParent(up))
+    if (attributeTokens(up, "class").includes(name)) return { element: up, before, colour, scale };
+  return null;
 }
 
 /** ΔEOK up to which a colour of the palette takes the place of another without anybody missing it. */
@@ -138,8 +175,9 @@ function sameColour(scene: Scene, written: string, shown: Rgba): boolean {
 /** The declarations a colour came from: the winner first, then the custom properties it went through. */
 export function originsOf(of: string, value: CascadedValue | null): readonly Origin[] {
   if (value === null || value.declared === null || value.block?.origin === "user-agent") return [];
+  const selector = value.block?.selectorText ?? "";
   const originsOfOne = (declared: Declared, text: string): readonly Origin[] => [
-    { of, source: declared.source, text },
+    { of, source: declared.source, text: declared.isMade === true ? `${selector} ${text}` : text },
     ...(declared.variable == null
       ? []
       : [{ of, source: declared.valueSource, text: `${declared.variable}: ${declared.text}` }]),
@@ -147,7 +185,9 @@ export function originsOf(of: string, value: CascadedValue | null): readonly Ori
   return [
     ...originsOfOne(value.declared, value.declared.text),
     ...value.through.flatMap((step) =>
-      step.declared === null ? [] : originsOfOne(step.declared, `${step.name}: ${step.declared.text}`),
+      step.declared === null || step.declared.isMade === true
+        ? []
+        : originsOfOne(step.declared, `${step.name}: ${step.declared.text}`),
     ),
   ];
 }
