@@ -14,7 +14,7 @@ import { type JudgedFinding, judgeTree } from "../core/worlds/judge.ts";
 import type { Patience } from "../core/worlds/patience.ts";
 import type { ComposedTree, TreeElement, TreeNode } from "../core/worlds/tree.ts";
 import type { WorldDocument } from "../core/worlds/world.ts";
-import { applied, ComponentStyles } from "../read/component-sheets.ts";
+import { applied, ComponentStyles, ScriptSheets } from "../read/component-sheets.ts";
 import { placeKey } from "../readers/composition/component-name.ts";
 import type { Composed, Composer, FoundComponent } from "../readers/composition/compose.ts";
 import type { SourceModule } from "../readers/composition/source-module.ts";
@@ -78,11 +78,13 @@ const listensToAllKeys = onceFor(
 export class ComponentAudit {
   readonly #request: ComponentAuditRequest;
   readonly #styles: ComponentStyles;
+  readonly #scriptSheets: ScriptSheets;
   readonly #alone = new Map<string, FaultsAlone>();
 
   constructor(request: ComponentAuditRequest) {
     this.#request = request;
     this.#styles = new ComponentStyles(request.modules, request.everywhere);
+    this.#scriptSheets = new ScriptSheets(request.composer.scriptStyles);
   }
 
   /** @param exceptions what comments in its source allow */
@@ -131,7 +133,10 @@ export class ComponentAudit {
     const looks = new Map<WorldDocument, Look>();
     const audit = (world: WorldDocument, only?: ReadonlySet<string>): readonly Finding[] => {
       patience.check();
-      const styles = applied([...shared, ...sheets], world.document);
+      const styles = applied(
+        [...shared, ...sheets, ...this.#scriptSheets.of(world.document)],
+        world.document,
+      );
       const scene = sceneFromSource(world.document, styles, { ...options, stylesKnown: known });
       const chosen = only === undefined ? running : running.filter((check) => only.has(check.id));
       const { allows } = exceptions.ofPage(world.document, styles);

@@ -1,8 +1,9 @@
-import { compiledSheet } from "../core/css/compiled-sheet.ts";
+import { type CompiledStyle, compiledSheet } from "../core/css/compiled-sheet.ts";
 import { renamedClasses, scopedSheet } from "../core/css/narrowed-sheet.ts";
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, ImportRule, Sheet } from "../core/css/sheet.ts";
-import type { Document } from "../core/document/node.ts";
+import type { Document, ElementNode, Node } from "../core/document/node.ts";
+import { attributeTokens } from "../core/document/written.ts";
 import { scopeAttribute, stylesOf } from "../readers/composition/component-styles.ts";
 import { classSuffix } from "../readers/composition/module-scopes.ts";
 import type { SourceModule, StylePart } from "../readers/composition/source-module.ts";
@@ -108,6 +109,42 @@ function parsedPart(module: SourceModule, part: StylePart): Sheet | null {
   const suffix = part.module === null ? "" : classSuffix(module);
   const sheet = suffix === "" ? written : renamedClasses(written, suffix);
   return part.scoped ? scopedSheet(sheet, scopeAttribute(module)) : sheet;
+}
+
+/** The rules of classes that scripts make, for the elements of a document that have such; each is parsed once. */
+export class ScriptSheets {
+  readonly #styles: ReadonlyMap<string, CompiledStyle>;
+  readonly #parsed = new Map<string, Sheet>();
+
+  constructor(styles: ReadonlyMap<string, CompiledStyle>) {
+    this.#styles = styles;
+  }
+
+  of(document: Document): readonly Sheet[] {
+    if (this.#styles.size === 0) return [];
+    const names = new Set([...elementsIn(document)].flatMap((element) => attributeTokens(element, "class")));
+    return [...names].flatMap((name) => this.#sheetOf(name) ?? []);
+  }
+
+  #sheetOf(name: string): Sheet | null {
+    const style = this.#styles.get(name);
+    if (style === undefined) return null;
+    let sheet = this.#parsed.get(name);
+    if (sheet === undefined) {
+      sheet = compiledSheet(style, style.sources[0]?.file ?? "");
+      this.#parsed.set(name, sheet);
+    }
+    return sheet;
+  }
+}
+
+function* elementsIn(document: Document): Iterable<ElementNode> {
+  const waiting: Node[] = [...document.children];
+  for (let node = waiting.pop(); node !== undefined; node = waiting.pop())
+    if (node.kind === "element") {
+      yield node;
+      waiting.push(...node.children);
+    }
 }
 
 const noImports: ReadonlyMap<ImportRule, AppliedSheet> = new Map();

@@ -5,13 +5,14 @@ import type { Unit, UnitDocument } from "../engine/unit.ts";
 import { composer } from "../readers/composition/compose.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { composedRoots, subjectName } from "./component-roots.ts";
-import { applied, ComponentStyles } from "./component-sheets.ts";
+import { applied, ComponentStyles, ScriptSheets } from "./component-sheets.ts";
 import { sceneOptions } from "./scene-options.ts";
 
 /** Components as units: each that nobody uses, as it is when everything that is open falls as it stands first. */
 export function componentUnits(sources: LoadedSources, plan: ReadingPlan): readonly Unit[] {
   const composing = composer({ modules: sources.modules, standsFor: plan.components });
   const brought = new ComponentStyles(sources.modules, sources.everywhere);
+  const scriptSheets = new ScriptSheets(composing.scriptStyles);
   const options: SceneOptions = sceneOptions(plan);
   const units: Unit[] = [];
   for (const { found, tree } of composedRoots(composing, sources)) {
@@ -19,7 +20,7 @@ export function componentUnits(sources: LoadedSources, plan: ReadingPlan): reado
     if (entry === undefined) continue;
     const { document } = documentIn(tree, firstArms);
     const { sheets, known } = brought.of(found.module);
-    const styles = applied([...sources.sheets, ...sheets], document);
+    const styles = applied([...sources.sheets, ...sheets, ...scriptSheets.of(document)], document);
     const id = subjectName(found, composing);
     let page: UnitDocument | null = null;
     units.push({

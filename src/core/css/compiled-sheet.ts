@@ -107,7 +107,10 @@ class Places {
   #placeAt(offset: number): Place | null {
     const mark = this.#markAt(offset);
     const source = mark === null ? undefined : this.#style.sources[mark.source];
-    return mark === null || source === undefined ? null : { source, offset: mark.written };
+    if (mark === null || source === undefined) return null;
+    // Compilers mark each beginning; what is taken over whole is marked once.
+    const run = this.#style.css.slice(mark.offset, offset);
+    return { source, offset: mark.written + (source.text.startsWith(run, mark.written) ? run.length : 0) };
   }
 
   /** The statement or rule that an offset comes from, as a whole. */
@@ -216,7 +219,7 @@ function statementEnd({ text, isIndented }: WrittenSource, from: number): number
     return end < 0 ? text.length : end;
   }
   const token =
-    /\/\*[\s\S]*?\*\/|\/\/[^\n]*|"(?:\\.|[^"\\\n])*"|'(?:\\.|[^'\\\n])*'|url\([^)]*\)|#\{|@\{|[{};]/g;
+    /\/\*[\s\S]*?\*\/|\/\/[^\n]*|"(?:\\.|[^"\\\n])*"|'(?:\\.|[^'\\\n])*'|url\([^)]*\)|[#@$]\{|[{};]/g;
   token.lastIndex = from;
   // A comment that stands here is the statement itself.
   const first = token.exec(text);

@@ -1,4 +1,4 @@
-import { compileStringAsync, type Importer, Logger, type Syntax } from "sass";
+import { compileStringAsync, Exception, type Importer, Logger, type Syntax } from "sass";
 import { marksOf } from "./marks.ts";
 import { keptRemarks, type StyleCompiler } from "./style-compiler.ts";
 import type { StyleFiles } from "./style-files.ts";
@@ -6,7 +6,7 @@ import type { StyleFiles } from "./style-files.ts";
 export const compileSass: StyleCompiler = async (style, files, sourceOf) => {
   const url = urlOf(style.path);
   const importer = importerOf(files, style.path);
-  const { css, sourceMap } = await compileStringAsync(keptRemarks(style.source.text), {
+  const compiled = compileStringAsync(keptRemarks(style.source.text), {
     syntax: style.language === "sass" ? "indented" : "scss",
     url,
     importer,
@@ -14,6 +14,10 @@ export const compileSass: StyleCompiler = async (style, files, sourceOf) => {
     sourceMap: true,
     charset: false,
     logger: Logger.silent,
+  });
+  const { css, sourceMap } = await compiled.catch((error: unknown) => {
+    if (!(error instanceof Exception)) throw error;
+    throw new Error(`${error.sassMessage.replace(/\.$/, "")}: ${error.span.text.trim()}`);
   });
   const { marks, sources } = marksOf(css, sourceMap, (name) =>
     name === url.href ? style.source : name.startsWith("file:") ? sourceOf(pathOf(name)) : null,

@@ -62,11 +62,13 @@ export class StyleFiles {
     if (bare.startsWith(".")) return [beside];
     const places = specifier === bare ? [beside] : [];
     places.push(...(await this.#aliases(bare, folder)));
-    for (let above = folder; isBelow(above, this.#root); above = path.dirname(above)) {
-      places.push(path.join(above, "node_modules", bare));
-      if (path.dirname(above) === above) break;
-    }
-    return [...places, path.join(this.#root, "src", bare), path.join(this.#root, bare)];
+    const above = foldersUp(folder, this.#root);
+    places.push(...above.map((one) => path.join(one, "node_modules", bare)));
+    // Builds look for names from the folders of the project, too.
+    return [
+      ...places,
+      ...above.flatMap((one) => [path.join(one, bare), path.join(one, "src", bare.replace(/^[@~]\//, ""))]),
+    ];
   }
 
   async #isOurs(file: string): Promise<boolean> {
@@ -74,6 +76,14 @@ export class StyleFiles {
     const [real, root] = await Promise.all([this.#files.realPath(file), this.#files.realPath(this.#root)]);
     return real !== null && root !== null && isBelow(real, root);
   }
+}
+
+/** A folder and those around it, up to the one of the project. */
+function foldersUp(folder: string, root: string): readonly string[] {
+  const folders: string[] = [];
+  for (let one = folder; isBelow(one, root) && one !== folders.at(-1); one = path.dirname(one))
+    folders.push(one);
+  return folders;
 }
 
 const isBelow = (file: string, root: string): boolean => {

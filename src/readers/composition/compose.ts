@@ -1,4 +1,5 @@
 import type * as Ast from "@babel/types";
+import type { CompiledStyle } from "../../core/css/compiled-sheet.ts";
 import type { Namespace, Span } from "../../core/document/node.ts";
 import { endless, type Patience } from "../../core/worlds/patience.ts";
 import { type ComposedTree, inPage, type TreeNode } from "../../core/worlds/tree.ts";
@@ -71,6 +72,8 @@ export interface Composer {
   compose(found: FoundComponent): Composed;
   /** A component by where it is defined, once it was rendered. */
   definedAt(source: Span): FoundComponent | null;
+  /** The rules of the classes that scripts made in what was composed so far, by their names. */
+  readonly scriptStyles: ReadonlyMap<string, CompiledStyle>;
 }
 
 /** How much may be evaluated for one tree. */
@@ -125,6 +128,7 @@ const atFirst = (instance: string): Omit<MachineState, "frames"> => ({
 /** The components of a project: what is known of all of them, and what came up while one of them was composed. */
 class ProjectComposer implements Composer, Composition, ScopeMaking {
   readonly machine: Machine;
+  readonly scriptStyles = new Map<string, CompiledStyle>();
   readonly #sources: ComponentSources;
   readonly #byFile: ReadonlyMap<string, SourceModule>;
   readonly #types: TypeNames<SourceModule>;
@@ -223,6 +227,10 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
     return this.#byFile.get(scope.module.file) ?? null;
   }
 
+  moduleNamed(file: string): SourceModule | null {
+    return this.#byFile.get(file) ?? null;
+  }
+
   moduleAt(path: string): SourceModule | null {
     return this.#sources.modules.get(path) ?? null;
   }
@@ -259,6 +267,10 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
 
   textOf(file: string): string | null {
     return this.#byFile.get(file)?.text ?? null;
+  }
+
+  keepStyle(className: string, style: CompiledStyle): void {
+    this.scriptStyles.set(className, style);
   }
 
   noteUnknown(name: string, source: Span): void {

@@ -1,4 +1,5 @@
 import type * as Ast from "@babel/types";
+import type { CompiledStyle } from "../../core/css/compiled-sheet.ts";
 import type { Namespace, Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
 import type { Machine } from "../script/machine.ts";
@@ -13,6 +14,8 @@ export interface Composition {
   readonly scopeOf: (module: SourceModule) => Scope;
   readonly moduleOf: (scope: Scope) => SourceModule | null;
   readonly moduleAt: (path: string) => SourceModule | null;
+  /** The module by the name that spans have for it. */
+  readonly moduleNamed: (file: string) => SourceModule | null;
   /** What a module exports under a name; null where it exports no such thing. */
   readonly exported: (path: string, name: string) => Value | null;
   /** The component that a value is; null where it is none. */
@@ -27,6 +30,8 @@ export interface Composition {
   readonly use: (component: Component, call: UseOf) => readonly TreeNode[];
   /** The text of a file by the name that spans have for it. */
   readonly textOf: (file: string) => string | null;
+  /** Keeps the rules of a class that a script makes. */
+  readonly keepStyle: (className: string, style: CompiledStyle) => void;
   readonly noteUnknown: (name: string, source: Span) => void;
   /** What a caller gives to something that is not in source: looked at by itself. */
   readonly addIsland: (nodes: readonly TreeNode[]) => void;

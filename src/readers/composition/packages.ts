@@ -1,6 +1,6 @@
 import { signals } from "../angular/angular-package.ts";
 import { reactExport } from "../react/react-package.ts";
-import { styledFunction } from "../react/styled-package.ts";
+import { styledFunction, styleFunction } from "../react/styled-package.ts";
 import type { Machine } from "../script/machine.ts";
 import type { Value } from "../script/value.ts";
 import { boxes, givenFromAround } from "../vue/vue-package.ts";
@@ -18,6 +18,10 @@ export function packageExport(composition: Composition, specifier: string, name:
     (name === "default" || name === "styled")
   )
     return styledFunction(composition);
+  if (name === "css" && /^(?:styled-components|@emotion\/react)$/.test(bare))
+    return styleFunction(composition, "text");
+  if (name === "css" && /^(?:@emotion\/css|@linaria\/core)$/.test(bare))
+    return styleFunction(composition, "class");
   if (bare === "svelte" && name === "getContext") return givenFromAround(machine);
   if (bare === "vue") return boxes(machine).get(name) ?? null;
   if (bare === "@angular/core") return signals(machine).get(name) ?? null;

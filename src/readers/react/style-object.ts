@@ -21,20 +21,22 @@ export function styleText(machine: Machine, value: Value, place: CallPlace): Val
       const [name, written] = first;
       return lift(machine, written, (given) => {
         if (isNullish(given) || given.kind === "object") return step(rest, so);
-        const suffix =
-          given.kind === "known" &&
-          typeof given.value === "number" &&
-          given.value !== 0 &&
-          !unitless.has(name) &&
-          !name.startsWith("--")
-            ? "px"
-            : "";
-        return step(rest, [...so, known(`${hyphenated(name)}: `), given, known(`${suffix}; `)]);
+        return step(rest, [...so, known(`${hyphenated(name)}: `), withUnit(name, given), known("; ")]);
       });
     };
     return step([...one.properties], []);
   });
 }
 
-const hyphenated = (name: string): string =>
+/** A number that is a length is one in pixels. */
+export const withUnit = (name: string, given: Value): Value =>
+  given.kind === "known" &&
+  typeof given.value === "number" &&
+  given.value !== 0 &&
+  !unitless.has(name) &&
+  !name.startsWith("--")
+    ? known(`${given.value}px`)
+    : given;
+
+export const hyphenated = (name: string): string =>
   name.startsWith("--") ? name : name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`).replace(/^ms-/, "-ms-");
