@@ -239,6 +239,51 @@ const constructs: readonly (readonly [
     ["failed contrast.text App.tsx:3 [App]"],
   ],
   [
+    "a button with a picture of a package, and nothing else, is asked about",
+    {
+      "App.tsx": app(
+        "<><button><TrashIcon size={3} /></button><button><TrashIcon /> Delete</button></>",
+        `import { TrashIcon } from "hull-kit";`,
+      ),
+    },
+    ["cantTell names.action-named App.tsx:3 [App]"],
+  ],
+  [
+    "a picture that is given words is no question",
+    {
+      "App.tsx": app(
+        `<><button><TrashIcon title="Delete" /></button><button aria-label="Delete"><TrashIcon /></button></>`,
+        `import { TrashIcon } from "hull-kit";`,
+      ),
+    },
+    [],
+  ],
+  [
+    "a click on what a component of a package holds is asked about",
+    {
+      "App.tsx": app(
+        `<><Tip text="x"><div onClick={() => book()}>Book</div></Tip><Tip><button onClick={() => book()}>Book</button></Tip></>`,
+        `import { Tip } from "hull-kit";`,
+      ),
+    },
+    ["cantTell keys.reachable App.tsx:3 [App]"],
+  ],
+  [
+    "a label that names nothing, before a field that only its placeholder names",
+    { "App.tsx": app(`<div><label>Berth</label><input placeholder="4" /></div>`) },
+    ["failed names.label-connected App.tsx:3 [App]"],
+  ],
+  [
+    "a label before a field of a package may be its own",
+    {
+      "App.tsx": app(
+        `<><div><label>Berth</label><Field /></div><Field><label>Slip</label><input placeholder="4" /></Field></>`,
+        `import { Field } from "hull-kit";`,
+      ),
+    },
+    [],
+  ],
+  [
     "a styled component looks as its style says",
     {
       "App.tsx": app(

@@ -42,7 +42,7 @@ describe("a page is mended", () => {
     [
       "names.control-labelled",
       `<div><label>Beam</label><input></div>`,
-      `<div><label for="input">Beam</label><input id="input"></div>`,
+      `<div><label for="beam">Beam</label><input id="beam"></div>`,
     ],
     [
       "names.label-connected",
@@ -218,7 +218,33 @@ describe("a component is mended in its own spelling", () => {
     const files = {
       "App.tsx": `export const App = () => <main><p>Length <input name="length" /></p></main>;`,
     };
-    expect(await mended(files, "App.tsx", "names.control-labelled")).toEqual({});
+    expect(await mended(files, "App.tsx", "names.control-labelled")).toEqual({
+      "App.tsx": `export const App = () => <main><p>Length <input name="length" aria-label="Length" /></p></main>;`,
+    });
+  });
+
+  test.each([
+    [
+      "by the label before it",
+      "names.control-labelled",
+      `<div><label>Length</label> <input /></div>`,
+      `<div><label>Length <input /></label></div>`,
+    ],
+    [
+      "by the label in the box before",
+      "names.control-labelled",
+      `<div><label>Length</label><div><input /></div></div>`,
+      `<div><label>Length</label><div><input aria-label="Length" /></div></div>`,
+    ],
+    [
+      "where only its placeholder names it",
+      "names.label-connected",
+      `<div><label>Length</label> <input placeholder="12.5" /></div>`,
+      `<div><label>Length <input placeholder="12.5" /></label></div>`,
+    ],
+  ])("of a field: %s", async (_, check, before, after) => {
+    const app = (markup: string) => `export const App = () => <main>${markup}</main>;`;
+    expect(await mended({ "App.tsx": app(before) }, "App.tsx", check)).toEqual({ "App.tsx": app(after) });
   });
 
   test("where it is used, if that is where something was left out", async () => {

@@ -12,6 +12,10 @@ export interface Hole {
   readonly mayBeEmpty: boolean;
   /** Whether words stand in it rather than elements, as far as source tells. */
   readonly isWords?: boolean;
+  /** Whether its name says that it is a picture, and nothing that it is given may be words. */
+  readonly isPicture?: boolean;
+  /** What the component is called that may add to an element it is given, where a click on that does something already. */
+  readonly besideClick?: string;
   /** The same for the same value, wherever it is used; absent where no two are known to be the same. */
   readonly key?: string;
 }

@@ -51,6 +51,11 @@ export type Change =
       readonly last: ElementNode | TextNode;
       readonly around: Markup;
     }
+  | {
+      readonly kind: "take in";
+      readonly element: ElementNode;
+      readonly next: ElementNode;
+    }
   | { readonly kind: "set words"; readonly element: ElementNode; readonly text: string }
   | { readonly kind: "remove element"; readonly element: ElementNode }
   | {
@@ -126,6 +131,13 @@ export const wrap = (
   last: ElementNode | TextNode,
   around: Markup,
 ): Change => ({ kind: "wrap", first, last, around });
+
+/** Puts the element that follows another at once into it, as its last. */
+export const takeIn = (element: ElementNode, next: ElementNode): Change => ({
+  kind: "take in",
+  element,
+  next,
+});
 
 /** Gives an element words for all its content. */
 export const setWords = (element: ElementNode, text: string): Change => ({

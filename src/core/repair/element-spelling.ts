@@ -90,9 +90,25 @@ export function wrapped(
       file,
       start,
       end: start,
-      text: `${opening(around.tag, around.attributes ?? {}, place)}${line}`,
+      text: `${opening(around.tag, around.attributes ?? {}, place)}${line}${wordsBefore(around, place, line)}`,
     },
     { file, start: end, end, text: `${line}</${around.tag}>` },
+  ];
+}
+
+const wordsBefore = ({ text }: Markup, { syntax }: StartTag, line: string): string =>
+  text === undefined ? "" : `${escapeWords(text, syntax, null)}${line === "" ? " " : line}`;
+
+/** What follows an element is written before its end tag: nothing but space may stand between the two. */
+export function takenIn(tag: StartTag, element: ElementNode, next: ElementNode): readonly Edit[] | null {
+  const endTag = endTagOf(tag, element);
+  const { file, text } = tag;
+  const end = next.source?.file === file ? endOf(next, text) : null;
+  if (endTag === null || next.source === null || end === null) return null;
+  if (!/^\s*$/.test(text.slice(endTag.end, next.source.start))) return null;
+  return [
+    { file, start: endTag.start, end: endTag.start, text: text.slice(endTag.end, end) },
+    { file, start: endTag.end, end, text: "" },
   ];
 }
 

@@ -8,7 +8,7 @@ import {
 import type { Change } from "./change.ts";
 import { declarationRemoved, declarationsAdded } from "./declaration-spelling.ts";
 import { type Edit, sameEdit } from "./edit.ts";
-import { elementRemoved, elementRenamed, inserted, wordsSet, wrapped } from "./element-spelling.ts";
+import { elementRemoved, elementRenamed, inserted, takenIn, wordsSet, wrapped } from "./element-spelling.ts";
 import { BLANK } from "./repair.ts";
 import { startTag, type TextOf } from "./start-tag.ts";
 import { escapeWords, syntaxOf } from "./syntax.ts";
@@ -65,6 +65,8 @@ function spelledOne(change: Change, textOf: TextOf): readonly Edit[] | null {
       return elementRenamed(tag, change.element, change.to);
     case "insert":
       return one(inserted(tag, change.element, change.where, change.markup));
+    case "take in":
+      return takenIn(tag, change.element, change.next);
     case "set words":
       return one(wordsSet(tag, change.element, change.text));
     case "remove element":

@@ -1,5 +1,13 @@
 import type { Span } from "../../core/document/node.ts";
 
+/** Whether what is used under a name, and is not in source, is a picture by that name. */
+export const isPictureName = (name: string): boolean =>
+  /(?:Icon|Svg)\d*$|^(?:Icon|Svg)(?:[A-Z]|$)/.test(name);
+
+/** Whether something that is given to a picture may be words for it. */
+export const mayGiveWords = (name: string): boolean =>
+  /^(?:children|title|alt|label|name|text|description|aria-label|ariaLabel|aria-labelledby)$/i.test(name);
+
 /** A place as a key. */
 export const placeKey = ({ file, start }: Span): string => `${file}:${start}`;
 

@@ -279,8 +279,9 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
     this.#unknown.set(name, uses);
   }
 
-  addIsland(nodes: readonly TreeNode[]): void {
-    if (nodes.some((node) => node.kind !== "text")) this.#islands.push(nodes.map(open));
+  addIsland(nodes: readonly TreeNode[], component: string): void {
+    if (nodes.some((node) => node.kind !== "text"))
+      this.#islands.push(nodes.map((node) => open(node, component)));
   }
 
   everyComponent(): readonly Component[] {
@@ -387,11 +388,14 @@ const wholeFiles = {
 >;
 
 /** What a component that is not in source is given, it may give more props. */
-const open = (node: TreeNode): TreeNode =>
-  node.kind === "element" && node.source !== null
-    ? { ...node, spread: { hole: "…", source: node.source, mayBeEmpty: true }, listeners: "unknown" }
-    : node.kind === "either"
-      ? { ...node, arms: node.arms.map((arm) => arm.map(open)) }
-      : node;
+function open(node: TreeNode, component: string): TreeNode {
+  if (node.kind === "either")
+    return { ...node, arms: node.arms.map((arm) => arm.map((one) => open(one, component))) };
+  if (node.kind !== "element" || node.source === null) return node;
+  const { listeners, source } = node;
+  const isClicked = listeners !== "unknown" && listeners.has("click");
+  const spread = { hole: "…", source, mayBeEmpty: true, ...(isClicked ? { besideClick: component } : {}) };
+  return { ...node, spread, listeners: "unknown" };
+}
 
 const isComponentName = (name: string): boolean => /^[A-Z]/.test(name);

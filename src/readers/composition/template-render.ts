@@ -18,6 +18,7 @@ import {
   type Slot,
   type Value,
 } from "../script/value.ts";
+import { isPictureName, mayGiveWords } from "./component-name.ts";
 import type { Composition } from "./composition.ts";
 import { hostElement, namespaceOf } from "./host-element.ts";
 import { nodesOfEach, nodesWhether } from "./open-nodes.ts";
@@ -280,8 +281,12 @@ export class TemplateRenderer {
     const source = { file: scope.module.file, start: element.start, end: element.startEnd };
     this.#composition.noteUnknown(element.tag, source);
     for (const content of [element.children, ...element.slots.map(({ children }) => children)])
-      if (content.length > 0) this.#composition.addIsland(this.render(content, scope));
-    return [{ kind: "hole", hole: { hole: `<${element.tag}>`, source, mayBeEmpty: true } }];
+      if (content.length > 0) this.#composition.addIsland(this.render(content, scope), `<${element.tag}>`);
+    const isPicture =
+      isPictureName(element.tag) &&
+      element.children.length + element.slots.length === 0 &&
+      element.attributes.every((attribute) => "name" in attribute && !mayGiveWords(attribute.name));
+    return [{ kind: "hole", hole: { hole: `<${element.tag}>`, source, mayBeEmpty: true, isPicture } }];
   }
 
   #use(element: TemplateElement, component: Component, scope: Scope): readonly TreeNode[] {

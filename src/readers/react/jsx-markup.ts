@@ -1,6 +1,7 @@
 import type * as Ast from "@babel/types";
 import type { Namespace, Span } from "../../core/document/node.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
+import { isPictureName, mayGiveWords } from "../composition/component-name.ts";
 import type { Composition } from "../composition/composition.ts";
 import {
   holeOf,
@@ -239,8 +240,15 @@ export function renderJsx(
     composition.noteUnknown(markup.name, markup.source);
   const content = markup.props.properties.get("children");
   if (content !== undefined && content.kind !== "function")
-    composition.addIsland(composition.toNodes(content, namespace));
-  return [{ kind: "hole", hole: { hole: `<${markup.name}>`, source: markup.source, mayBeEmpty: true } }];
+    composition.addIsland(composition.toNodes(content, namespace), `<${markup.name}>`);
+  const { properties, rest } = markup.props;
+  const isPicture = isPictureName(markup.name) && rest === null && ![...properties.keys()].some(mayGiveWords);
+  return [
+    {
+      kind: "hole",
+      hole: { hole: `<${markup.name}>`, source: markup.source, mayBeEmpty: true, isPicture },
+    },
+  ];
 }
 
 /** An element of the page from JSX: its props under the names that HTML has for them. */

@@ -11,6 +11,7 @@ import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import { asButton } from "../as-button.ts";
 import type { PageCheck } from "../check.ts";
+import { isShown } from "../exposed.ts";
 import { withHandlers } from "./handlers.ts";
 
 /** Widgets that move focus among their items themselves: an item out of the Tab order is as it should be. */
@@ -27,14 +28,31 @@ const composites = new Set<Role>([
   "combobox",
 ]);
 
-const withPointerHandlers = (scene: Scene): readonly ElementNode[] =>
-  withHandlers(scene).filter((element) => {
+const withPointerHandlers = (scene: Scene): readonly ElementNode[] => [
+  ...withHandlers(scene).filter((element) => {
     const { inert, reason } = scene.presence.of(element);
     return !inert && reason !== "aria-hidden" && pointerHandlerOf(element) !== null;
-  });
+  }),
+  ...scene.page.index.elements.filter((element) => isLeftToComponent(scene, element)),
+];
+
+/** Whether a click does something on an element that takes no focus of its own, and a component may give it more. */
+const isLeftToComponent = (scene: Scene, element: ElementNode): boolean =>
+  element.spread?.besideClick !== undefined &&
+  isShown(scene, element) &&
+  focusCause(scene.page.index, element) === null &&
+  !["role", "tabindex"].some((name) => element.attributes.has(name)) &&
+  stopInside(scene, element) === null &&
+  element.tag !== "label";
 
 function judge(element: ElementNode, scene: Scene): Verdict {
   const { index } = scene.page;
+  const { besideClick } = element.spread ?? {};
+  if (besideClick !== undefined)
+    return cantTell(
+      `A click on this <${element.tag}> does something. Does ${besideClick} around it give it a role, focus and keys? It is not in source.`,
+      ask('If not, make it a <button type="button">: it takes focus and answers Enter and Space by itself.'),
+    );
   if (isTabbable(scene.page, scene.presence, element) !== false) return passed;
   // A disabled control does nothing for anyone; a label passes the click on to its control.
   if (element.tag === "label" || element.tag === "option" || element.tag === "html" || element.tag === "body")

@@ -1,6 +1,6 @@
 import { elementsBelow, firstOf } from "../../document/around.ts";
 import { inputType } from "../../document/form-controls.ts";
-import type { ElementNode } from "../../document/node.ts";
+import type { ElementNode, Hole, Written } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
@@ -92,15 +92,14 @@ function startFor(scene: Scene, action: ElementNode): string {
 const naming = ["aria-label", "aria-labelledby", "alt", "title", "value"];
 
 /** Whether neither an element nor anything in it has words, or may have. */
-const saysNothing = (scene: Scene, action: ElementNode): boolean => {
-  const isMute = (element: ElementNode) =>
-    !naming.some((name) => element.attributes.has(name) && attributeText(element, name)?.trim() !== "");
-  return (
-    textContent(action) === "" &&
-    isMute(action) &&
-    firstInside(scene, action, (inside) => !isMute(inside)) === null
-  );
-};
+const saysNothing = (scene: Scene, action: ElementNode): boolean =>
+  textContent(action) === "" &&
+  isMute(action) &&
+  firstInside(scene, action, (inside) => !isMute(inside)) === null;
+
+/** Whether no attribute of an element names it, or may. */
+const isMute = (element: ElementNode): boolean =>
+  !naming.some((name) => element.attributes.has(name) && attributeText(element, name)?.trim() !== "");
 
 const firstInside = (
   scene: Scene,
@@ -108,13 +107,33 @@ const firstInside = (
   fits: (e: ElementNode) => boolean,
 ): ElementNode | null => firstOf(elementsBelow(scene.page.index, element), fits);
 
+/** What an element shows where that is one picture of a package and nothing else; null where it is more, or other. */
+function onlyPicture(scene: Scene, action: ElementNode): Hole | null {
+  const all = [action, ...elementsBelow(scene.page.index, action)];
+  const nodes = all.flatMap(({ children }) => children);
+  const isSilent = nodes.every((node) => node.kind !== "text" || isBlank(node.value)) && all.every(isMute);
+  const [only, ...more] = nodes.flatMap((node) => (node.kind === "hole" ? [node.hole] : []));
+  return isSilent && more.length === 0 && only?.isPicture === true ? only : null;
+}
+
+const isBlank = (value: Written): boolean => typeof value === "string" && value.trim() === "";
+
 function judge(action: ElementNode, scene: Scene): Verdict {
   // What a spread may bring, every use must bring.
   const isLeftToUses = action.spread !== null && scene.name(action).text === "" && saysNothing(scene, action);
-  if (!isLeftToUses && !isUnnamed(scene, action)) return passed;
+  const picture = isLeftToUses ? null : onlyPicture(scene, action);
+  if (!isLeftToUses && picture === null && !isUnnamed(scene, action)) return passed;
   const role = scene.role(action).role ?? "button";
   const word = spokenRole(role, {}, null);
   const criteria: readonly CriterionNumber[] = role === "link" ? ["4.1.2", "2.4.4"] : ["4.1.2"];
+  if (picture !== null)
+    return cantTell(
+      `Does ${picture.hole} bring words of its own? It is not in source, and without them this ${word} has no name.`,
+      askWords(`If not, say in aria-label what the ${word} does.`, `What the ${word} does`, "", [
+        setAttribute(action, "aria-label", BLANK),
+      ]),
+      { criteria },
+    );
   if (isLeftToUses)
     return cantTell(
       `Nothing in this ${word} names it. Does every use of it give it a name?`,
@@ -140,10 +159,10 @@ function judge(action: ElementNode, scene: Scene): Verdict {
       { criteria },
     );
   }
-  const picture = firstInside(scene, action, (e) => e.tag === "img" && !e.attributes.has("alt"));
+  const image = firstInside(scene, action, (e) => e.tag === "img" && !e.attributes.has("alt"));
   return failed(`This ${word} has no name.`, repairFor(scene, action, word), {
     criteria,
-    ...(picture === null ? {} : { cause: pictureCause(scene, picture) }),
+    ...(image === null ? {} : { cause: pictureCause(scene, image) }),
   });
 }
 

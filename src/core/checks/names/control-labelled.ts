@@ -11,11 +11,10 @@ import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
-import { freshId } from "../fresh-id.ts";
 import { isUnnamed, speakable } from "../shown-name.ts";
 import { wordsFrom } from "../words-from.ts";
-import { labelFrom, labelWithWords } from "./label-edits.ts";
-import { labelsThatMiss, missedLabelCause } from "./meant-label.ts";
+import { connectLabel, labelFrom, labelWithWords } from "./label-edits.ts";
+import { labelsThatMiss, looseLabels, missedLabelCause } from "./meant-label.ts";
 import { textBeside } from "./text-beside.ts";
 
 const buttonTypes = new Set(["submit", "reset", "button", "image", "hidden"]);
@@ -143,22 +142,8 @@ function repairFor(scene: Scene, control: ElementNode): Repair {
       setAttribute(missing, "for", ownId),
     ]);
   }
-  const label = looseLabelBeside(scene, control);
-  if (label !== null) {
-    const id = attributeText(control, "id");
-    const text = scene.page.index.labeledControl(label) === null ? textContent(label) : "";
-    if (text !== "") {
-      if (id !== null && id !== "")
-        return withChanges("likely", `Connect the label "${text}" with for="${id}".`, [
-          setAttribute(label, "for", id),
-        ]);
-      const fresh = freshId(scene, control, attributeText(control, "name") ?? control.tag);
-      return withChanges("likely", `Connect the label "${text}": give the field an id and the label a for.`, [
-        setAttribute(label, "for", fresh),
-        setAttribute(control, "id", fresh),
-      ]);
-    }
-  }
+  const label = looseLabels(scene).get(control);
+  if (label !== undefined) return connectLabel(scene, label, control);
   if (attributeText(control, "role") !== null)
     return askWords("Say in aria-label what it is for, or write the words inside it.", "Label", "", [
       setAttribute(control, "aria-label", BLANK),
@@ -183,25 +168,6 @@ function wordsInLabel(scene: Scene, control: ElementNode): Repair {
     : askWords(summary, "Label", wordsFrom(attributeText(control, "name")), [
         insert("first", label, { tag: "span", text: BLANK }),
       ]);
-}
-
-/** A label that stands right before (for checkboxes: after) the control and is connected to nothing. */
-function looseLabelBeside(scene: Scene, control: ElementNode): ElementNode | null {
-  const { index } = scene.page;
-  const siblings = index.childElements(index.record(control).parent ?? index.record(control).root);
-  const position = siblings.indexOf(control);
-  const after = /^(?:checkbox|radio)$/.test(control.tag === "input" ? inputType(control) : "");
-  for (const candidate of after
-    ? [siblings[position + 1], siblings[position - 1]]
-    : [siblings[position - 1]]) {
-    if (
-      candidate?.tag === "label" &&
-      index.labeledControl(candidate) === null &&
-      !candidate.attributes.has("for")
-    )
-      return candidate;
-  }
-  return null;
 }
 
 export const controlLabelled = {

@@ -1,5 +1,7 @@
+import { elementsBelow } from "../../document/around.ts";
 import { isLabelable } from "../../document/document-index.ts";
 import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
@@ -7,7 +9,8 @@ import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { freshId } from "../fresh-id.ts";
-import { fieldMeantBy, missedLabelCause } from "./meant-label.ts";
+import { connectLabel } from "./label-edits.ts";
+import { fieldBeside, fieldMeantBy, isLoose, missedLabelCause } from "./meant-label.ts";
 
 function connect(scene: Scene, label: ElementNode, otherwise: string): Repair {
   const field = fieldMeantBy(scene, label);
@@ -31,10 +34,47 @@ function connect(scene: Scene, label: ElementNode, otherwise: string): Repair {
   ]);
 }
 
+/** Words that stand in a field until something is typed are no label: those beside it were meant. */
+function judgeLoose(label: ElementNode, scene: Scene): Verdict {
+  if (!isLoose(scene, label)) return inapplicable;
+  const words = textContent(label).trim();
+  const field = fieldBeside(scene, label);
+  if (field === null)
+    return isBesideSomethingUnknown(scene, label)
+      ? inapplicable
+      : cantTell(
+          `The label "${words}" belongs to no field. Is there one that it is for? If not, it is plain text.`,
+          ask("Give it for with the id of its field, or make it a <span>."),
+        );
+  const name = scene.name(field);
+  // That a field has no name at all is told of the field.
+  if (!name.certain || !(name.from === "placeholder" || name.from === "title attribute")) return inapplicable;
+  return failed(
+    `The label "${words}" is connected to nothing: the field beside it is called "${name.text}", by its ${name.from}.`,
+    connectLabel(scene, label, field),
+    { facts: { name: name.text } },
+  );
+}
+
+/** Whether what follows a label holds something of which nothing is known: a field may be there. */
+function isBesideSomethingUnknown(scene: Scene, label: ElementNode): boolean {
+  const { index } = scene.page;
+  const { parent, root } = index.record(label);
+  const { children } = parent ?? root;
+  for (const node of children.slice(children.indexOf(label) + 1)) {
+    if (node.kind === "hole") return true;
+    if (node.kind !== "element") continue;
+    return [node, ...elementsBelow(index, node)].some(
+      (inside) => inside.tag.includes("-") || inside.children.some(({ kind }) => kind === "hole"),
+    );
+  }
+  return false;
+}
+
 function judge(label: ElementNode, scene: Scene): Verdict {
   const { index } = scene.page;
   const id = attributeText(label, "for");
-  if (id === null) return inapplicable;
+  if (id === null) return judgeLoose(label, scene);
   const details = { facts: { for: id }, ...pointingAt(label, "for") };
   const target = id === "" ? null : index.byId(label, id);
   const cause = fieldMeantBy(scene, label) === null ? {} : { cause: missedLabelCause(scene, label) };
@@ -85,7 +125,7 @@ export const labelConnected = {
   surroundings: "labels",
   criteria: ["1.3.1", "4.1.2"],
   severity: "barrier",
-  means: "Every label with `for` points at a field, and at the field it stands beside.",
+  means: "Every label belongs to a field: the one it holds, or the one that it points at and stands beside.",
   who: "Someone using a screen reader does not hear the label; someone who clicks the words to reach the field lands in another, or nowhere.",
   mend: "Write the id of the field in `for`, and give every field an id of its own.",
   looksAt: (scene: Scene) =>
@@ -103,6 +143,32 @@ export const labelConnected = {
       others: 1,
     },
     { html: `<label>Draught <input></label>`, finds: [] },
+    { html: `<label>Beam</label> <input aria-label="Beam">`, finds: [] },
+    {
+      html: `<div id="beam"></div><label id="b">Beam</label> <input aria-labelledby="b" placeholder="4.2">`,
+      finds: [],
+    },
+    { html: `<label>Beam</label> <yard-field></yard-field>`, finds: [] },
+    {
+      html: `<div><label>Beam</label></div><div><input placeholder="4.2"></div>`,
+      finds: [
+        [
+          "failed",
+          "<label>",
+          `The label "Beam" is connected to nothing: the field beside it is called "4.2", by its placeholder.`,
+        ],
+      ],
+    },
+    {
+      html: `<label>Flags</label><p>None</p>`,
+      finds: [
+        [
+          "cantTell",
+          "<label>",
+          `The label "Flags" belongs to no field. Is there one that it is for? If not, it is plain text.`,
+        ],
+      ],
+    },
     {
       html: `<!doctype html><title>t</title><label for="baem">Beam</label><input id="beam">`,
       finds: [["failed", `<label for="baem">`, `This label is for "baem", but nothing here has that id.`]],

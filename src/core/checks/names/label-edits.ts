@@ -1,6 +1,7 @@
 import type { ElementNode, Node, TextNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
-import { type Change, insert, setAttribute, wrap } from "../../repair/change.ts";
+import { type Change, insert, setAttribute, takeIn, wrap } from "../../repair/change.ts";
 import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { freshId } from "../fresh-id.ts";
@@ -24,8 +25,48 @@ const idWords = (field: ElementNode, otherwise: string): string => {
   return name === "" ? otherwise : name;
 };
 
+/** Whether a field can be pointed at: in a component an id is there as often as the component. */
+const hasOrMayHaveId = (scene: Scene, field: ElementNode): boolean =>
+  scene.document.kind !== "component" || (attributeText(field, "id") ?? "") !== "";
+
+/** Connects a label that names nothing to the field beside it. */
+export function connectLabel(scene: Scene, label: ElementNode, field: ElementNode): Repair {
+  const text = textContent(label).trim();
+  if (hasOrMayHaveId(scene, field)) {
+    const { id, changes } = idOf(scene, field, idWords(field, text));
+    return withChanges("likely", `Connect the label "${text}" with for="${id}".`, [
+      setAttribute(label, "for", id),
+      ...changes,
+    ]);
+  }
+  return scene.page.index.record(field).previous === label
+    ? withChanges("likely", `Put the field into the label "${text}".`, [takeIn(label, field)])
+    : withChanges(
+        "likely",
+        `Say "${text}" in aria-label of the field, or connect the label by an id that each use makes anew.`,
+        [setAttribute(field, "aria-label", text)],
+      );
+}
+
+/** Gives a field a label with words that are known, before it or around it. */
+export function visibleLabel(scene: Scene, field: ElementNode, text: string): Repair {
+  if (!hasOrMayHaveId(scene, field))
+    return withChanges("likely", `Put the field into a label that says "${text}" and is always to be seen.`, [
+      wrap(field, field, { tag: "label", text }),
+    ]);
+  const { id, changes } = idOf(scene, field, idWords(field, text));
+  return withChanges("likely", `Put "${text}" into a label that is always to be seen: <label for="…">.`, [
+    insert("before", field, { tag: "label", attributes: { for: id }, text }),
+    ...changes,
+  ]);
+}
+
 /** Makes the text beside a field its label. */
 export function labelFrom(scene: Scene, field: ElementNode, { text, node }: TextBeside): Repair {
+  if (!hasOrMayHaveId(scene, field))
+    return withChanges("likely", `Say "${text}", the text beside it, in aria-label of the field.`, [
+      setAttribute(field, "aria-label", text),
+    ]);
   const summary = `Make the text beside it its label: <label for="…">${text}</label>.`;
   const { id, changes } = idOf(scene, field, idWords(field, text));
   const [first, last] = node.kind === "text" ? [node, node] : [node.children[0], node.children.at(-1)];
@@ -42,6 +83,10 @@ const isWritten = (node: Node | undefined): node is ElementNode | TextNode =>
 
 /** A label before a field, for which a person gives the words. */
 export function labelWithWords(scene: Scene, field: ElementNode, summary: string, start: string): Repair {
+  if (!hasOrMayHaveId(scene, field))
+    return askWords("Put the field into a label with its words: <label>… <input></label>.", "Label", start, [
+      wrap(field, field, { tag: "label", text: BLANK }),
+    ]);
   const { id, changes } = idOf(scene, field, idWords(field, start));
   return askWords(summary, "Label", start, [
     insert("before", field, { tag: "label", attributes: { for: id }, text: BLANK }),

@@ -3,12 +3,10 @@ import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
-import { insert } from "../../repair/change.ts";
-import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { exposedByRole, isShown } from "../exposed.ts";
-import { idOf } from "./label-edits.ts";
+import { visibleLabel } from "./label-edits.ts";
 import { textBeside } from "./text-beside.ts";
 
 const isField = (element: ElementNode): boolean =>
@@ -24,12 +22,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
     facts: { name: name.text },
     ...pointingAt(field, name.from === "placeholder" ? "placeholder" : "title"),
   };
-  const { id, changes } = idOf(scene, field, attributeText(field, "name") ?? name.text);
-  const repair = withChanges(
-    "likely",
-    `Put "${name.text}" into a label that is always to be seen: <label for="…">.`,
-    [insert("before", field, { tag: "label", attributes: { for: id }, text: name.text }), ...changes],
-  );
+  const repair = visibleLabel(scene, field, name.text);
   if (name.from === "title attribute" || !standsAlone(scene, field))
     return cantTell(
       `Does anything beside this field say "${name.text}" to those who see it? Its only name is ${name.from === "placeholder" ? "its placeholder" : "a tooltip"}.`,

@@ -73,7 +73,11 @@ function judge(landmark: ElementNode, scene: Scene): Verdict {
 
 /** The landmark is called by its heading. */
 function namedBy(scene: Scene, landmark: ElementNode, heading: ElementNode): readonly Change[] {
-  const { id, changes } = idOf(scene, heading, scene.name(heading).text);
+  const { text } = scene.name(heading);
+  // In a component an id is there as often as the component.
+  if (scene.document.kind === "component" && !heading.attributes.has("id"))
+    return [setAttribute(landmark, "aria-label", text)];
+  const { id, changes } = idOf(scene, heading, text);
   return [...changes, setAttribute(landmark, "aria-labelledby", id)];
 }
 

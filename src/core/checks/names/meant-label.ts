@@ -1,7 +1,10 @@
+import { elementsAbove, elementsBelow, firstOf } from "../../document/around.ts";
 import { isLabelable } from "../../document/document-index.ts";
+import { inputType } from "../../document/form-controls.ts";
 import { nearestWord } from "../../document/nearest-word.ts";
 import type { ElementNode } from "../../document/node.ts";
-import { attributeText } from "../../document/written.ts";
+import { textContent } from "../../document/text-content.ts";
+import { attributeText, attributeTokens } from "../../document/written.ts";
 import type { Cause } from "../../findings/cause.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -33,6 +36,92 @@ const namelessFields = keptForScene((scene: Scene): ReadonlyMap<string, ElementN
   }
   return found;
 });
+
+/** The field that a loose label stands before (a box to tick: after) and that no label names; null for none. */
+export const fieldBeside = (scene: Scene, label: ElementNode): ElementNode | null =>
+  [...looseLabels(scene)].find(([, one]) => one === label)?.[0] ?? null;
+
+/** For each field the loose label that stands beside it. */
+export const looseLabels = keptForScene((scene: Scene): ReadonlyMap<ElementNode, ElementNode> => {
+  const { index } = scene.page;
+  const found = new Map<ElementNode, ElementNode>();
+  for (const label of index.byTag("label").filter((one) => isLoose(scene, one))) {
+    const field = tickedBefore(scene, label) ?? fieldAfter(scene, label);
+    if (field !== null && index.labels(field).length === 0 && !found.has(field)) found.set(field, label);
+  }
+  return found;
+});
+
+/** Whether a label for certain names nothing: it holds no field, points at none, and nothing points at it. */
+export function isLoose(scene: Scene, label: ElementNode): boolean {
+  const { index } = scene.page;
+  if (label.attributes.has("for") || label.spread !== null || index.labeledControl(label) !== null)
+    return false;
+  if (!speaksForItself(scene, label)) return false;
+  const id = label.attributes.get("id")?.value;
+  if (id === undefined) return true;
+  return typeof id === "string" && !referredIds(scene).has(id) && !hasOpenReferences(scene);
+}
+
+/** Whether all that stands in a label is known words. */
+const speaksForItself = (scene: Scene, label: ElementNode): boolean => {
+  const all = [label, ...elementsBelow(scene.page.index, label)];
+  return (
+    textContent(label).trim() !== "" &&
+    all.every(({ tag, children }) => !tag.includes("-") && children.every(({ kind }) => kind !== "hole"))
+  );
+};
+
+const references = ["aria-labelledby", "aria-describedby"] as const;
+
+const referredIds = keptForScene(
+  (scene: Scene): ReadonlySet<string> =>
+    new Set(
+      scene.page.index.elements.flatMap((one) => references.flatMap((name) => attributeTokens(one, name))),
+    ),
+);
+
+const hasOpenReferences = keptForScene((scene: Scene): boolean =>
+  scene.page.index.elements.some(
+    (one) =>
+      one.spread !== null ||
+      references.some((name) => one.attributes.has(name) && attributeText(one, name) === null),
+  ),
+);
+
+const isTicked = (element: ElementNode): boolean =>
+  element.tag === "input" && /^(?:checkbox|radio)$/.test(inputType(element));
+
+/** The box to tick that a label stands right behind. */
+function tickedBefore(scene: Scene, label: ElementNode): ElementNode | null {
+  const { index } = scene.page;
+  const siblings = index.childElements(index.record(label).parent ?? index.record(label).root);
+  const before = siblings[siblings.indexOf(label) - 1];
+  return before !== undefined && isTicked(before) ? before : null;
+}
+
+/** The field that comes next after a label, in the box around it: the nearest that holds more than the label. */
+function fieldAfter(scene: Scene, label: ElementNode): ElementNode | null {
+  const { index } = scene.page;
+  let box = index.record(label).parent;
+  while (box !== null && index.childElements(box).length === 1) box = index.record(box).parent;
+  if (box === null) return null;
+  const { order } = index.record(label);
+  for (const element of index.elements.slice(order + 1, order + NEAR)) {
+    if (ends.has(element.tag) || !isWithin(scene, element, box)) return null;
+    if (!isLabelable(element) || element.tag === "button") continue;
+    const type = element.tag === "input" ? inputType(element) : "";
+    if (isTicked(element)) return index.elements[order + 1] === element ? element : null;
+    return /^(?:hidden|submit|button|reset|image)$/.test(type) ? null : element;
+  }
+  return null;
+}
+
+/** What begins something that the words of a label before it are not for. */
+const ends = new Set(["label", "h1", "h2", "h3", "h4", "h5", "h6", "fieldset", "legend", "form"]);
+
+const isWithin = (scene: Scene, element: ElementNode, box: ElementNode): boolean =>
+  firstOf(elementsAbove(scene.page.index, element), (up) => up === box) !== null;
 
 /** For each nameless field the label that misses it. */
 export const labelsThatMiss = keptForScene((scene: Scene): ReadonlyMap<ElementNode, ElementNode> => {
