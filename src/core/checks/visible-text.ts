@@ -1,4 +1,5 @@
 import { NO } from "../css/certainty.ts";
+import { isIconWord } from "../document/icon-words.ts";
 import type { ElementNode, Node } from "../document/node.ts";
 import { hasHole, writtenText } from "../document/written.ts";
 import { whyUnseen } from "../rendering/unseen.ts";
@@ -21,9 +22,12 @@ export function visibleText(scene: Scene, root: ElementNode): string | null {
         node.tag === "textarea" ||
         node.tag === "svg" ||
         node.tag === "script" ||
-        node.tag === "style"
+        node.tag === "style" ||
+        isIconWord(node)
       )
         continue;
+      // A custom element that is not defined in source may put anything in its place.
+      if (node.tag.includes("-") && node.shadow === null && node.namespace === "html") return null;
       if (scene.presence.of(node).visible === NO || whyUnseen(scene.page, node) !== null) continue;
       text += " ";
       stack.push({ kind: "text", value: " ", source: null });

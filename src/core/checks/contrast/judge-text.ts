@@ -4,6 +4,7 @@ import { NO } from "../../css/certainty.ts";
 import type { CascadedValue } from "../../css/style.ts";
 import { isDisabled } from "../../document/disabled.ts";
 import { inputType, textTypes } from "../../document/form-controls.ts";
+import { isIconWord } from "../../document/icon-words.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText, attributeToken, attributeTokens, writtenText } from "../../document/written.ts";
 import { declaredAt } from "../../findings/cause.ts";
@@ -28,7 +29,8 @@ function showsWords(scene: Scene, element: ElementNode): boolean {
     element.tag === "option" ||
     element.tag === "optgroup" ||
     element.tag === "script" ||
-    element.tag === "style"
+    element.tag === "style" ||
+    isIconWord(element)
   )
     return false;
   if (element.tag === "input") {

@@ -15,6 +15,10 @@ export const contrastText = {
   looksAt: textElements,
   judge: (element, scene: Scene) => judgeText(scene, element, { large: 3, small: 4.5 }),
   examples: [
+    {
+      html: `<p style="color: #ccc; background: #fff"><span class="boat-symbols-outlined">sailing</span></p>`,
+      finds: [],
+    },
     { html: `<p>Slip 4</p>`, finds: [] },
     { html: `<p style="color: #767676">Slip 4</p>`, finds: [] },
     { html: `<h1 style="color: #949494; font-size: 24px">Slip 4</h1>`, finds: [] },

@@ -90,6 +90,14 @@ export const visibleWordsInName = {
   looksAt: namedByAttribute,
   judge,
   examples: [
+    {
+      html: `<button aria-label="Remove the slip"><i class="boat-icons">delete</i></button>`,
+      finds: [],
+    },
+    {
+      html: `<button aria-label="Remove the slip"><boat-label>delete</boat-label></button>`,
+      finds: [],
+    },
     { html: `<button aria-label="Book slip 4, free from Tuesday">Book slip 4</button>`, finds: [] },
     { html: `<button aria-label="Close">×</button>`, finds: [] },
     { html: `<a href="x" aria-label="Slip 4: more…">More</a>`, finds: [] },
