@@ -284,6 +284,23 @@ const constructs: readonly (readonly [
     [],
   ],
   [
+    "what a record may lack by its type is asked about, what a caller may leave out is a fault",
+    {
+      "App.tsx": `type Slip = { id: string; label?: string };
+export const List = ({ slips }: { slips: Slip[] }) => (
+  <ul>{slips.map((slip) => <li key={slip.id}><img src="a.png" alt={slip.label} /></li>)}</ul>
+);
+export const One = ({ slip }: { slip: Slip }) => <button aria-label={slip.label}><svg /></button>;
+export const Own = ({ label }: { label?: string }) => <button aria-label={label}><svg /></button>;
+`,
+    },
+    [
+      "cantTell names.action-named App.tsx:5 [One]",
+      "cantTell names.image-described App.tsx:3 [List]",
+      "failed names.action-named App.tsx:6 [Own]",
+    ],
+  ],
+  [
     "a styled component looks as its style says",
     {
       "App.tsx": app(

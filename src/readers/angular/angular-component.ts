@@ -74,7 +74,7 @@ export function angularComponent(
     openProps: () => {
       const place = { name: "inputs", id: `inputs ${source.file}:${source.start}`, source };
       return objectOf(
-        inputs.map((input) => [input.name, openMember(input.member, input.name, place)] as const),
+        inputs.map((input) => [input.name, openMember(input.member, input.name, place, true)] as const),
       );
     },
     render: (call) => {

@@ -28,7 +28,12 @@ export const anyProps = (source: Span): ObjectValue =>
 /** Props as a type leaves them open; any where there is no type. */
 export function propsOfShape(shape: Shape | null, source: Span): ObjectValue {
   if (shape?.kind !== "object") return anyProps(source);
-  const value = openValue(shape, { name: "props", id: `props ${source.file}:${source.start}`, source });
+  const value = openValue(shape, {
+    name: "props",
+    id: `props ${source.file}:${source.start}`,
+    source,
+    isProps: true,
+  });
   return value.kind === "object" ? value : anyProps(source);
 }
 

@@ -295,6 +295,10 @@ export interface Opening {
   readonly name: string;
   readonly id: string;
   readonly source: Span;
+  /** Whether it is the props of a component: what they hold is what callers give. */
+  readonly isProps?: boolean;
+  /** Whether it lies in what somebody gives: a record may lack what its type lets it lack, and no call forgot it. */
+  readonly isData?: boolean;
 }
 
 /** More literals than this are looked at as one value that nobody knows. */
@@ -312,8 +316,8 @@ export function openValue(shape: Shape, opening: Opening, optional = false): Val
         { of: opening.name, is: "given" },
         { of: opening.name, is: "not given" },
       ],
-      named: true,
-      isLeftToCalls: true,
+      named: opening.isData !== true,
+      ...(opening.isData === true ? {} : { isLeftToCalls: true }),
       source: opening.source,
     };
     return { kind: "either", decision, arms: [openValue(given, opening), absent] };
@@ -340,7 +344,7 @@ export function openValue(shape: Shape, opening: Opening, optional = false): Val
                 } as const),
           ),
         ],
-        named: true,
+        named: opening.isData !== true || !shape.values.includes(undefined),
         source: opening.source,
       };
       return joinedKnown(decision, values);
@@ -349,7 +353,9 @@ export function openValue(shape: Shape, opening: Opening, optional = false): Val
       return {
         kind: "object",
         properties: new Map(
-          [...shape.members].map(([name, member]) => [name, openMember(member, name, opening)] as const),
+          [...shape.members].map(
+            ([name, member]) => [name, openMember(member, name, opening, opening.isProps)] as const,
+          ),
         ),
         rest: shape.open ? unknownAt(opening.source, opening.name, opening.id) : null,
       };
@@ -385,8 +391,16 @@ export function openValue(shape: Shape, opening: Opening, optional = false): Val
   }
 }
 
-export const openMember = ({ shape, optional }: Member, name: string, opening: Opening): Value =>
-  openValue(shape, { ...opening, name, id: `${opening.id}.${name}` }, optional);
+/** @param isOwn whether it is a prop of a component, and no part of what such a prop holds */
+export const openMember = (
+  { shape, optional }: Member,
+  name: string,
+  { name: holder, id, source }: Opening,
+  isOwn = false,
+): Value => {
+  const called = isOwn ? name : `${holder.replace(/^one of (.*)$/, "$1[]")}.${name}`;
+  return openValue(shape, { name: called, id: `${id}.${name}`, source, isData: !isOwn }, optional);
+};
 
 const isContent = (shape: Shape): boolean =>
   shape.kind === "plain" && (shape.type === "any" || shape.type === "content");

@@ -159,7 +159,7 @@ function propsOfDefaults(props: ReturnType<typeof exportedLets>, source: Span): 
           : init?.type === "StringLiteral" && init.value !== ""
             ? { kind: "plain", type: "string" }
             : anything;
-      return [name, openMember({ shape, optional: false }, name, place)] as const;
+      return [name, openMember({ shape, optional: false }, name, place, true)] as const;
     }),
   );
 }

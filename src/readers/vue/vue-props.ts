@@ -95,7 +95,7 @@ export const openProps = (declared: DeclaredProps, source: Span): ObjectValue =>
   if (declared.open && declared.members.size === 0) return anyProps(source);
   const place = { name: "props", id: `props ${source.file}:${source.start}`, source };
   return objectOf(
-    [...declared.members].map(([name, member]) => [name, openMember(member, name, place)] as const),
+    [...declared.members].map(([name, member]) => [name, openMember(member, name, place, true)] as const),
   );
 };
 
