@@ -4,6 +4,7 @@ import type { CheckResult, Tally } from "../core/checks/run.ts";
 import { once } from "../core/document/once.ts";
 import {
   brokenOff,
+  notCombined,
   notJudged,
   type Problem,
   type Result,
@@ -67,6 +68,8 @@ interface RootAnswer {
   readonly findings: readonly { readonly key: string; readonly answer: FindingAnswer }[];
   readonly exceptions: readonly MetException[];
   readonly unknown: readonly UnknownAnswer[];
+  /** Whether not everything that is open in it was looked at. */
+  readonly isCutShort: boolean;
 }
 
 /** What an audit of component source asks of the outside world. */
@@ -111,6 +114,7 @@ export async function auditSources(
   const findings: FindingAnswer[] = [];
   const all = new Results();
   let accepted = 0;
+  const cutShort: string[] = [];
   // What several roots show is told of the first.
   const seen = new Set<string>();
   const unknown = new Map<string, SourceAnswer[]>();
@@ -122,6 +126,7 @@ export async function auditSources(
     findings.push(...answers);
     all.addTallies(root.tallies);
     exceptions.add(root.exceptions);
+    if (root.isCutShort) cutShort.push(root.id);
     accepted += root.allowed;
     subjects.push(
       subjectOf(
@@ -186,7 +191,10 @@ export async function auditSources(
       .map(([name, uses]) => ({ name, uses }))
       .sort((a, b) => b.uses.length - a.uses.length || (a.name < b.name ? -1 : 1)),
     unread: [...unread.values()],
-    problems: exceptions.problems(texts, new Set(audit.checks.map((check) => check.id))),
+    problems: [
+      ...(cutShort.length === 0 ? [] : [notCombined(cutShort)]),
+      ...exceptions.problems(texts, new Set(audit.checks.map((check) => check.id))),
+    ],
   };
 }
 
@@ -295,7 +303,7 @@ class SourcesAudit {
   #answer(
     found: FoundComponent,
     rendered: readonly string[],
-    { shown, elements, run, findings }: JudgedRoot,
+    { shown, elements, run, findings, unseenArms }: JudgedRoot,
     exceptions: ExceptionBook,
     unknown: readonly UnknownAnswer[],
   ): RootAnswer {
@@ -315,6 +323,7 @@ class SourcesAudit {
       })),
       exceptions: exceptions.met,
       unknown,
+      isCutShort: unseenArms > 0,
     };
   }
 }

@@ -39,6 +39,8 @@ export interface JudgedRoot {
   readonly elements: number;
   readonly run: RunResult;
   readonly findings: readonly PlacedFinding[];
+  /** How many arms of what is open in it there was no room to look at. */
+  readonly unseenArms: number;
 }
 
 export interface ComponentAuditRequest {
@@ -92,14 +94,18 @@ export class ComponentAudit {
     const main = this.#judge(found, tree, "page", exceptions);
     const rest = islands.map((island) => this.#judge(found, island, "something unknown", exceptions));
     const trees = [tree, ...islands];
-    return judgedRoot(
-      trees,
-      main.first,
-      this.#placed(
+    const all = [main, ...rest];
+    return {
+      ...judgedRoot(
         trees,
-        [main, ...rest].flatMap((one) => one.judged),
+        main.first,
+        this.#placed(
+          trees,
+          all.flatMap((one) => one.judged),
+        ),
       ),
-    );
+      unseenArms: all.reduce((sum, one) => sum + one.unseenArms, 0),
+    };
   }
 
   /**
@@ -146,14 +152,15 @@ export class ComponentAudit {
         .filter((finding) => !isLeftToSurroundings(alone, scene, finding, around))
         .map((finding) => this.#askedOfKeys(finding));
     };
-    const judged = judgeTree(tree, audit).flatMap((one) => {
+    const { findings, unseenArms } = judgeTree(tree, audit);
+    const judged = findings.flatMap((one) => {
       const look = looks.get(one.world);
       return one.element.source === null || look === undefined ? [] : [{ ...one, scene: look.scene }];
     });
     const [first] = looks.values();
     // A tree is looked at in one world at least.
     if (first === undefined) throw new Error("a tree was not looked at");
-    return { judged, first };
+    return { judged, first, unseenArms };
   }
 
   /** What fails for the keyboard, as a question where a component around it listens to keys wherever focus is. */
@@ -357,6 +364,7 @@ const judgedRoot = (
   elements: scene.page.index.elements.filter((element) => element.source !== null).length,
   run,
   findings,
+  unseenArms: 0,
 });
 
 /** Places of all elements of source that trees show, in any of their arms. */

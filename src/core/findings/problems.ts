@@ -53,6 +53,11 @@ export const notJudged = (target: string, reason: string): Problem =>
     target,
     `Could not be judged, which is a fault of Even Keel: ${reason.replace(/\.$/, "")}. Please report it.`,
   );
+export const notCombined = (names: readonly string[]): Problem =>
+  problem(
+    "",
+    `Not every combination was looked at in ${names.slice(0, 3).join(", ")}${names.length > 3 ? ` and ${names.length - 3} more` : ""}: too much is open there. What shows only in others is not judged.`,
+  );
 export const brokenOff = (done: number, total: number): Problem =>
   problem("", `Stopped after ${done} of ${total} components; what was found in them is told.`);
 export const brokenOffPages = (done: number): Problem =>

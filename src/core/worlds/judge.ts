@@ -40,6 +40,10 @@ export interface JudgedFinding {
 const MOST_WORLDS = 40;
 const MOST_ELEMENTS = 40_000;
 
+/** How many more of both for arms that would be left: each world takes one of every decision that has some. */
+const MOST_SHARED = 8;
+const SHARED_ELEMENTS = 10_000;
+
 /** How many more of both to find out what faults hang on. */
 const MORE_WORLDS = 160;
 const MORE_ELEMENTS = 160_000;
@@ -53,6 +57,13 @@ const MOST_TURNED = 24;
 /** In how many of the worlds that show a fault it is tried to be made sure of. */
 const MOST_TRIES = 3;
 
+/** What came of a tree. */
+export interface JudgedTree {
+  readonly findings: readonly JudgedFinding[];
+  /** How many arms of decisions there was no room to look at. */
+  readonly unseenArms: number;
+}
+
 interface Seen {
   readonly world: World;
   readonly document: WorldDocument;
@@ -63,9 +74,9 @@ interface Seen {
 /**
  * Judges a tree with decisions open. Failed is what fails however they fall, or in an arm that source names; what fails
  * in an arm that nothing names is a question. The tree is looked at with every first arm, with every last one, and with
- * each decision turned by itself.
+ * each decision turned by itself; where there are too many for that, the rest is turned together.
  */
-export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly JudgedFinding[] {
+export function judgeTree(tree: ComposedTree, audit: AuditWorld): JudgedTree {
   // Where nothing is written, nothing can be told of a place in source, whatever falls how.
   const decisions = holdsWritten(tree.children) ? decisionsIn(tree.children) : [];
   const seen = new Map<string, Seen>();
@@ -101,8 +112,16 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
 
   look(firstArms);
   if (decisions.length > 0) look(lastArms);
+  const left = new Map<Decision, number[]>();
   for (const decision of decisions)
-    for (let arm = 1; arm < decision.arms.length; arm++) look(turned(firstArms, decision, arm));
+    for (let arm = 1; arm < decision.arms.length; arm++)
+      if (look(turned(firstArms, decision, arm)) === null)
+        left.set(decision, [...(left.get(decision) ?? []), arm]);
+  budget = SHARED_ELEMENTS;
+  most += MOST_SHARED;
+  for (let world = nextArms(left); world !== null && look(world) !== null; world = nextArms(left))
+    for (const [decision, arms] of left) if (arms.shift() === undefined) left.delete(decision);
+  const unseenArms = [...left.values()].reduce((sum, arms) => sum + arms.length, 0);
 
   // From here on worlds are looked at for what faults that are known hang on.
   asked = new Set(
@@ -134,7 +153,7 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
       if (before === undefined || verdict.outcome === "failed") judged.set(key, { ...found, ...verdict });
     }
   }
-  return [...judged.values()];
+  return { findings: [...judged.values()], unseenArms };
 
   /** What may stand in the holes of a world and take a fault away. */
   function mendingFillings(one: Seen, finding: Finding): readonly Filling[] {
@@ -210,6 +229,14 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): readonly Judge
       found.push(...decisionsIn([{ ...up, children: [] }]));
     return found;
   }
+}
+
+/** The world that takes the next arm of every decision that has some left; null where none has. */
+function nextArms(left: ReadonlyMap<Decision, readonly number[]>): World | null {
+  const waiting = [...left].filter(([, arms]) => arms.length > 0);
+  return waiting.length === 0
+    ? null
+    : waiting.reduce((world, [decision, [arm = 0]]) => turned(world, decision, arm), firstArms);
 }
 
 /** Whether any element, in whatever arm, is written in source. */

@@ -81,7 +81,7 @@ const finding = (of: Finding["element"]): Finding => ({
 });
 
 const judged = (...nodes: TreeNode[]) =>
-  judgeTree(inPage("App.tsx", nodes), audit).map(({ outcome, when, mayBeMended }) => [
+  judgeTree(inPage("App.tsx", nodes), audit).findings.map(({ outcome, when, mayBeMended }) => [
     outcome,
     when.map(conditionText),
     mayBeMended,
@@ -110,6 +110,26 @@ describe("judging a tree with decisions open", () => {
     expect(judged(element("button", {}, [either(count, [words], [])]))).toEqual([
       ["cantTell", ["`count` is not so"], false],
     ]);
+  });
+
+  test("every arm is seen, also where there are too many to turn each by itself", () => {
+    const buttons = Array.from({ length: 90 }, (_, i) =>
+      element("button", { title: either<TreeValue>(decision(`label ${i}`, true), "Book", null) }),
+    );
+    const { findings, unseenArms } = judgeTree(inPage("App.tsx", buttons), audit);
+    expect([findings.length, unseenArms]).toEqual([90, 0]);
+  });
+
+  test("what is not seen is counted", () => {
+    const many = (name: string): Decision => ({
+      ...decision(name, true),
+      arms: Array.from({ length: 20 }, (_, arm) => ({ of: name, is: "value", value: String(arm) })),
+    });
+    const titles = Array.from({ length: 20 }, (_, arm) => `Book ${arm}`);
+    const buttons = Array.from({ length: 9 }, (_, i) =>
+      element("button", { title: { kind: "either", decision: many(`label ${i}`), arms: titles } }),
+    );
+    expect(judgeTree(inPage("App.tsx", buttons), audit).unseenArms).toBeGreaterThan(0);
   });
 
   test("one decision falls alike wherever it bears", () => {
@@ -153,7 +173,9 @@ describe("judging a tree with decisions open", () => {
       element("button", { title: either<TreeValue>(a, "Book", null), class: either(b, "x", "y") }),
       element("button", {}, [hole]),
     ]);
-    expect(judgeTree(tree, audit).map(({ fell, mendedBy }) => [fell.map(conditionText), mendedBy])).toEqual([
+    expect(
+      judgeTree(tree, audit).findings.map(({ fell, mendedBy }) => [fell.map(conditionText), mendedBy]),
+    ).toEqual([
       [["`a` is so", "`b` is so"], ["words"]],
       [["`a` is not so", "`b` is not so"], []],
     ]);
