@@ -1,5 +1,6 @@
 import { everyCheck } from "../core/checks/catalogue.ts";
 import { isOfKind } from "../core/checks/check.ts";
+import type { Given } from "../core/checks/given.ts";
 import type { CheckResult, Tally } from "../core/checks/run.ts";
 import { once } from "../core/document/once.ts";
 import {
@@ -53,6 +54,8 @@ export interface SourcesResult {
   readonly problems: readonly Problem[];
   /** What could not be audited. */
   readonly unread: readonly Problem[];
+  /** What is given of the elements of roots that edits are tried on. */
+  readonly given: readonly Given[];
 }
 
 /** What came of one root, before it is known what other roots have told; plain data. */
@@ -70,6 +73,7 @@ interface RootAnswer {
   readonly unknown: readonly UnknownAnswer[];
   /** Whether not everything that is open in it was looked at. */
   readonly isCutShort: boolean;
+  readonly given: readonly Given[];
 }
 
 /** What an audit of component source asks of the outside world. */
@@ -115,6 +119,7 @@ export async function auditSources(
   const all = new Results();
   let accepted = 0;
   const cutShort: string[] = [];
+  const given: Given[] = [];
   // What several roots show is told of the first.
   const seen = new Set<string>();
   const unknown = new Map<string, SourceAnswer[]>();
@@ -127,6 +132,7 @@ export async function auditSources(
     all.addTallies(root.tallies);
     exceptions.add(root.exceptions);
     if (root.isCutShort) cutShort.push(root.id);
+    given.push(...root.given);
     accepted += root.allowed;
     subjects.push(
       subjectOf(
@@ -191,6 +197,7 @@ export async function auditSources(
       .map(([name, uses]) => ({ name, uses }))
       .sort((a, b) => b.uses.length - a.uses.length || (a.name < b.name ? -1 : 1)),
     unread: [...unread.values()],
+    given,
     problems: [
       ...(cutShort.length === 0 ? [] : [notCombined(cutShort)]),
       ...exceptions.problems(texts, new Set(audit.checks.map((check) => check.id))),
@@ -232,6 +239,7 @@ class SourcesAudit {
       checks: this.checks,
       settingsFor: plan.settingsFor,
       scene: sceneOptions(plan),
+      isTrial: plan.trials === "none",
       sheets: sources.sheets,
       everywhere: sources.everywhere,
       told: (span) => {
@@ -303,7 +311,7 @@ class SourcesAudit {
   #answer(
     found: FoundComponent,
     rendered: readonly string[],
-    { shown, elements, run, findings, unseenArms }: JudgedRoot,
+    { shown, elements, run, findings, unseenArms, given }: JudgedRoot,
     exceptions: ExceptionBook,
     unknown: readonly UnknownAnswer[],
   ): RootAnswer {
@@ -324,6 +332,7 @@ class SourcesAudit {
       exceptions: exceptions.met,
       unknown,
       isCutShort: unseenArms > 0,
+      given,
     };
   }
 }

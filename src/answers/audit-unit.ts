@@ -1,4 +1,5 @@
 import { type Check, isOfKind, type PageCheck } from "../core/checks/check.ts";
+import { type Given, givenIn } from "../core/checks/given.ts";
 import { walkHolds } from "../core/checks/keys/walk-holds.ts";
 import { addFacts, type PageFacts, pageFacts } from "../core/checks/page-facts.ts";
 import { type CheckResult, checkResult, runChecks } from "../core/checks/run.ts";
@@ -13,7 +14,7 @@ import type { AuditPlan } from "../settings/plan.ts";
 import { elementIn, isWrittenInside, placeIn } from "./document-elements.ts";
 import type { SourceTexts } from "./element-answer.ts";
 import type { ExceptionBook } from "./exception-book.ts";
-import { type FindingAnswer, FindingAnswers, placeOf } from "./finding-answer.ts";
+import { type FindingAnswer, FindingAnswers, hasEdits, placeOf } from "./finding-answer.ts";
 import { mergedWithSeen, pressedResults, SeenAnswers, statePlan, talliesOf } from "./seen-answer.ts";
 import { Results, type Subject, subjectOf } from "./subject.ts";
 
@@ -25,6 +26,8 @@ export interface UnitAudit {
   readonly accepted: number;
   /** What is on the page, for what no check decides; null where it was not read. */
   readonly facts: PageFacts | null;
+  /** What is given of its elements, where an edit is to be tried on it. */
+  readonly given: readonly Given[];
 }
 
 /** What the checks of a plan make of units. */
@@ -57,6 +60,7 @@ export class UnitAuditor {
     const findings: FindingAnswer[] = [];
     let accepted = 0;
     let facts: PageFacts | null = null;
+    const given: Given[] = [];
     for (const document of documents) {
       const { scene, sheets } = document;
       const { allows } = this.#exceptions.ofPage(scene.document, sheets);
@@ -71,10 +75,11 @@ export class UnitAuditor {
         const place = placeOf(scene, finding.element, this.#texts, shown);
         findings.push(answers.answer(inFile(finding, document), place, finding.element.components));
       }
+      if (this.#plan.trials === "none" || findings.some(hasEdits)) given.push(...givenIn(scene));
     }
     const elements = documents.reduce((sum, { scene }) => sum + scene.page.index.elements.length, 0);
     const subject = subjectOf(unit.subject, elements, results.all);
-    return { subject, findings, results, accepted, facts };
+    return { subject, findings, results, accepted, facts, given };
   }
 
   /** What explorer and scripts are to look at in the windows of a unit. */
@@ -133,6 +138,7 @@ export class UnitAuditor {
       results,
       accepted: explored.states?.allowed ?? 0,
       facts: null,
+      given: [],
     };
   }
 

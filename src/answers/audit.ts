@@ -1,6 +1,7 @@
 import { everyCheck } from "../core/checks/catalogue.ts";
 import type { Check } from "../core/checks/check.ts";
 import { type CriterionRow, criterionRows } from "../core/checks/coverage.ts";
+import type { Given } from "../core/checks/given.ts";
 import { addFacts, type PageFacts } from "../core/checks/page-facts.ts";
 import type { CheckResult } from "../core/checks/run.ts";
 import { noComponents, type Problem } from "../core/findings/problems.ts";
@@ -51,6 +52,8 @@ export interface AuditAnswer {
   readonly texts: SourceTexts;
   /** What was audited together, with the files of each. */
   readonly units: readonly AuditedUnit[];
+  /** What is given of the elements that edits are tried on. */
+  readonly given: readonly Given[];
 }
 
 /** Audits every page the targets name. What cannot be read is a problem; the rest is audited all the same. */
@@ -262,6 +265,7 @@ class Audit {
       incomplete,
       texts: this.#texts,
       units: parts.flatMap(({ unit }) => unit ?? []),
+      given: parts.flatMap(({ audit: own, sources: one }) => own?.given ?? one?.result.given ?? []),
       sources,
     };
   }

@@ -1,5 +1,6 @@
 import { checkWith } from "../core/checks/catalogue.ts";
 import type { PageCheck } from "../core/checks/check.ts";
+import { type Given, givenIn } from "../core/checks/given.ts";
 import { type CheckResult, checkResult, type RunResult, runChecks } from "../core/checks/run.ts";
 import { type Around, isLeftToSurroundings } from "../core/checks/surroundings.ts";
 import type { Sheet } from "../core/css/sheet.ts";
@@ -41,6 +42,8 @@ export interface JudgedRoot {
   readonly findings: readonly PlacedFinding[];
   /** How many arms of what is open in it there was no room to look at. */
   readonly unseenArms: number;
+  /** What is given of its elements with every first arm and with every last one, where an edit is to be tried on it. */
+  readonly given: readonly Given[];
 }
 
 export interface ComponentAuditRequest {
@@ -49,6 +52,8 @@ export interface ComponentAuditRequest {
   readonly checks: readonly PageCheck[];
   readonly settingsFor: (file: string) => SettingsOfChecks;
   readonly scene: SceneOptions;
+  /** Whether it is audited to try an edit. */
+  readonly isTrial: boolean;
   /** Stylesheets that every page has, and a module of such. */
   readonly sheets: readonly Sheet[];
   readonly everywhere: SourceModule | null;
@@ -105,6 +110,7 @@ export class ComponentAudit {
         ),
       ),
       unseenArms: all.reduce((sum, one) => sum + one.unseenArms, 0),
+      given: all.flatMap((one) => one.given),
     };
   }
 
@@ -157,10 +163,15 @@ export class ComponentAudit {
       const look = looks.get(one.world);
       return one.element.source === null || look === undefined ? [] : [{ ...one, scene: look.scene }];
     });
-    const [first] = looks.values();
+    const [first, last] = looks.values();
     // A tree is looked at in one world at least.
     if (first === undefined) throw new Error("a tree was not looked at");
-    return { judged, first, unseenArms };
+    const isTried =
+      this.#request.isTrial || judged.some(({ finding }) => (finding.repair?.changes.length ?? 0) > 0);
+    const given = isTried
+      ? [first, last].flatMap((one) => (one === undefined ? [] : givenIn(one.scene)))
+      : [];
+    return { judged, first, unseenArms, given };
   }
 
   /** What fails for the keyboard, as a question where a component around it listens to keys wherever focus is. */
@@ -365,6 +376,7 @@ const judgedRoot = (
   run,
   findings,
   unseenArms: 0,
+  given: [],
 });
 
 /** Places of all elements of source that trees show, in any of their arms. */

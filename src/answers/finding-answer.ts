@@ -193,3 +193,7 @@ export function inReportOrder(a: FindingAnswer, b: FindingAnswer): number {
     byCodeUnit(a.fingerprint, b.fingerprint)
   );
 }
+
+/** Whether there is something to try: edits, or places for words. */
+export const hasEdits = ({ repair }: Pick<FindingAnswer, "repair">): boolean =>
+  repair !== null && repair.edits.length + (repair.words?.edits.length ?? 0) > 0;

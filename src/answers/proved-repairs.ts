@@ -1,3 +1,4 @@
+import { type Given, lostBy } from "../core/checks/given.ts";
 import { byFile, collide, type Edit, originalPlaces } from "../core/repair/edit.ts";
 import { filledIn } from "../core/repair/spell.ts";
 import { isUntouchedApartFrom } from "../core/repair/untouched.ts";
@@ -26,6 +27,7 @@ export type AuditAnew = (
   readonly findings: readonly FindingAnswer[];
   readonly incomplete: boolean;
   readonly texts: SourceTexts;
+  readonly given: readonly Given[];
 }>;
 
 /** An audit that edits are tried on. */
@@ -33,6 +35,7 @@ export interface TrialRequest {
   readonly findings: readonly FindingAnswer[];
   readonly units: readonly AuditedUnit[];
   readonly texts: SourceTexts;
+  readonly given: readonly Given[];
   readonly incomplete: boolean;
   readonly auditAnew: AuditAnew;
 }
@@ -57,7 +60,7 @@ interface Candidate {
 
 /**
  * Findings with the edits that hold: the edited text was audited, the finding is gone, nothing else fails that did not,
- * and the file parses to what it was apart from the edit. As many edits are tried at once as the effort allows for; what
+ * nothing that was given of an element is taken away, and the file parses to what it was apart from the edit. As many edits are tried at once as the effort allows for; what
  * fails together is parted and tried again.
  */
 export async function provedRepairs(request: ProofRequest, host: Host): Promise<readonly FindingAnswer[]> {
@@ -104,7 +107,10 @@ export class Trial {
     return this.#request.units.filter((unit) => [...files].some((file) => unit.files.has(file)));
   }
 
-  /** The keys of what is still found once edits are made; null where they do harm. */
+  /**
+   * The keys of what is still found once edits are made; null where they do harm: something new fails, something else in
+   * a file is another, or what was given of an element before is taken away.
+   */
   async left(edits: readonly Edit[]): Promise<ReadonlySet<string> | null> {
     const { auditAnew, incomplete } = this.#request;
     const units = this.unitsOf(edits);
@@ -126,6 +132,11 @@ export class Trial {
       if (finding.outcome === "failed" && !this.#failing.has(key)) return null;
       left.add(key);
     }
+    const lost = lostBy(this.#request.given, after.given, ({ file, start }) => {
+      const place = places.get(file)?.(start);
+      return place === undefined ? start : place.isNew ? null : place.offset;
+    });
+    if (lost.length > 0) return null;
     for (const [file, fileEdits] of files)
       if (!(await this.#isUntouched(file, fileEdits, after.texts, units))) return null;
     return left;

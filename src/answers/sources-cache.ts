@@ -68,7 +68,8 @@ export class SourcesCache {
         async (name) => [name, this.#host.hash((await this.#text(name)) ?? "")] as const,
       ),
     );
-    const kept: Kept = { files, missing: sources.missing, result };
+    // What was tried holds: it is not tried again.
+    const kept: Kept = { files, missing: sources.missing, result: { ...result, given: [] } };
     await this.#host.files.writeWhole(file, JSON.stringify(kept));
   }
 

@@ -97,7 +97,7 @@ describe("what an expression comes to", () => {
       "{ n }: { n: number }",
       "b | c",
     ],
-    ["a member of a type", "slip.name", "{ slip }: { slip: { name: string } }", "{name}"],
+    ["a member of a type", "slip.name", "{ slip }: { slip: { name: string } }", "{slip.name}"],
     ["what no type lists", "name", "{ name }: { name: string }", "{name}"],
   ])("%s", (_, expression, props, expected) => {
     expect(comesTo(expression, "", props)).toBe(expected);
