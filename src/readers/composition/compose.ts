@@ -279,7 +279,7 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
     this.#unknown.set(name, uses);
   }
 
-  addIsland(nodes: readonly TreeNode[], component: string): void {
+  addIsland(nodes: readonly TreeNode[], component: string | null): void {
     if (nodes.some((node) => node.kind !== "text"))
       this.#islands.push(nodes.map((node) => open(node, component)));
   }
@@ -388,12 +388,12 @@ const wholeFiles = {
 >;
 
 /** What a component that is not in source is given, it may give more props. */
-function open(node: TreeNode, component: string): TreeNode {
+function open(node: TreeNode, component: string | null): TreeNode {
   if (node.kind === "either")
     return { ...node, arms: node.arms.map((arm) => arm.map((one) => open(one, component))) };
   if (node.kind !== "element" || node.source === null) return node;
   const { listeners, source } = node;
-  const isClicked = listeners !== "unknown" && listeners.has("click");
+  const isClicked = component !== null && listeners !== "unknown" && listeners.has("click");
   const spread = { hole: "…", source, mayBeEmpty: true, ...(isClicked ? { besideClick: component } : {}) };
   return { ...node, spread, listeners: "unknown" };
 }

@@ -34,7 +34,7 @@ export interface Composition {
   readonly keepStyle: (className: string, style: CompiledStyle) => void;
   readonly noteUnknown: (name: string, source: Span) => void;
   /** What a caller gives to something that is not in source: looked at by itself. */
-  readonly addIsland: (nodes: readonly TreeNode[], component: string) => void;
+  readonly addIsland: (nodes: readonly TreeNode[], component: string | null) => void;
 }
 
 export type UseOf = Omit<ComponentCall, "frames" | "instance" | "isAlone"> & {

@@ -138,13 +138,15 @@ export function withProvided<T>(
 
 function bindVariables({ machine }: ScopeMaking, declaration: Ast.VariableDeclaration, scope: Scope): void {
   for (const { id, init } of declaration.declarations) {
+    // A variable that is given another value somewhere changes while the interface lives.
+    const changing = (name: string, first: Value): Value =>
+      declaration.kind !== "const" && scope.module.reassigned.has(name)
+        ? stateValue(machine, first, { source: spanOf(id, scope), text: name, self: null })
+        : first;
     if (id.type === "Identifier") {
-      // A variable that is given another value somewhere changes while the interface lives.
-      const changes = declaration.kind !== "const" && scope.module.reassigned.has(id.name) && !isRune(init);
       bindLater(scope, id.name, () => {
         const first = initialOf(machine, id, init, scope);
-        if (!changes) return first;
-        return stateValue(machine, first, { source: spanOf(id, scope), text: id.name, self: null });
+        return isRune(init) ? first : changing(id.name, first);
       });
       continue;
     }
@@ -155,7 +157,7 @@ function bindVariables({ machine }: ScopeMaking, declaration: Ast.VariableDeclar
         shared.names = innerScope(scope);
         bindPattern(machine, id, initialOf(machine, id, init, scope), shared.names);
       }
-      return shared.names.bindings.get(name)?.value ?? absent;
+      return changing(name, shared.names.bindings.get(name)?.value ?? absent);
     };
     for (const name of namesIn(id)) bindLater(scope, name, make(name));
   }

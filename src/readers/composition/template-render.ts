@@ -280,8 +280,11 @@ export class TemplateRenderer {
   #unknown(element: TemplateElement, scope: Scope): readonly TreeNode[] {
     const source = { file: scope.module.file, start: element.start, end: element.startEnd };
     this.#composition.noteUnknown(element.tag, source);
+    // An element of which only the name is open adds nothing to what is in it.
+    const component =
+      element.dynamic === null && !element.tag.startsWith("svelte:") ? `<${element.tag}>` : null;
     for (const content of [element.children, ...element.slots.map(({ children }) => children)])
-      if (content.length > 0) this.#composition.addIsland(this.render(content, scope), `<${element.tag}>`);
+      if (content.length > 0) this.#composition.addIsland(this.render(content, scope), component);
     const isPicture =
       isPictureName(element.tag) &&
       element.children.length + element.slots.length === 0 &&

@@ -66,9 +66,13 @@ export function svelteComponent(
             text: name,
             self: null,
           });
-          return given.kind === "known" && given.value === undefined && init !== null
-            ? composition.machine.evaluate(init, scope)
-            : given;
+          const first =
+            given.kind === "known" && given.value === undefined && init !== null
+              ? composition.machine.evaluate(init, scope)
+              : given;
+          return scope.module.reassigned.has(name)
+            ? stateValue(composition.machine, first, { source: call.source, text: name, self: null })
+            : first;
         });
       const renderer = new TemplateRenderer(composition, {
         meaningOf: (element) => meaningOf(composition, module, scope, element),

@@ -1,4 +1,5 @@
 import { elementsBelow, firstOf } from "../../document/around.ts";
+import { isLabelable } from "../../document/document-index.ts";
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode, Hole, Written } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
@@ -14,6 +15,7 @@ import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 import { holdsUnknownContent, isUnnamed } from "../shown-name.ts";
 import { wordsFrom } from "../words-from.ts";
+import { openLabel } from "./meant-label.ts";
 import { pictureCause } from "./picture-cause.ts";
 
 const actions = new Set<Role>([
@@ -149,6 +151,13 @@ function judge(action: ElementNode, scene: Scene): Verdict {
       { criteria },
     );
   }
+  const label = isLabelable(action) && action.attributes.has("id") ? openLabel(scene) : null;
+  if (label !== null)
+    return cantTell(
+      `This ${word} has no name. Is the label "${textContent(label)}" for it? Source does not tell.`,
+      repairFor(scene, action, word),
+      { criteria },
+    );
   const titled = firstInside(scene, action, (e) => (attributeText(e, "title")?.trim() ?? "") !== "");
   if (titled !== null) {
     return cantTell(

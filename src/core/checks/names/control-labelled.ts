@@ -6,7 +6,6 @@ import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { insert, renameAttribute, setAttribute } from "../../repair/change.ts";
 import { ask, askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
-import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Role } from "../../semantics/tables/roles.ts";
 import type { PageCheck } from "../check.ts";
@@ -14,7 +13,7 @@ import { isExposed } from "../exposed.ts";
 import { isUnnamed, speakable } from "../shown-name.ts";
 import { wordsFrom } from "../words-from.ts";
 import { connectLabel, labelFrom, labelWithWords } from "./label-edits.ts";
-import { labelsThatMiss, looseLabels, missedLabelCause } from "./meant-label.ts";
+import { labelsThatMiss, looseLabels, missedLabelCause, openLabel } from "./meant-label.ts";
 import { textBeside } from "./text-beside.ts";
 
 const buttonTypes = new Set(["submit", "reset", "button", "image", "hidden"]);
@@ -106,14 +105,6 @@ function judge(control: ElementNode, scene: Scene): Verdict {
     missing === undefined ? {} : { cause: missedLabelCause(scene, missing) },
   );
 }
-
-/** A label of which source does not tell what it is for. */
-const openLabel = keptForScene(
-  (scene: Scene): ElementNode | null =>
-    scene.page.index
-      .byTag("label")
-      .find((label) => label.attributes.has("for") && attributeText(label, "for") === null) ?? null,
-);
 
 function misspeltNaming(control: ElementNode): { written: string; meant: string } | null {
   for (const attribute of control.attributes.keys()) {

@@ -143,3 +143,11 @@ export const missedLabelCause = (scene: Scene, label: ElementNode): Cause => ({
   kind: "label that misses",
   of: [scene.page.index.record(label).order],
 });
+
+/** A label of which source does not tell what it is for. */
+export const openLabel = keptForScene(
+  (scene: Scene): ElementNode | null =>
+    scene.page.index
+      .byTag("label")
+      .find((label) => label.attributes.has("for") && attributeText(label, "for") === null) ?? null,
+);

@@ -36,8 +36,10 @@ function judge(item: ElementNode, scene: Scene): Verdict {
       ask(`Put it in an element with role="${needed.split(" or ")[0]}".`),
     );
   }
+  const around = container === null || container.tag === "html" ? null : scene.role(container).role;
+  const outer = parents.find((path) => path.endsWith(`/${around}`))?.split("/")[0];
   const where =
-    container === null || container.tag === "html" ? "in none" : `in a ${scene.role(container).role}`;
+    around === null ? "in none" : `in a ${around}${outer === undefined ? "" : ` that is in no ${outer}`}`;
   return failed(
     `role="${role}" must be in a ${needed}, but is ${where}.`,
     contained(scene, item, role, needed.split(" or ")[0] ?? needed),
@@ -72,6 +74,16 @@ export const parentPresent = {
   looksAt: exposedWithRole,
   judge,
   examples: [
+    {
+      html: `<div role="group"><div role="option" aria-selected="false">Slip 4</div></div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="option" aria-selected="false">`,
+          `role="option" must be in a listbox or group, but is in a group that is in no listbox.`,
+        ],
+      ],
+    },
     { html: `<div role="list"><div><div role="listitem">One</div></div></div>`, finds: [] },
     { html: `<div role="tablist"><button role="tab" aria-selected="true">Slips</button></div>`, finds: [] },
     {

@@ -1,10 +1,11 @@
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
-import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { renameElement } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
+import { holdsUnknownContent } from "../shown-name.ts";
 import { headingsOf } from "./headings.ts";
 
 /** A page with less text needs no headings to move by. */
@@ -13,6 +14,12 @@ const WORTH_HEADINGS = 400;
 function judge(body: ElementNode, scene: Scene): Verdict {
   const headings = headingsOf(scene);
   const [first] = headings;
+  const unknown = holdsUnknownContent(scene, body);
+  if (unknown !== null && !headings.some(({ level }) => level === 1))
+    return cantTell(
+      `No heading in this source is at level 1. Does <${unknown.tag}>, which is not defined here, bring one?`,
+      ask("If not, head the page with <h1>."),
+    );
   if (first === undefined) {
     if (textContent(body).length < WORTH_HEADINGS) return inapplicable;
     const title = scene.page.index.byTag("title")[0];
@@ -65,6 +72,17 @@ export const headingsExist = {
       html: `<!doctype html><title>t</title><h2>Slips</h2><p>x</p>`,
       finds: [["failed", "<body>", "No heading of this page is at level 1."]],
       others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><yard-app></yard-app><h2>Slips</h2>`,
+      finds: [
+        [
+          "cantTell",
+          "<body>",
+          "No heading in this source is at level 1. Does <yard-app>, which is not defined here, bring one?",
+        ],
+      ],
+      others: 1,
     },
     {
       html: `<!doctype html><title>t</title><p>${"High water. ".repeat(50)}</p>`,

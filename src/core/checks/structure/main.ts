@@ -1,11 +1,12 @@
 import type { ElementNode } from "../../document/node.ts";
 import { attributeText } from "../../document/written.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { exposedByRole } from "../exposed.ts";
 import { fragmentTarget, skipLinks } from "../keys/skip-link.ts";
+import { holdsUnknownContent } from "../shown-name.ts";
 import { calledMainIn, mainMarked } from "./main-part.ts";
 
 const judgedAt = (scene: Scene): readonly ElementNode[] => {
@@ -30,6 +31,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       scene,
       lost === undefined ? null : (attributeText(lost, "href")?.trim().slice(1) ?? null),
     );
+    const unknown = holdsUnknownContent(scene, element);
+    if (unknown !== null)
+      return cantTell(
+        `Nothing in this source is marked as its main content. Does <${unknown.tag}>, which is not defined here, hold it?`,
+        ask(summary),
+      );
     return failed(
       "Nothing on this page is marked as its main content.",
       changes === null ? ask(summary) : withChanges("likely", summary, changes),
@@ -63,6 +70,17 @@ export const oneMain = {
     {
       html: `<!doctype html><title>t</title><div id="content"><h1>Slips</h1></div>`,
       finds: [["failed", "<body>", "Nothing on this page is marked as its main content."]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><yard-app></yard-app><h1>Slips</h1>`,
+      finds: [
+        [
+          "cantTell",
+          "<body>",
+          "Nothing in this source is marked as its main content. Does <yard-app>, which is not defined here, hold it?",
+        ],
+      ],
       others: 1,
     },
     {
