@@ -301,6 +301,28 @@ export const Own = ({ label }: { label?: string }) => <button aria-label={label}
     ],
   ],
   [
+    "a role on a tag that a program gives is for the other tags",
+    {
+      "App.tsx": `const Tap = ({ as: Tag = "button" }: { as?: "button" | "div" }) => <Tag role="button" tabIndex={0}>Book</Tag>;
+export const App = () => <main><Tap /></main>;
+`,
+    },
+    [],
+  ],
+  [
+    "a class that says that it hides may have its rules elsewhere",
+    { "App.tsx": app(`<><button className="hidden"></button><button className="p-2"></button></>`) },
+    ["failed names.action-named App.tsx:3 [App]"],
+  ],
+  [
+    "but not where they are here",
+    {
+      "App.tsx": app(`<><button className="hidden"></button></>`, `import "./yard.css";`),
+      "yard.css": ".hidden { display: inline }",
+    },
+    ["failed names.action-named App.tsx:3 [App]"],
+  ],
+  [
     "a styled component looks as its style says",
     {
       "App.tsx": app(

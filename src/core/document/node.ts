@@ -46,6 +46,8 @@ export interface ElementNode {
   readonly tag: string;
   /** The name as written, where the element stands for another by configuration. */
   readonly writtenTag?: string;
+  /** Whether a program gives the tag, so that what is written on it is for other tags too. */
+  readonly isTagGiven?: boolean;
   readonly namespace: Namespace;
   readonly attributes: ReadonlyMap<string, Attribute>;
   /** `{...rest}`: any attribute might be there. */

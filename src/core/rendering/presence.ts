@@ -1,6 +1,12 @@
 import { type Certainty, MAYBE, NO, YES } from "../css/certainty.ts";
 import type { ElementNode, Node } from "../document/node.ts";
-import { attributeText, attributeToken, attributeUnknown, hasAttribute } from "../document/written.ts";
+import {
+  attributeText,
+  attributeToken,
+  attributeTokens,
+  attributeUnknown,
+  hasAttribute,
+} from "../document/written.ts";
 import { isDetailsSummary } from "./details-summary.ts";
 import type { Page } from "./page.ts";
 
@@ -120,6 +126,8 @@ function presenceUnder(page: Page, element: ElementNode, above: Presence): Prese
   if (display === "none" && !(element.tag === "area" && element.namespace === "html"))
     return gone(displayReason(element), element);
 
+  if (isHiddenByClass(page, element)) return gone("display: none", element);
+
   let { rendered, exposed, inert, reason, because } = above;
   if (display === null) {
     rendered = MAYBE;
@@ -157,6 +165,22 @@ function presenceUnder(page: Page, element: ElementNode, above: Presence): Prese
     return above;
   }
   return { rendered, visible, exposed, inert, reason, because, ownTextHidden, childrenHidden };
+}
+
+/** Classes that hide by what they are called, wherever their rules are. */
+const hidingClass = /^(?:hidden|invisible|hide|is-hidden|d-none)$/;
+const showingClass = /:(?:block|flex|grid|inline|contents|table)|^d-\w+-/;
+
+/**
+ * Whether a class says that it hides, and its rules are not with the component: the application that uses it brings them,
+ * and what is hidden is judged by nobody.
+ */
+function isHiddenByClass(page: Page, element: ElementNode): boolean {
+  if (page.index.document.kind !== "component") return false;
+  const names = attributeTokens(element, "class");
+  if (!names.some((name) => hidingClass.test(name)) || names.some((name) => showingClass.test(name)))
+    return false;
+  return page.styles.value(element, "display")?.block?.origin !== "author";
 }
 
 const gone = (reason: HiddenReason, because: ElementNode): Presence => ({

@@ -49,6 +49,7 @@ export interface TreeElement {
   readonly kind: "element";
   readonly tag: string;
   readonly writtenTag?: string;
+  readonly isTagGiven?: boolean;
   readonly namespace: Namespace;
   /** Each name once: what is written later has already won. */
   readonly attributes: readonly TreeAttribute[];

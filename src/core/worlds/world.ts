@@ -45,6 +45,7 @@ export function documentIn(tree: ComposedTree, world: World): WorldDocument {
       kind: "element",
       tag: node.tag,
       ...(node.writtenTag === undefined ? {} : { writtenTag: node.writtenTag }),
+      ...(node.isTagGiven === true ? { isTagGiven: true } : {}),
       namespace: node.namespace,
       attributes,
       spread: node.spread,

@@ -19,6 +19,7 @@ export interface WrittenAttribute {
 export interface HostRequest {
   readonly tag: string;
   readonly writtenTag?: string;
+  readonly isTagGiven?: boolean;
   readonly namespace: Namespace;
   readonly attributes: readonly WrittenAttribute[];
   readonly listeners: ReadonlyMap<string, { readonly value: Value; readonly source: Span | null }>;
@@ -49,6 +50,7 @@ export function hostElement(request: HostRequest): TreeElement {
     kind: "element",
     tag: request.tag,
     ...(request.writtenTag === undefined ? {} : { writtenTag: request.writtenTag }),
+    ...(request.isTagGiven === true ? { isTagGiven: true } : {}),
     namespace: request.namespace,
     attributes,
     spread: request.spread === null ? null : holeOf(request.spread),

@@ -1,6 +1,6 @@
 import type * as Ast from "@babel/types";
 import type { Namespace, Span } from "../../core/document/node.ts";
-import type { TreeNode } from "../../core/worlds/tree.ts";
+import type { TreeElement, TreeNode } from "../../core/worlds/tree.ts";
 import { htmlNodes, repeated } from "../react/jsx-markup.ts";
 import { unknownAt } from "../script/machine.ts";
 import { bind, innerScope } from "../script/scope.ts";
@@ -272,7 +272,7 @@ export class TemplateRenderer {
       const meaning = this.#language.meaningOf(named, scope);
       return meaning.kind === "component"
         ? this.#use(named, meaning.component, scope)
-        : [this.#host(named, type.value, scope, namespace)];
+        : [{ ...this.#host(named, type.value, scope, namespace), isTagGiven: true }];
     }
     return this.#unknown(element, scope);
   }
@@ -339,7 +339,7 @@ export class TemplateRenderer {
       : [this.#language.hostOf(component, element, nodes, parts)];
   }
 
-  #host(element: TemplateElement, tag: string, scope: Scope, around: Namespace): TreeNode {
+  #host(element: TemplateElement, tag: string, scope: Scope, around: Namespace): TreeElement {
     const namespace = namespaceOf(tag, around);
     const parts = this.#attributes.read(element.attributes, scope);
     const { scopeAttribute } = this.#language;

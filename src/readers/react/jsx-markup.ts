@@ -294,6 +294,7 @@ function jsxHost(
   return hostElement({
     tag: namespace === "html" ? tag.toLowerCase() : tag,
     ...(writtenTag === null ? {} : { writtenTag }),
+    isTagGiven: writtenTag === null && markup.name !== tag,
     namespace,
     attributes: lastOfEach(attributes),
     listeners,

@@ -94,6 +94,11 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     );
   const name = scene.name(element).text;
   if (tabindexOf(element) !== null) {
+    if (element.children.length === 0 && name === "")
+      return cantTell(
+        `A click on this empty <${element.tag}> does something, and Tab passes it by. Can the same be done with a key?`,
+        ask("Give people a button that does the same."),
+      );
     return failed(
       "This can be clicked, but Tab never stops at it: tabindex takes it out of the order.",
       withChanges("likely", 'Take tabindex="-1" away, unless a script moves focus here.', [

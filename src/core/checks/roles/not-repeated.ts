@@ -13,6 +13,8 @@ const mayBeLost = /^(?:ul|ol|table|tr|td|th|thead|tbody|tfoot|caption|dl)$/;
 function judge(element: ElementNode, scene: Scene): Verdict {
   const { role, native, from } = scene.role(element);
   if (element.namespace !== "html" || from !== "role attribute" || role === null) return inapplicable;
+  // With another tag the role is wanted.
+  if (element.isTagGiven === true) return passed;
   // Whether a link has an address may be left to who uses it.
   if (element.tag === "a" && !element.attributes.has("href")) return passed;
   if (role !== native || role === "generic" || mayBeLost.test(element.tag) || roleTokens(element).length > 1)

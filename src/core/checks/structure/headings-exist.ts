@@ -6,6 +6,7 @@ import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { holdsUnknownContent } from "../shown-name.ts";
+import { visibleText } from "../visible-text.ts";
 import { headingsOf } from "./headings.ts";
 
 /** A page with less text needs no headings to move by. */
@@ -21,7 +22,7 @@ function judge(body: ElementNode, scene: Scene): Verdict {
       ask("If not, head the page with <h1>."),
     );
   if (first === undefined) {
-    if (textContent(body).length < WORTH_HEADINGS) return inapplicable;
+    if ((visibleText(scene, body) ?? "").length < WORTH_HEADINGS) return inapplicable;
     const title = scene.page.index.byTag("title")[0];
     const words = title === undefined ? "" : textContent(title);
     return failed(
@@ -82,6 +83,11 @@ export const headingsExist = {
           "No heading in this source is at level 1. Does <yard-app>, which is not defined here, bring one?",
         ],
       ],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><main></main><script>/* ${"High water. ".repeat(50)} */</script>`,
+      finds: [],
       others: 1,
     },
     {
