@@ -288,7 +288,8 @@ class SourcesAudit {
           name,
           uses: uses.flatMap((use) => this.#texts.place(use) ?? []),
         }));
-        return this.#answer(found, [...composed.rendered], judged, exceptions, unknown);
+        const answer = this.#answer(found, [...composed.rendered], judged, exceptions, unknown);
+        return { ...answer, isCutShort: answer.isCutShort || composed.isCutShort };
       }),
     );
   }

@@ -92,11 +92,16 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): JudgedTree {
   const keyOf = ({ check }: Finding, element: TreeElement | ElementNode): string =>
     `${check} ${numberOf(element)}`;
 
+  /** Whether one more world may be looked at. */
+  function hasRoom(): boolean {
+    return seen.size <= 1 || (budget > 0 && seen.size < most);
+  }
+
   function look(world: World): Seen | null {
     const key = decisions.map((decision) => armIn(world, decision)).join(",");
     const known = seen.get(key);
     if (known !== undefined) return known;
-    if (seen.size > 1 && (budget <= 0 || seen.size >= most)) return null;
+    if (!hasRoom()) return null;
     const document = documentIn(tree, world);
     budget -= document.origins.size;
     const findings = new Map<string, Finding>();
@@ -115,7 +120,7 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): JudgedTree {
   const left = new Map<Decision, number[]>();
   for (const decision of decisions)
     for (let arm = 1; arm < decision.arms.length; arm++)
-      if (look(turned(firstArms, decision, arm)) === null)
+      if (!hasRoom() || look(turned(firstArms, decision, arm)) === null)
         left.set(decision, [...(left.get(decision) ?? []), arm]);
   budget = SHARED_ELEMENTS;
   most += MOST_SHARED;
@@ -234,9 +239,8 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): JudgedTree {
 /** The world that takes the next arm of every decision that has some left; null where none has. */
 function nextArms(left: ReadonlyMap<Decision, readonly number[]>): World | null {
   const waiting = [...left].filter(([, arms]) => arms.length > 0);
-  return waiting.length === 0
-    ? null
-    : waiting.reduce((world, [decision, [arm = 0]]) => turned(world, decision, arm), firstArms);
+  const chosen = new Map(waiting.map(([{ id }, [arm = 0]]) => [id, arm] as const));
+  return waiting.length === 0 ? null : { ...firstArms, chosen };
 }
 
 /** Whether any element, in whatever arm, is written in source. */

@@ -63,6 +63,8 @@ export interface Composed {
   readonly rendered: ReadonlySet<string>;
   /** Components that are used in it and not in source. */
   readonly unknown: readonly UnknownComponent[];
+  /** Whether there was more to evaluate than there was room for: what is left is open. */
+  readonly isCutShort: boolean;
 }
 
 export interface Composer {
@@ -77,7 +79,7 @@ export interface Composer {
 }
 
 /** How much may be evaluated for one tree. */
-const MOST_STEPS = 400_000;
+const MOST_STEPS = 150_000;
 
 /** After how many steps it is looked whether there is time for more. */
 const STEPS_BETWEEN_LOOKS = 256;
@@ -208,6 +210,7 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
       islands: this.#islands.map((nodes) => inPage(module.file, nodes)),
       rendered: new Set(this.#rendered),
       unknown: [...this.#unknown].map(([name, uses]) => ({ name, uses })),
+      isCutShort: state.steps <= 0,
     };
   }
 
