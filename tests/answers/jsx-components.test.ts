@@ -323,6 +323,21 @@ export const App = () => <main><Tap /></main>;
     ["failed names.action-named App.tsx:3 [App]"],
   ],
   [
+    "a handler that only hands on to what nobody gave does nothing",
+    {
+      "App.tsx": `const noop = () => {};
+const Row = ({ onPick = noop, onOpen }: { onPick?: () => void; onOpen?: () => void }) => (
+  <>
+    <div onClick={(event) => { if (event.detail > 1) onPick(); event.stopPropagation(); }}>Slip 4</div>
+    <div onClick={() => onOpen?.()}>Slip 5</div>
+  </>
+);
+export const App = () => <main><Row /><Row onPick={() => book()} /></main>;
+`,
+    },
+    ["failed keys.reachable App.tsx:4 [App › Row]"],
+  ],
+  [
     "a styled component looks as its style says",
     {
       "App.tsx": app(

@@ -21,6 +21,7 @@ import {
 import { isPictureName, mayGiveWords } from "./component-name.ts";
 import type { Composition } from "./composition.ts";
 import { hostElement, namespaceOf } from "./host-element.ts";
+import { withoutIdle } from "./idle-handlers.ts";
 import { nodesOfEach, nodesWhether } from "./open-nodes.ts";
 import type { TemplateEach, TemplateElement, TemplateNode } from "./source-module.ts";
 import { AttributeReader, expressionValue, type HostParts, spanIn } from "./template-attributes.ts";
@@ -353,7 +354,7 @@ export class TemplateRenderer {
         ...parts.attributes.filter(({ name }) => model === undefined || name !== "value"),
         ...(scopeAttribute === null ? [] : [{ name: scopeAttribute, value: known(""), source: null }]),
       ],
-      listeners: parts.listeners,
+      listeners: withoutIdle(this.#composition.machine, parts.listeners),
       mayListen:
         parts.mayListen &&
         (this.#composition.textOf(scope.module.file)?.includes("addEventListener") ?? true),

@@ -10,6 +10,7 @@ import {
   shownText,
   type WrittenAttribute,
 } from "../composition/host-element.ts";
+import { withoutIdle } from "../composition/idle-handlers.ts";
 import { nodesOfEach } from "../composition/open-nodes.ts";
 import { merged } from "../script/evaluate.ts";
 import { lift, type Machine } from "../script/machine.ts";
@@ -297,7 +298,7 @@ function jsxHost(
     isTagGiven: writtenTag === null && markup.name !== tag,
     namespace,
     attributes: lastOfEach(attributes),
-    listeners,
+    listeners: withoutIdle(machine, listeners),
     mayListen: properties.has("ref") && listensByScript(composition, markup),
     spread: markup.props.rest,
     children:
