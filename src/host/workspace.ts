@@ -16,13 +16,18 @@ export class Workspace {
    */
   of<T>(kind: string, name: string, key: string, make: () => T): T {
     const place = `${kind} ${name}`;
-    for (let workspace: Workspace | null = this; workspace !== null; workspace = workspace.#below) {
-      const known = workspace.#kept.get(place);
-      if (known?.key === key) return known.value as T;
-    }
+    for (const known of this.#keptAt(place)) if (known.key === key) return known.value as T;
     const value = make();
     this.#kept.set(place, { key, value });
     return value;
+  }
+
+  /** What is kept at a place, here and in what this one was forked from, the nearest first. */
+  *#keptAt(place: string): Iterable<{ readonly key: string; readonly value: unknown }> {
+    for (let workspace: Workspace | null = this; workspace !== null; workspace = workspace.#below) {
+      const known = workspace.#kept.get(place);
+      if (known !== undefined) yield known;
+    }
   }
 
   /**
@@ -36,10 +41,7 @@ export class Workspace {
     make: () => Promise<T>,
   ): Promise<T> {
     const place = `${kind} ${name}`;
-    for (let workspace: Workspace | null = this; workspace !== null; workspace = workspace.#below) {
-      const known = workspace.#kept.get(place);
-      if (known !== undefined && (await holds(known.value as T))) return known.value as T;
-    }
+    for (const { value } of this.#keptAt(place)) if (await holds(value as T)) return value as T;
     const value = await make();
     this.#kept.set(place, { key: "", value });
     return value;
