@@ -81,6 +81,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       `Pressing this <${element.tag}> does something. Can the same be done with a key?`,
       ask("Give people a control that does the same, or let keys do it."),
     );
+  // What is drawn in it, and whether that is to be pressed, only pixels show.
+  if (element.tag === "canvas")
+    return cantTell(
+      "A click on this <canvas> does something. Can the same be done with a key?",
+      ask("Give people a button that does the same, or elements in the canvas that take focus."),
+    );
   // Nothing is there to press: a veil behind a dialog, a strip to drag.
   if (
     element.children.length === 0 &&
@@ -180,6 +186,16 @@ export const reachable = {
     },
     { html: `<a href="hire.html" onclick="log()">Hire</a>`, finds: [] },
     { html: `<div onclick="event.stopPropagation()">Slip 4</div>`, finds: [] },
+    {
+      html: `<canvas onclick="pick(event)">Slips</canvas>`,
+      finds: [
+        [
+          "cantTell",
+          `<canvas onclick="pick(event)">`,
+          "A click on this <canvas> does something. Can the same be done with a key?",
+        ],
+      ],
+    },
     { html: `<div onmouseleave="hide()" onfocusout="hide()" onclick="hide()">Slip 4</div>`, finds: [] },
     { html: `<button onclick="shut()">Close</button><div class="veil" onclick="shut()"></div>`, finds: [] },
     { html: `<button onclick="go()"><span onclick="go2()">Go</span></button>`, finds: [] },
