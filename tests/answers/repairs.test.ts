@@ -224,6 +224,15 @@ describe("a component is mended in its own spelling", () => {
   });
 
   test.each([
+    ["names.label-stays-visible", `<div><input id={id} placeholder={hint} /></div>`],
+    ["names.control-labelled", `<div><label>{hint}</label> <input /></div>`],
+  ])("of %s never with the name of an expression for words", async (check, markup) => {
+    const source = `export const App = ({ id, hint }: { id: string; hint: string }) => <main>${markup}</main>;`;
+    const after = await mended({ "App.tsx": source }, "App.tsx", check);
+    expect(Object.values(after).join()).not.toMatch(/&#123;|"\{/);
+  });
+
+  test.each([
     [
       "by the label before it",
       "names.control-labelled",

@@ -2,7 +2,7 @@ import type { ElementNode, Node, TextNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { type Change, insert, setAttribute, takeIn, wrap } from "../../repair/change.ts";
-import { askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
+import { ask, askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { freshId } from "../fresh-id.ts";
 import type { TextBeside } from "./text-beside.ts";
@@ -26,12 +26,19 @@ const idWords = (field: ElementNode, otherwise: string): string => {
 };
 
 /** Whether a field can be pointed at: in a component an id is there as often as the component. */
-const hasOrMayHaveId = (scene: Scene, field: ElementNode): boolean =>
-  scene.document.kind !== "component" || (attributeText(field, "id") ?? "") !== "";
+function hasOrMayHaveId(scene: Scene, field: ElementNode): boolean {
+  const id = field.attributes.get("id")?.value;
+  if (id === undefined || id === "") return scene.document.kind !== "component";
+  return typeof id === "string";
+}
+
+/** Whether all words of a text are known: what an expression gives is told in braces. */
+const isWhole = (text: string): boolean => !/[{}]/.test(text);
 
 /** Connects a label that names nothing to the field beside it. */
 export function connectLabel(scene: Scene, label: ElementNode, field: ElementNode): Repair {
   const text = textContent(label).trim();
+  if (!isWhole(text)) return ask("Connect the label to the field: for, with the id of the field.");
   if (hasOrMayHaveId(scene, field)) {
     const { id, changes } = idOf(scene, field, idWords(field, text));
     return withChanges("likely", `Connect the label "${text}" with for="${id}".`, [
@@ -50,6 +57,8 @@ export function connectLabel(scene: Scene, label: ElementNode, field: ElementNod
 
 /** Gives a field a label with words that are known, before it or around it. */
 export function visibleLabel(scene: Scene, field: ElementNode, text: string): Repair {
+  if (!isWhole(text))
+    return labelWithWords(scene, field, "Put a label before the field that is always to be seen.", "");
   if (!hasOrMayHaveId(scene, field))
     return withChanges("likely", `Put the field into a label that says "${text}" and is always to be seen.`, [
       wrap(field, field, { tag: "label", text }),
@@ -63,6 +72,7 @@ export function visibleLabel(scene: Scene, field: ElementNode, text: string): Re
 
 /** Makes the text beside a field its label. */
 export function labelFrom(scene: Scene, field: ElementNode, { text, node }: TextBeside): Repair {
+  if (!isWhole(text)) return ask("Make the text beside it its label.");
   if (!hasOrMayHaveId(scene, field))
     return withChanges("likely", `Say "${text}", the text beside it, in aria-label of the field.`, [
       setAttribute(field, "aria-label", text),
