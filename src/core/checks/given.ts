@@ -49,20 +49,18 @@ export function lostBy(
 ): readonly Given[] {
   const there = new Set<string>();
   const kept = new Set<string>();
+  const names = new Map<string, string>();
   for (const given of after) {
     const start = original(given);
     if (start === null) continue;
     const at = { ...given, start };
     there.add(placeOf(at));
     kept.add(keyOf(at));
-    if (at.kind === "name") kept.add(`${placeOf(at)} called ${at.value}`);
+    if (at.kind === "name") names.set(placeOf(at), at.value.toLowerCase());
   }
-  return before.filter(
-    (given) =>
-      there.has(placeOf(given)) &&
-      !kept.has(keyOf(given)) &&
-      !(given.kind === "description" && kept.has(`${placeOf(given)} called ${given.value}`)),
-  );
+  const isInName = (given: Given): boolean =>
+    given.kind === "description" && names.get(placeOf(given))?.includes(given.value.toLowerCase()) === true;
+  return before.filter((given) => there.has(placeOf(given)) && !kept.has(keyOf(given)) && !isInName(given));
 }
 
 const placeOf = ({ file, start }: Given): string => `${file} ${start}`;

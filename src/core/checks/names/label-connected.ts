@@ -49,12 +49,20 @@ function judgeLoose(label: ElementNode, scene: Scene): Verdict {
   const name = scene.name(field);
   // That a field has no name at all is told of the field.
   if (!name.certain || !(name.from === "placeholder" || name.from === "title attribute")) return inapplicable;
+  // The same words are heard either way.
+  if (folded(name.text) === folded(words)) return inapplicable;
   return failed(
     `The label "${words}" is connected to nothing: the field beside it is called "${name.text}", by its ${name.from}.`,
     connectLabel(scene, label, field),
     { facts: { name: name.text } },
   );
 }
+
+const folded = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[\s:*]+/g, " ")
+    .trim();
 
 /** Whether what follows a label holds something of which nothing is known: a field may be there. */
 function isBesideSomethingUnknown(scene: Scene, label: ElementNode): boolean {
@@ -149,6 +157,7 @@ export const labelConnected = {
       finds: [],
     },
     { html: `<label>Beam</label> <yard-field></yard-field>`, finds: [] },
+    { html: `<label>Beam:</label> <input placeholder="Beam">`, finds: [] },
     {
       html: `<div><label>Beam</label></div><div><input placeholder="4.2"></div>`,
       finds: [
