@@ -71,7 +71,6 @@ interface RootAnswer {
   readonly findings: readonly { readonly key: string; readonly answer: FindingAnswer }[];
   readonly exceptions: readonly MetException[];
   readonly unknown: readonly UnknownAnswer[];
-  /** Whether not everything that is open in it was looked at. */
   readonly isCutShort: boolean;
   readonly given: readonly Given[];
 }
@@ -288,8 +287,7 @@ class SourcesAudit {
           name,
           uses: uses.flatMap((use) => this.#texts.place(use) ?? []),
         }));
-        const answer = this.#answer(found, [...composed.rendered], judged, exceptions, unknown);
-        return { ...answer, isCutShort: answer.isCutShort || composed.isCutShort };
+        return this.#answer(found, [...composed.rendered], judged, exceptions, unknown);
       }),
     );
   }
@@ -312,7 +310,7 @@ class SourcesAudit {
   #answer(
     found: FoundComponent,
     rendered: readonly string[],
-    { shown, elements, run, findings, unseenArms, given }: JudgedRoot,
+    { shown, elements, run, findings, isCutShort, given }: JudgedRoot,
     exceptions: ExceptionBook,
     unknown: readonly UnknownAnswer[],
   ): RootAnswer {
@@ -332,7 +330,7 @@ class SourcesAudit {
       })),
       exceptions: exceptions.met,
       unknown,
-      isCutShort: unseenArms > 0,
+      isCutShort,
       given,
     };
   }

@@ -40,8 +40,8 @@ export interface JudgedRoot {
   readonly elements: number;
   readonly run: RunResult;
   readonly findings: readonly PlacedFinding[];
-  /** How many arms of what is open in it there was no room to look at. */
-  readonly unseenArms: number;
+  /** Whether not everything that is open in it was looked at. */
+  readonly isCutShort: boolean;
   /** What is given of its elements with every first arm and with every last one, where an edit is to be tried on it. */
   readonly given: readonly Given[];
 }
@@ -95,7 +95,7 @@ export class ComponentAudit {
   }
 
   /** @param exceptions what comments in its source allow */
-  audit({ found, tree, islands }: Composed, exceptions: ExceptionBook): JudgedRoot {
+  audit({ found, tree, islands, isCutShort }: Composed, exceptions: ExceptionBook): JudgedRoot {
     const main = this.#judge(found, tree, "page", exceptions);
     const rest = islands.map((island) => this.#judge(found, island, "something unknown", exceptions));
     const trees = [tree, ...islands];
@@ -109,7 +109,7 @@ export class ComponentAudit {
           all.flatMap((one) => one.judged),
         ),
       ),
-      unseenArms: all.reduce((sum, one) => sum + one.unseenArms, 0),
+      isCutShort: isCutShort || all.some((one) => one.unseenArms > 0),
       given: all.flatMap((one) => one.given),
     };
   }
@@ -146,7 +146,7 @@ export class ComponentAudit {
     const audit = (world: WorldDocument, only?: ReadonlySet<string>): readonly Finding[] => {
       patience.check();
       const styles = applied(
-        [...shared, ...sheets, ...this.#scriptSheets.of(world.document)],
+        [...shared, ...sheets, ...this.#scriptSheets.of(world.origins.keys())],
         world.document,
       );
       const scene = sceneFromSource(world.document, styles, { ...options, stylesKnown: known });
@@ -375,7 +375,7 @@ const judgedRoot = (
   elements: scene.page.index.elements.filter((element) => element.source !== null).length,
   run,
   findings,
-  unseenArms: 0,
+  isCutShort: false,
   given: [],
 });
 

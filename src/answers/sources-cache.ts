@@ -2,7 +2,7 @@ import path from "node:path";
 import type { LoadedSources } from "../engine/sources.ts";
 import { type PageFile, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
-import { decodeText } from "../readers/html/decode.ts";
+import { textAt } from "../read/text-at.ts";
 import type { SourcesResult } from "./audit-sources.ts";
 
 /** A result of an earlier run on the very same files. */
@@ -45,7 +45,7 @@ export class SourcesCache {
     const texts = new Map<string, string>();
     const unchanged = await Promise.all(
       kept.files.map(async ([name, hash]) => {
-        const text = await this.#text(name);
+        const text = await textAt(name, this.#host.files);
         if (text === null || this.#host.hash(text) !== hash) return false;
         texts.set(shownName(this.#host, name), text);
         return true;
@@ -65,19 +65,12 @@ export class SourcesCache {
     if (file === null) return;
     const files = await Promise.all(
       [...sources.files].map(
-        async (name) => [name, this.#host.hash((await this.#text(name)) ?? "")] as const,
+        async (name) => [name, this.#host.hash((await textAt(name, this.#host.files)) ?? "")] as const,
       ),
     );
     // What was tried holds: it is not tried again.
     const kept: Kept = { files, missing: sources.missing, result: { ...result, given: [] } };
     await this.#host.files.writeWhole(file, JSON.stringify(kept));
-  }
-
-  async #text(name: string): Promise<string | null> {
-    const read = await this.#host.files.read(name);
-    if (!read.ok) return null;
-    const decoded = decodeText(read.bytes, name, "css");
-    return decoded.ok ? decoded.value.text : null;
   }
 
   /** Below the nearest `node_modules`; null where there is none. */

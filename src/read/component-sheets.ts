@@ -2,7 +2,7 @@ import { type CompiledStyle, compiledSheet } from "../core/css/compiled-sheet.ts
 import { renamedClasses, scopedSheet } from "../core/css/narrowed-sheet.ts";
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, ImportRule, Sheet } from "../core/css/sheet.ts";
-import type { Document, ElementNode, Node } from "../core/document/node.ts";
+import type { Document, ElementNode } from "../core/document/node.ts";
 import { attributeTokens } from "../core/document/written.ts";
 import { scopeAttribute, stylesOf } from "../readers/composition/component-styles.ts";
 import { classSuffix } from "../readers/composition/module-scopes.ts";
@@ -70,7 +70,7 @@ export class ComponentStyles {
       }
       for (const part of stylesOf(module)) {
         const sheet = this.#sheetOf(module, part);
-        if (sheet === null || module.compiled?.get(part.start)?.isPartial === true) known = false;
+        if (sheet === null || module.compiled?.get(part.start)?.lacks != null) known = false;
         if (sheet === null) continue;
         sheets.push(sheet);
       }
@@ -111,7 +111,7 @@ function parsedPart(module: SourceModule, part: StylePart): Sheet | null {
   return part.scoped ? scopedSheet(sheet, scopeAttribute(module)) : sheet;
 }
 
-/** The rules of classes that scripts make, for the elements of a document that have such; each is parsed once. */
+/** The rules of classes that scripts make, for those of a document's elements that have such; each is parsed once. */
 export class ScriptSheets {
   readonly #styles: ReadonlyMap<string, CompiledStyle>;
   readonly #parsed = new Map<string, Sheet>();
@@ -120,9 +120,10 @@ export class ScriptSheets {
     this.#styles = styles;
   }
 
-  of(document: Document): readonly Sheet[] {
+  /** @param elements of the document */
+  of(elements: Iterable<ElementNode>): readonly Sheet[] {
     if (this.#styles.size === 0) return [];
-    const names = new Set([...elementsIn(document)].flatMap((element) => attributeTokens(element, "class")));
+    const names = new Set([...elements].flatMap((element) => attributeTokens(element, "class")));
     return [...names].flatMap((name) => this.#sheetOf(name) ?? []);
   }
 
@@ -136,15 +137,6 @@ export class ScriptSheets {
     }
     return sheet;
   }
-}
-
-function* elementsIn(document: Document): Iterable<ElementNode> {
-  const waiting: Node[] = [...document.children];
-  for (let node = waiting.pop(); node !== undefined; node = waiting.pop())
-    if (node.kind === "element") {
-      yield node;
-      waiting.push(...node.children);
-    }
 }
 
 const noImports: ReadonlyMap<ImportRule, AppliedSheet> = new Map();

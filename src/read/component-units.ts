@@ -18,9 +18,9 @@ export function componentUnits(sources: LoadedSources, plan: ReadingPlan): reado
   for (const { found, tree } of composedRoots(composing, sources)) {
     const entry = sources.entries.find(({ path }) => path === found.module.path) ?? sources.entries[0];
     if (entry === undefined) continue;
-    const { document } = documentIn(tree, firstArms);
+    const { document, origins } = documentIn(tree, firstArms);
     const { sheets, known } = brought.of(found.module);
-    const styles = applied([...sources.sheets, ...sheets, ...scriptSheets.of(document)], document);
+    const styles = applied([...sources.sheets, ...sheets, ...scriptSheets.of(origins.keys())], document);
     const id = subjectName(found, composing);
     let page: UnitDocument | null = null;
     units.push({

@@ -7,9 +7,9 @@ import { type PageFile, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import type { Workspace } from "../host/workspace.ts";
 import { loadModules } from "../readers/composition/load-modules.ts";
-import { decodeText } from "../readers/html/decode.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { compileStyles } from "./styles/compile-styles.ts";
+import { textAt } from "./text-at.ts";
 
 /** Reads component files with everything that they import in the project. */
 export async function loadSources(
@@ -31,12 +31,10 @@ export async function loadSources(
   ]);
   const sheets: Sheet[] = [];
   for (const file of stylesheets) {
-    const read = await host.files.read(file);
-    const name = shownName(host, file);
-    const decoded = read.ok ? decodeText(read.bytes, name, "css") : null;
-    if (decoded?.ok !== true) continue;
-    texts.set(name, decoded.value.text);
-    sheets.push(parseSheet({ file: name, text: decoded.value.text, start: 0 }));
+    const text = await textAt(file, files);
+    if (text === null) continue;
+    texts.set(named(file), text);
+    sheets.push(parseSheet({ file: named(file), text, start: 0 }));
   }
   const broken = [...modules.values()].flatMap(({ file, text, errors }) =>
     errors.slice(0, 1).map(({ message, offset }) => {

@@ -75,20 +75,35 @@ test("classes may be given names of the project's own", async () => {
 
 const greyLine = '<p className="text-gray-400">Slip 4 is free.</p>';
 
-describe("what would change the rules and is not run leaves colours open", () => {
+describe("what would change the rules and is not run leaves colours open, and that is said", () => {
   test.each([
-    ["a plugin", '@import "tailwindcss";\n@plugin "./hulls.js";\n'],
-    ["a configuration", '@import "tailwindcss";\n@config "./hulls.config.js";\n'],
-    ["styles of a package that is not there", '@import "tailwindcss";\n@import "hulls";\n'],
+    [
+      "a plugin",
+      '@import "tailwindcss";\n@plugin "./hulls.js";\n',
+      '"./hulls.js" is JavaScript, which is not run',
+    ],
+    [
+      "a configuration",
+      '@import "tailwindcss";\n@config "./hulls.config.js";\n',
+      '"./hulls.config.js" is JavaScript, which is not run',
+    ],
+    [
+      "styles of a package that is not there",
+      '@import "tailwindcss";\n@import "hulls";\n',
+      'the stylesheet "hulls" is not here',
+    ],
     [
       "the directives of the version before",
       "@tailwind base;\n@tailwind components;\n@tailwind utilities;\n",
+      "its settings are JavaScript, which is not run",
     ],
-  ])("%s", async (_, sheet) => {
+  ])("%s", async (_, sheet, what) => {
     const files = project(greyLine, { "app.css": sheet, "hulls.js": "throw new Error();" });
-    expect(await found(files, "Slip.jsx", { checks: ["contrast.text"] })).not.toContainEqual(
-      expect.stringMatching(/^failed/),
-    );
+    const { findings, problems } = await auditFiles(files, "Slip.jsx", { checks: ["contrast.text"] });
+    expect(findings.filter(({ outcome }) => outcome === "failed")).toEqual([]);
+    expect(problems).toEqual([
+      { target: "app.css", message: `Colours that classes give are not judged: ${what}.` },
+    ]);
     const hidden = project('<button className="hidden"></button>', { "app.css": sheet });
     expect(await found(hidden, "Slip.jsx", { checks: ["names.action-named"] })).toEqual([]);
   });

@@ -1,5 +1,5 @@
 import { elementsBelow, firstOf } from "../document/around.ts";
-import type { ElementNode } from "../document/node.ts";
+import { type ElementNode, isUndefinedElement } from "../document/node.ts";
 import type { Scene } from "../scene/scene.ts";
 
 /** Private-use characters: glyphs of icon fonts, which mean nothing where they are read aloud. Unicode §23.5. */
@@ -20,9 +20,6 @@ export function isUnnamed(scene: Scene, element: ElementNode): boolean {
   return name.certain && speakable(name.text) === "";
 }
 
-/** A custom element that is not defined in source may put anything in its place. */
+/** A custom element inside an element that may put anything in its place; null for none. */
 export const holdsUnknownContent = (scene: Scene, element: ElementNode): ElementNode | null =>
-  firstOf(
-    elementsBelow(scene.page.index, element),
-    ({ tag, shadow, namespace }) => tag.includes("-") && shadow === null && namespace === "html",
-  );
+  firstOf(elementsBelow(scene.page.index, element), isUndefinedElement);

@@ -1,6 +1,6 @@
 import { NO } from "../css/certainty.ts";
 import { isIconWord } from "../document/icon-words.ts";
-import type { ElementNode, Node } from "../document/node.ts";
+import { type ElementNode, isUndefinedElement, type Node } from "../document/node.ts";
 import { hasHole, writtenText } from "../document/written.ts";
 import { whyUnseen } from "../rendering/unseen.ts";
 import type { Scene } from "../scene/scene.ts";
@@ -26,8 +26,7 @@ export function visibleText(scene: Scene, root: ElementNode): string | null {
         isIconWord(node)
       )
         continue;
-      // A custom element that is not defined in source may put anything in its place.
-      if (node.tag.includes("-") && node.shadow === null && node.namespace === "html") return null;
+      if (isUndefinedElement(node)) return null;
       if (scene.presence.of(node).visible === NO || whyUnseen(scene.page, node) !== null) continue;
       text += " ";
       stack.push({ kind: "text", value: " ", source: null });

@@ -8,9 +8,10 @@ export interface CompiledStyle {
   readonly css: string;
   /** Places of the source map, by their offsets in `css`, ascending. */
   readonly marks: readonly Mark[];
+  /** The text that was compiled, then what that takes in. */
   readonly sources: readonly WrittenSource[];
-  /** Whether it would have rules that are not known here. */
-  readonly isPartial?: boolean;
+  /** What it names and is not known here, so that rules are missing: a clause; null or absent for nothing. */
+  readonly lacks?: string | null;
 }
 
 export interface Mark {

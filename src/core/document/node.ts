@@ -70,6 +70,13 @@ export interface ElementNode {
 /** The tag name as selectors and source have it. */
 export const writtenTag = (element: ElementNode): string => element.writtenTag ?? element.tag;
 
+/** Whether it is a custom element that is not defined in source: what it shows and does is not known. */
+export const isUndefinedElement = ({ tag, shadow, namespace }: ElementNode): boolean =>
+  tag.includes("-") && shadow === null && namespace === "html";
+
+/** Whether something stands right in an element of which source does not tell what it is. */
+export const holdsHole = ({ children }: ElementNode): boolean => children.some(({ kind }) => kind === "hole");
+
 export interface TextNode {
   readonly kind: "text";
   readonly value: Written;

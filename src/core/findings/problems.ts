@@ -139,14 +139,11 @@ export const stylesheetRemote = (target: string, href: string): Problem =>
 export const stylesheetUnreadable = (target: string, href: string, reason: string): Problem =>
   problem(target, `The stylesheet "${href}" could not be read (${reason}).`);
 export const styleNotCompiled = (target: string, reason: string): Problem =>
-  problem(target, `Could not be made into CSS (${reason.replace(/\.$/, "")}): colours in it are not judged.`);
-export const stylePartly = (target: string): Problem =>
-  problem(
-    target,
-    "Takes in JavaScript, which is not run, or styles that are not here: colours that classes give are not judged.",
-  );
+  problem(target, `Does not compile to CSS (${reason.replace(/\.$/, "")}): colours in it are not judged.`);
+export const styleLacks = (target: string, what: string): Problem =>
+  problem(target, `Colours that classes give are not judged: ${what}.`);
 export const styleLanguageUnread = (target: string, language: string): Problem =>
-  problem(target, `Is a style in "${language}", which is not read: colours in it are not judged.`);
+  problem(target, `Is written in "${language}", which is not read: colours in it are not judged.`);
 export const noColours = (target: string): Problem =>
   problem(
     target,

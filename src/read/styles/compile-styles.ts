@@ -2,9 +2,9 @@ import type { CompiledStyle } from "../../core/css/compiled-sheet.ts";
 import { once } from "../../core/document/once.ts";
 import {
   type Problem,
+  styleLacks,
   styleLanguageUnread,
   styleNotCompiled,
-  stylePartly,
 } from "../../core/findings/problems.ts";
 import type { Files, Host } from "../../host/host.ts";
 import type { Workspace } from "../../host/workspace.ts";
@@ -151,7 +151,7 @@ async function compileOne(
   try {
     const compile = await load();
     const compiled = await compile(style, found, sourceOf);
-    const problem = compiled.isPartial === true ? stylePartly(module.file) : null;
+    const problem = compiled.lacks == null ? null : styleLacks(module.file, compiled.lacks);
     return {
       style: compiled,
       problem,

@@ -1,6 +1,6 @@
 import path from "node:path";
 import less from "less";
-import { marksOf } from "./marks.ts";
+import { mappingsIn, marksOf } from "./marks.ts";
 import { keptRemarks, type StyleCompiler } from "./style-compiler.ts";
 import type { StyleFiles } from "./style-files.ts";
 
@@ -37,8 +37,6 @@ class ProjectFiles extends less.FileManager {
 /** Plugins are code: the compiler wants a loader, and refuses to ask it. */
 class NoPlugins {}
 
-const emptyMap = { version: 3, sources: [], names: [], mappings: "" } as const;
-
 /** With no way to files and addresses but through `files`; scripts that a text names or holds are not run. */
 export const compileLess: StyleCompiler = async (style, files, sourceOf) => {
   const compiler = less.createFromEnvironment(less.environment, [new ProjectFiles(files)]);
@@ -49,10 +47,9 @@ export const compileLess: StyleCompiler = async (style, files, sourceOf) => {
     disablePluginRule: true,
     sourceMap: { sourceMapBasepath: "", disableSourcemapAnnotation: true },
   });
-  const { marks, sources } = marksOf(css, map ?? emptyMap, (name) =>
-    name === style.path ? style.source : sourceOf(name),
-  );
-  return { css, marks, sources };
+  const mappings = map === undefined ? [] : mappingsIn(map);
+  const written = (name: string) => (name === style.path ? style.source : sourceOf(name));
+  return { css, ...marksOf(css, mappings, style.source, written) };
 };
 
 const lessNames = (file: string): readonly string[] =>

@@ -1,5 +1,5 @@
 import { compileStringAsync, Exception, type Importer, Logger, type Syntax } from "sass";
-import { marksOf } from "./marks.ts";
+import { mappingsIn, marksOf } from "./marks.ts";
 import { keptRemarks, type StyleCompiler } from "./style-compiler.ts";
 import type { StyleFiles } from "./style-files.ts";
 
@@ -19,10 +19,9 @@ export const compileSass: StyleCompiler = async (style, files, sourceOf) => {
     if (!(error instanceof Exception)) throw error;
     throw new Error(`${error.sassMessage.replace(/\.$/, "")}: ${error.span.text.trim()}`);
   });
-  const { marks, sources } = marksOf(css, sourceMap, (name) =>
-    name === url.href ? style.source : name.startsWith("file:") ? sourceOf(pathOf(name)) : null,
-  );
-  return { css, marks, sources };
+  const written = (name: string) =>
+    name === url.href ? style.source : name.startsWith("file:") ? sourceOf(pathOf(name)) : null;
+  return { css, ...marksOf(css, mappingsIn(sourceMap), style.source, written) };
 };
 
 const importerOf = (files: StyleFiles, entry: string): Importer<"async"> => ({

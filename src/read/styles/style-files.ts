@@ -1,6 +1,6 @@
 import path from "node:path";
 import type { Files } from "../../host/host.ts";
-import { decodeText } from "../../readers/html/decode.ts";
+import { textAt } from "../text-at.ts";
 
 /** What is asked where an import of a style may lead besides the file that holds it. */
 export type Aliases = (specifier: string, folder: string) => Promise<readonly string[]>;
@@ -47,11 +47,9 @@ export class StyleFiles {
   async text(file: string): Promise<string | null> {
     const known = this.read.get(file);
     if (known !== undefined) return known;
-    const read = await this.#files.read(file);
-    const decoded = read.ok ? decodeText(read.bytes, file, "css") : null;
-    if (decoded?.ok !== true) return null;
-    this.read.set(file, decoded.value.text);
-    return decoded.value.text;
+    const text = await textAt(file, this.#files);
+    if (text !== null) this.read.set(file, text);
+    return text;
   }
 
   /** Beside the file first, then where the project maps names to, then packages, then from the project's own folders. */

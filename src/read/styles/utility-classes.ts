@@ -1,6 +1,6 @@
 import { compile } from "tailwindcss";
-import type { CompiledStyle, Mark, WrittenSource } from "../../core/css/compiled-sheet.ts";
-import { lineMap } from "../../core/document/line-map.ts";
+import type { CompiledStyle } from "../../core/css/compiled-sheet.ts";
+import { type Mapping, marksOf } from "./marks.ts";
 import type { SourceOf, StyleToCompile } from "./style-compiler.ts";
 import type { StyleFiles } from "./style-files.ts";
 
@@ -24,7 +24,7 @@ export interface UtilityRequest {
 
 /**
  * Compiles a stylesheet with utility classes through the package's own interface. Its configuration and plugins in
- * JavaScript are not run: what they would add is not known, and `isPartial` says so.
+ * JavaScript are not run: what they would add is not known, and `lacks` says so.
  */
 export async function compileUtilities({
   style,
@@ -32,13 +32,13 @@ export async function compileUtilities({
   sourceOf,
   words,
   packageText,
-}: UtilityRequest): Promise<CompiledStyle & { readonly isPartial: boolean }> {
+}: UtilityRequest): Promise<CompiledStyle> {
   const { text } = style.source;
   // The directives of the version before: its settings lie in JavaScript.
-  let isPartial = /@tailwind\s+base\b/.test(text);
-  const written = isPartial ? `${text}\n${await packageText("tailwindcss/theme.css")}` : text;
-  const own = new Map<string, string>();
-  const compiled = await compile(written, {
+  const isEarlier = /@tailwind\s+base\b/.test(text);
+  let lacks = isEarlier ? "its settings are JavaScript, which is not run" : null;
+  const whole = isEarlier ? `${text}\n${await packageText("tailwindcss/theme.css")}` : text;
+  const compiled = await compile(whole, {
     from: style.path,
     base: folderOf(style.path),
     loadStylesheet: async (id, base) => {
@@ -46,18 +46,18 @@ export async function compileUtilities({
       const known = found === null ? null : await files.text(found);
       if (found !== null && known !== null) return { path: found, base: folderOf(found), content: known };
       const content = /^tailwindcss(?:\/|$)/.test(id) ? await packageText(ownFile(id)) : "";
-      if (content === "") isPartial = true;
-      own.set(id, content);
+      if (content === "") lacks ??= `the stylesheet "${id}" is not here`;
       return { path: id, base, content };
     },
     loadModule: async (id, base) => {
-      isPartial = true;
+      lacks ??= `"${id}" is JavaScript, which is not run`;
       return { path: id, base, module: () => {} };
     },
   });
   const css = compiled.build(withScales(words));
-  const { marks, sources } = placesIn(css, compiled.buildSourceMap(), style, sourceOf);
-  return { css, marks, sources, isPartial };
+  const mappings = mappingsOf(compiled.buildSourceMap());
+  const written = (path: string) => (path === style.path ? style.source : sourceOf(path));
+  return { css, ...marksOf(css, mappings, style.source, written), lacks };
 }
 
 const folderOf = (path: string): string => path.slice(0, Math.max(1, path.lastIndexOf("/")));
@@ -71,35 +71,14 @@ const sheetNames = (path: string): readonly string[] =>
 
 type SourceMap = ReturnType<Awaited<ReturnType<typeof compile>>["buildSourceMap"]>;
 
-function placesIn(
-  css: string,
-  map: SourceMap,
-  style: StyleToCompile,
-  sourceOf: SourceOf,
-): Pick<CompiledStyle, "marks" | "sources"> {
-  const generated = lineMap(css);
-  const sources: WrittenSource[] = [style.source];
-  const known = new Map<string, number>([[style.path, 0]]);
-  const lines = [lineMap(style.source.text)];
-  const sourceIndex = (path: string): number => {
-    const index = known.get(path);
-    if (index !== undefined) return index;
-    const found = sourceOf(path);
-    const added = found === null ? -1 : sources.push(found) - 1;
-    if (found !== null) lines.push(lineMap(found.text));
-    known.set(path, added);
-    return added;
-  };
-  const marks = map.mappings.map(({ originalPosition: from, generatedPosition: to }): Mark => {
-    const source = from === null || from.source.url === null ? -1 : sourceIndex(from.source.url);
-    return {
-      offset: generated.offset(to.line, to.column + 1) ?? 0,
-      source,
-      written: from === null ? 0 : (lines[source]?.offset(from.line, from.column + 1) ?? 0),
-    };
-  });
-  return { marks: marks.sort((a, b) => a.offset - b.offset), sources };
-}
+const mappingsOf = ({ mappings }: SourceMap): readonly Mapping[] =>
+  mappings.map(({ originalPosition: from, generatedPosition: at }) => ({
+    at,
+    from:
+      from === null || from.source.url === null
+        ? null
+        : { source: from.source.url, line: from.line, column: from.column },
+  }));
 
 const steps = ["50", "100", "200", "300", "400", "500", "600", "700", "800", "900", "950"];
 

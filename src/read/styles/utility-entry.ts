@@ -1,6 +1,6 @@
 import path from "node:path";
 import type { Files } from "../../host/host.ts";
-import { decodeText } from "../../readers/html/decode.ts";
+import { textAt } from "../text-at.ts";
 import { isUtilityEntry } from "./utility-classes.ts";
 
 /** A stylesheet by its absolute path. */
@@ -17,10 +17,10 @@ export interface FoundSheet {
 export async function utilityEntry(paths: Iterable<string>, files: Files): Promise<FoundSheet | null> {
   const found: FoundSheet[] = [];
   for (const folder of await packageFolders(paths, files)) {
-    const manifest = await textOf(path.join(folder, "package.json"), files);
+    const manifest = await textAt(path.join(folder, "package.json"), files);
     if (manifest === null || !/"tailwindcss"\s*:/.test(manifest)) continue;
     for (const sheet of await files.find(["**/*.css"], folder)) {
-      const text = await textOf(sheet, files);
+      const text = await textAt(sheet, files);
       if (text !== null && isUtilityEntry(text) && found.every((one) => one.path !== sheet))
         found.push({ path: sheet, text });
     }
@@ -46,10 +46,4 @@ async function packageFolders(paths: Iterable<string>, files: Files): Promise<Re
     if (folder !== null) folders.add(folder);
   }
   return folders;
-}
-
-async function textOf(file: string, files: Files): Promise<string | null> {
-  const read = await files.read(file);
-  const decoded = read.ok ? decodeText(read.bytes, file, "css") : null;
-  return decoded?.ok === true ? decoded.value.text : null;
 }

@@ -1,7 +1,7 @@
 import { elementsBelow, firstOf } from "../../document/around.ts";
 import { isLabelable } from "../../document/document-index.ts";
 import { inputType } from "../../document/form-controls.ts";
-import type { ElementNode, Hole, Written } from "../../document/node.ts";
+import { type ElementNode, type Hole, isUndefinedElement, type Written } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
@@ -142,8 +142,7 @@ function judge(action: ElementNode, scene: Scene): Verdict {
       repairFor(scene, action, word),
       { criteria },
     );
-  const unknown =
-    action.tag.includes("-") && action.shadow === null ? action : holdsUnknownContent(scene, action);
+  const unknown = isUndefinedElement(action) ? action : holdsUnknownContent(scene, action);
   if (unknown !== null) {
     return cantTell(
       `Does <${unknown.tag}> bring text of its own? Without it this ${word} has no name.`,

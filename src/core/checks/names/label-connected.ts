@@ -1,6 +1,6 @@
 import { elementsBelow } from "../../document/around.ts";
 import { isLabelable } from "../../document/document-index.ts";
-import type { ElementNode } from "../../document/node.ts";
+import { type ElementNode, holdsHole, isUndefinedElement } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
@@ -73,7 +73,7 @@ function isBesideSomethingUnknown(scene: Scene, label: ElementNode): boolean {
     if (node.kind === "hole") return true;
     if (node.kind !== "element") continue;
     return [node, ...elementsBelow(index, node)].some(
-      (inside) => inside.tag.includes("-") || inside.children.some(({ kind }) => kind === "hole"),
+      (inside) => isUndefinedElement(inside) || holdsHole(inside),
     );
   }
   return false;

@@ -50,7 +50,7 @@ export function connectLabel(scene: Scene, label: ElementNode, field: ElementNod
     ? withChanges("likely", `Put the field into the label "${text}".`, [takeIn(label, field)])
     : withChanges(
         "likely",
-        `Say "${text}" in aria-label of the field, or connect the label by an id that each use makes anew.`,
+        `Write "${text}" in aria-label, or connect the label by an id that is new for each use.`,
         [setAttribute(field, "aria-label", text)],
       );
 }
@@ -74,7 +74,7 @@ export function visibleLabel(scene: Scene, field: ElementNode, text: string): Re
 export function labelFrom(scene: Scene, field: ElementNode, { text, node }: TextBeside): Repair {
   if (!isWhole(text)) return ask("Make the text beside it its label.");
   if (!hasOrMayHaveId(scene, field))
-    return withChanges("likely", `Say "${text}", the text beside it, in aria-label of the field.`, [
+    return withChanges("likely", `Write "${text}", the text beside it, in aria-label.`, [
       setAttribute(field, "aria-label", text),
     ]);
   const summary = `Make the text beside it its label: <label for="…">${text}</label>.`;

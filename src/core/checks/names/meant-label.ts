@@ -2,7 +2,7 @@ import { elementsAbove, elementsBelow, firstOf } from "../../document/around.ts"
 import { isLabelable } from "../../document/document-index.ts";
 import { inputType } from "../../document/form-controls.ts";
 import { nearestWord } from "../../document/nearest-word.ts";
-import type { ElementNode } from "../../document/node.ts";
+import { type ElementNode, holdsHole, isUndefinedElement } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText, attributeTokens } from "../../document/written.ts";
 import type { Cause } from "../../findings/cause.ts";
@@ -38,10 +38,12 @@ const namelessFields = keptForScene((scene: Scene): ReadonlyMap<string, ElementN
 });
 
 /** The field that a loose label stands before (a box to tick: after) and that no label names; null for none. */
-export const fieldBeside = (scene: Scene, label: ElementNode): ElementNode | null =>
-  [...looseLabels(scene)].find(([, one]) => one === label)?.[0] ?? null;
+export function fieldBeside(scene: Scene, label: ElementNode): ElementNode | null {
+  const field = tickedBefore(scene, label) ?? fieldAfter(scene, label);
+  return field !== null && looseLabels(scene).get(field) === label ? field : null;
+}
 
-/** For each field the loose label that stands beside it. */
+/** For each field without a label the first loose one that stands beside it. */
 export const looseLabels = keptForScene((scene: Scene): ReadonlyMap<ElementNode, ElementNode> => {
   const { index } = scene.page;
   const found = new Map<ElementNode, ElementNode>();
@@ -67,8 +69,7 @@ export function isLoose(scene: Scene, label: ElementNode): boolean {
 const speaksForItself = (scene: Scene, label: ElementNode): boolean => {
   const all = [label, ...elementsBelow(scene.page.index, label)];
   return (
-    textContent(label).trim() !== "" &&
-    all.every(({ tag, children }) => !tag.includes("-") && children.every(({ kind }) => kind !== "hole"))
+    textContent(label).trim() !== "" && !all.some((inside) => isUndefinedElement(inside) || holdsHole(inside))
   );
 };
 

@@ -1,4 +1,4 @@
-import type { ElementNode } from "../../document/node.ts";
+import { type ElementNode, isUndefinedElement } from "../../document/node.ts";
 import { attributeUnknown } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
@@ -22,10 +22,7 @@ function judge(item: ElementNode, scene: Scene): Verdict {
   const needed = [...new Set(parents.map((path) => path.split("/").at(-1) ?? path))].join(" or ");
   const container = containerOf(scene, item, owners(scene));
   // Where the container may be something else than source shows, nothing is sure.
-  if (
-    container !== null &&
-    (attributeUnknown(container, "role") || (container.tag.includes("-") && container.shadow === null))
-  )
+  if (container !== null && (attributeUnknown(container, "role") || isUndefinedElement(container)))
     return inapplicable;
   if (
     scene.document.kind === "fragment" &&
