@@ -16,36 +16,43 @@ const toRgb = converter("rgb");
 const DEEPEST = 8;
 
 /**
- * The colour a CSS value stands for; null where it cannot be known, or lies so far outside sRGB that screens differ. CSS Color 4 §4–§12,
- * CSS Color 5 `color-mix()` and `light-dark()`.
+ * The colour a CSS value stands for; null where it cannot be known, or lies so far outside sRGB that screens differ.
+ * CSS Color 4 §4–§12, CSS Color 5 `color-mix()` and `light-dark()`.
  */
-export function resolveColour(text: string, around: ColourSurroundings, depth = 0): Rgba | null {
+export function resolveColour(text: string, around: ColourSurroundings): Rgba | null {
+  const colour = colourOf(text, around, 0);
+  return colour === null ? null : shownColour(colour);
+}
+
+/** The colour before it is shown: its channels may lie outside 0 to 1, and are mixed so. */
+function colourOf(text: string, around: ColourSurroundings, depth: number): Rgba | null {
   const lower = text.trim().toLowerCase();
   if (lower === "currentcolor") return around.current;
   if (lower === "transparent") return transparent;
   const system = systemColourValues[lower];
   if (system !== undefined)
-    return resolveColour(around.scheme === "dark" ? system[1] : system[0], around, depth + 1);
+    return colourOf(around.scheme === "dark" ? system[1] : system[0], around, depth + 1);
   if (depth > DEEPEST) return null;
   const call = /^([a-z-]+)\(([\s\S]*)\)$/.exec(lower);
   if (call?.[1] === "light-dark") {
     const [light, dark] = splitArguments(call[2] ?? "");
     const chosen = around.scheme === "dark" ? dark : light;
-    return chosen === undefined ? null : resolveColour(chosen, around, depth + 1);
+    return chosen === undefined ? null : colourOf(chosen, around, depth + 1);
   }
   if (call?.[1] === "color-mix") return mixed(splitArguments(call[2] ?? ""), around, depth);
   if (call !== null && /^\s*from\s/.test(call[2] ?? "")) {
     const relative = relativeColour(call[1] ?? "", call[2] ?? "", (inner) =>
-      resolveColour(inner, around, depth + 1),
+      colourOf(inner, around, depth + 1),
     );
-    return relative === null ? null : shownColour(relative);
+    return relative === null ? null : fromCulori(relative);
   }
   if (/\bcalc\(|\bmin\(|\bmax\(|\bclamp\(/.test(lower)) return null;
   // The parser would also take hexadecimal digits without their `#`.
   const parsed = /^[0-9a-f]+$/.test(lower) ? undefined : parse(lower);
-  if (parsed === undefined) return null;
-  return shownColour(toRgb(parsed));
+  return parsed === undefined ? null : fromCulori(toRgb(parsed));
 }
+
+const fromCulori = ({ r = 0, g = 0, b = 0, alpha = 1 }: Rgb): Rgba => rgba(r, g, b, alpha);
 
 const mappedIntoGamut = toGamut("rgb", "oklch");
 
@@ -56,13 +63,14 @@ const APART = 3 / 255;
  * The colour as a screen of sRGB shows it. Of one that lies outside, browsers cut each channel off, and CSS Color 4 §13.2
  * takes chroma away: null where the two do not come to the same.
  */
-function shownColour(colour: Rgb): Rgba | null {
-  const channel = (c: number | undefined) => Math.max(0, Math.min(1, c ?? 0));
-  const cut = rgba(channel(colour.r), channel(colour.g), channel(colour.b), channel(colour.alpha ?? 1));
+function shownColour({ alpha, ...channels }: Rgba): Rgba | null {
+  const colour: Rgb = { mode: "rgb", ...channels };
+  const within = (c: number) => Math.max(0, Math.min(1, c));
+  const cut = rgba(within(colour.r), within(colour.g), within(colour.b), within(alpha));
   if (displayable(colour)) return cut;
   const mapped = mappedIntoGamut(colour);
   const isSame = (["r", "g", "b"] as const).every(
-    (name) => Math.abs(channel(mapped[name]) - cut[name]) <= APART,
+    (name) => Math.abs(within(mapped[name]) - cut[name]) <= APART,
   );
   return isSame ? cut : null;
 }
@@ -107,7 +115,7 @@ function mixed(parts: readonly string[], around: ColourSurroundings, depth: numb
     const share = /(?:^|\s)([\d.]+)%(?:\s|$)/.exec(text);
     return {
       share: share === null ? null : Number(share[1]) / 100,
-      colour: resolveColour(text.replace(/(?:^|\s)[\d.]+%(?=\s|$)/, " ").trim(), around, depth + 1),
+      colour: colourOf(text.replace(/(?:^|\s)[\d.]+%(?=\s|$)/, " ").trim(), around, depth + 1),
     };
   };
   const one = read(first);
@@ -138,6 +146,5 @@ function mixed(parts: readonly string[], around: ColourSurroundings, depth: numb
       space,
     )(weight),
   );
-  const clamp = (c: number) => Math.max(0, Math.min(1, c));
-  return rgba(clamp(mixed.r), clamp(mixed.g), clamp(mixed.b), alpha * alphaFactor);
+  return rgba(mixed.r, mixed.g, mixed.b, alpha * alphaFactor);
 }
