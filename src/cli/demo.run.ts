@@ -33,6 +33,10 @@ const steps: readonly Step[] = [
   { shows: "The same pages, mended", words: ["audit", "mended", "--coverage"] },
   { shows: "A React page, with all that its components render", words: ["audit", "booking/src"] },
   {
+    shows: "Colours where they are written: Sass, utility classes, a style in script",
+    words: ["audit", "styles"],
+  },
+  {
     shows: "What the keys of a script come to",
     words: ["walk", "keys/booking.html", "--script", "keys/booking.walk"],
   },

@@ -31,6 +31,7 @@ export function memoryHost(files: Readonly<Record<string, string>>): Host {
       realPath: async (file) => (all.has(file) || isFolder(file) ? file : null),
       find: async (patterns, folder) =>
         [...all.keys()]
+          .filter((file) => !file.includes("/node_modules/"))
           .filter((file) => patterns.some((pattern) => picomatch(pattern)(path.relative(folder, file))))
           .sort(),
       writeWhole: async () => "this disk is read only",

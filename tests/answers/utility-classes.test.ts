@@ -1,3 +1,5 @@
+import { readFile } from "node:fs/promises";
+import { fileURLToPath } from "node:url";
 import { describe, expect, test } from "vitest";
 import { auditFiles, found } from "./component-project.ts";
 
@@ -118,4 +120,25 @@ test("of several stylesheets each holds where it is imported", async () => {
 
 test("without the package no stylesheet is looked for", async () => {
   expect(await pale(project(greyLine, { "package.json": "{}" }))).toEqual([]);
+});
+
+test("it is the same where the package is installed: what it brings is nobody's to change", async () => {
+  const installed = fileURLToPath(import.meta.resolve("tailwindcss/index.css"));
+  const files = project(greyLine, {
+    "node_modules/tailwindcss/index.css": await readFile(installed, "utf8"),
+  });
+  expect(await pale(files)).toEqual(["#99a1af on #ffffff, Slip.jsx text-gray-400 → text-gray-500"]);
+  const { findings } = await auditFiles(files, "Slip.jsx", { checks: ["contrast.text"] });
+  expect(findings.flatMap(({ origins }) => origins.map(({ source }) => source?.file))).toEqual([
+    "app.css",
+    "app.css",
+  ]);
+});
+
+test("what only the name of a class declares is no variable to refer to", async () => {
+  const line = '<p className="fine">Slip 4 is free.</p><p className="text-slate-600">Slip 5</p>';
+  const sheet = '@import "tailwindcss";\n.fine { color: #9fb3bd; }\n';
+  expect(await pale(project(line, { "app.css": sheet }))).toEqual([
+    "#9fb3bd on #ffffff, app.css #9fb3bd → #677983",
+  ]);
 });

@@ -261,3 +261,16 @@ test("the mistakes of the demo are mended by what is likely and the words", asyn
   expect(asked).toContain("7 → 0: 7 mended");
   expect((await keel(folder, ["audit"])).status).toBe(0);
 });
+
+test("colours of the demo are mended where they are written: in Sass, in a class, in a script", async () => {
+  const folder = folderWith({});
+  cpSync(path.join(demo, "styles"), folder, { recursive: true });
+  const { out } = await keel(folder, ["mend", "--write", "--also", "likely"]);
+  expect(out).toContain("4 → 0: 4 mended");
+  const written = ["_tones.scss", "yard.css", "Berths.tsx", "Notice.jsx"].map((file) =>
+    readFileSync(path.join(folder, file), "utf8"),
+  );
+  expect(written.join("\n")).toMatch(
+    /\$fog: #677983;[\s\S]*--color-tide: #557c89;[\s\S]*free: "text-slate-500"[\s\S]*pale = "#817562";/,
+  );
+});

@@ -56,7 +56,11 @@ export async function compileUtilities({
   });
   const css = compiled.build(withScales(words));
   const mappings = mappingsOf(compiled.buildSourceMap());
-  const written = (path: string) => (path === style.path ? style.source : sourceOf(path));
+  // What the package brings is made of the names of classes, wherever its files lie.
+  const written = (path: string) => {
+    const source = path === style.path ? style.source : sourceOf(path);
+    return source?.isForeign === true ? null : source;
+  };
   return { css, ...marksOf(css, mappings, style.source, written), lacks };
 }
 

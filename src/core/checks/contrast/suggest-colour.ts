@@ -11,16 +11,29 @@ import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { NamedColour, Scene } from "../../scene/scene.ts";
 
-/** The colours that the page's root declares as custom properties, and those of the project beside. */
-export const paletteOf = keptForScene((scene: Scene): readonly NamedColour[] => {
+interface DeclaredColour extends NamedColour {
+  /** Whether a compiler declares it, and only where the name of a class asks for it. */
+  readonly isMade: boolean;
+}
+
+/** The colours that the page's root declares as custom properties. */
+const declaredColours = keptForScene((scene: Scene): readonly DeclaredColour[] => {
   const root = scene.page.index.byTag("html")[0];
-  if (root === undefined) return scene.palette;
+  if (root === undefined) return [];
   const { styles } = scene.page;
-  const declared = styles.customProperties(root).flatMap((name) => {
-    const text = styles.value(root, name)?.text ?? null;
-    const colour = text === null || text === "" ? null : styles.colourWithin({ element: root }, text);
-    return colour === null || colour.alpha < 1 ? [] : [{ name, colour }];
+  return styles.customProperties(root).flatMap((name) => {
+    const value = styles.value(root, name);
+    const text = value?.text ?? "";
+    const colour = text === "" ? null : styles.colourWithin({ element: root }, text);
+    return colour === null || colour.alpha < 1
+      ? []
+      : [{ name, colour, isMade: value?.declared?.isMade === true }];
   });
+});
+
+/** The colours that a stylesheet may refer to: custom properties of the root, and those of the project beside. */
+export const paletteOf = keptForScene((scene: Scene): readonly NamedColour[] => {
+  const declared = declaredColours(scene).filter(({ isMade }) => !isMade);
   const named = new Set(declared.map(({ name }) => name));
   return [...declared, ...scene.palette.filter(({ name }) => !named.has(name))];
 });
@@ -75,8 +88,9 @@ export function suggestColour(
   const place = value === null ? null : declarationToMend(value);
   const byClass = value === null ? null : classOfColour(scene, element, value);
   if (byClass !== null) {
-    const scale = paletteOf(scene).filter(({ name }) => name.startsWith(`--color-${byClass.scale}-`));
-    const step = nearestInPalette(text, ground, needed, scale) ?? own;
+    const all = declaredColours(scene);
+    const scale = all.filter(({ name }) => name.startsWith(`--color-${byClass.scale}-`));
+    const step = nearestInPalette(text, ground, needed, scale) ?? nearestInPalette(text, ground, needed, all);
     const colour = /^--color-(.+)$/.exec(step?.name ?? "")?.[1];
     if (step !== null && colour !== undefined)
       return withChanges(
