@@ -46,6 +46,15 @@ describe("a colour that is compiled to CSS is judged where it was written", () =
       ["_tones.scss #aaa → #767676"],
     ],
     [
+      "by a variable called as the property",
+      {
+        "Slip.jsx": part("slip.scss"),
+        "slip.scss": `$color: #aaa;\n${ground}.fine { color: $color; }`,
+      },
+      ["slip.scss:3 #aaa", "slip.scss:1 $color: #aaa", "slip.scss:2 #fff"],
+      ["slip.scss #aaa → #767676"],
+    ],
+    [
       "by a mixin",
       {
         "Slip.jsx": part("slip.scss"),
@@ -61,16 +70,16 @@ describe("a colour that is compiled to CSS is judged where it was written", () =
         "Slip.jsx": part("slip.scss"),
         "slip.scss": `$tones: (pale: #aaa);\n${ground}.fine { color: map-get($tones, pale); }`,
       },
-      ["slip.scss:3 #aaa", "slip.scss:2 #fff"],
+      ["slip.scss:3 #aaa", "slip.scss:1 pale: #aaa", "slip.scss:2 #fff"],
       ["slip.scss #aaa → #767676"],
     ],
     [
-      "and has no edit where it is computed",
+      "and has no edit where it is computed, though the same colour stands elsewhere",
       {
         "Slip.jsx": part("slip.scss"),
-        "slip.scss": `$ink: #555;\n${ground}.fine { color: mix($ink, white, 50%); }`,
+        "slip.scss": `$ink: #555;\n${ground}.edge { outline: 1px solid #aaaaaa; }\n.fine { color: mix($ink, white, 50%); }`,
       },
-      ["slip.scss:3 #aaaaaa", "slip.scss:2 #fff"],
+      ["slip.scss:4 #aaaaaa", "slip.scss:2 #fff"],
       [],
     ],
     [

@@ -145,12 +145,13 @@ class Places {
       ...declared,
       source,
       valueSource: spanAt(value, value.offset + declared.text.length),
-      variable: isOutside ? variableBefore(value) : null,
+      variable: isOutside && !isSetAs(value, this.#headOf(declared)) ? variableBefore(value) : null,
     };
   }
 
   /** Where the very text of a value stands in a source. */
-  #valuePlace({ text, valueSource }: Declared, statement: Place, end: number): Place | null {
+  #valuePlace(declared: Declared, statement: Place, end: number): Place | null {
+    const { text, valueSource } = declared;
     const mark = this.#markAt(valueSource.start);
     const source = mark === null ? undefined : this.#style.sources[mark.source];
     if (mark !== null && source !== undefined) {
@@ -169,18 +170,31 @@ class Places {
       if (definition?.source.text.startsWith(text, definition.offset) === true) return definition;
     }
     // Such as out of a map of colours.
-    return /^#[0-9a-f]{3,8}$/i.test(text) ? this.#onlyPlace(text) : null;
+    return /^#[0-9a-f]{3,8}$/i.test(text) ? this.#onlyPlace(text, this.#headOf(declared)) : null;
   }
 
-  /** Where a text stands that stands once in all sources. */
-  #onlyPlace(text: string): Place | null {
+  /** What stands before the value of a declaration in the compiled text: its name and a colon. */
+  #headOf({ source, valueSource }: Declared): string {
+    return this.#style.css.slice(source.start, valueSource.start).trimEnd();
+  }
+
+  /**
+   * Where a text stands that stands once in all sources: as a string of a script, as an entry of a map, or in the same
+   * declaration elsewhere, out of which it was taken over.
+   */
+  #onlyPlace(text: string, head: string): Place | null {
     const found = this.#style.sources.flatMap((source) =>
       [...source.text.matchAll(new RegExp(`${text}(?![\\w-])`, "g"))].map(({ index }) => ({
         source,
         offset: index,
       })),
     );
-    return found.length === 1 ? (found[0] ?? null) : null;
+    const [only] = found;
+    if (only === undefined || found.length > 1) return null;
+    const { source, offset } = only;
+    const isString = /["'`]$/.test(source.text.slice(0, offset));
+    const isEntry = variableBefore(only) !== null && /^\s*[,)]/.test(source.text.slice(offset + text.length));
+    return isString || isEntry || isSetAs(only, head) ? only : null;
   }
 
   /** Where the value of a variable stands that is set once in all sources. */
@@ -208,9 +222,16 @@ const spanAt = ({ source, offset }: Place, end: number): Span => ({
   end: source.start + end,
 });
 
-/** The variable that is set to what stands at a place. */
+/** Whether what stands at a place is the value of a declaration of the same name. */
+function isSetAs({ source, offset }: Place, head: string): boolean {
+  const before = source.text.slice(Math.max(0, offset - 120), offset).trimEnd();
+  return before.endsWith(head) && !/[\w$@-]$/.test(before.slice(0, -head.length));
+}
+
+/** The variable, entry of a map or name of a script that is set to what stands at a place. */
 function variableBefore({ source, offset }: Place): string | null {
-  return /([$@][\w-]+)\s*:\s*$/.exec(source.text.slice(Math.max(0, offset - 120), offset))?.[1] ?? null;
+  const before = source.text.slice(Math.max(0, offset - 120), offset);
+  return /([$@]?[\w-]+)\s*[:=]\s*["'`]?$/.exec(before)?.[1] ?? null;
 }
 
 /** Where the statement or block ends that begins at an offset: its semicolon is not part of it, its block is. */
