@@ -87,6 +87,8 @@ const remarkAsWritten = (remark: Remark, places: Places): Remark => ({
 /** Finds for places of a compiled text where they were written. */
 class Places {
   readonly #style: CompiledStyle;
+  /** Places that were looked for in all sources; null for one that is not there, or not once. */
+  readonly #once = new Map<string, Place | null>();
 
   constructor(style: CompiledStyle) {
     this.#style = style;
@@ -183,14 +185,8 @@ class Places {
    * declaration elsewhere, out of which it was taken over.
    */
   #onlyPlace(text: string, head: string): Place | null {
-    const found = this.#style.sources.flatMap((source) =>
-      [...source.text.matchAll(new RegExp(`${text}(?![\\w-])`, "g"))].map(({ index }) => ({
-        source,
-        offset: index,
-      })),
-    );
-    const [only] = found;
-    if (only === undefined || found.length > 1) return null;
+    const only = this.#onlyMatch(`(?=${text}(?![\\w-]))`);
+    if (only === null) return null;
     const { source, offset } = only;
     const isString = /["'`]$/.test(source.text.slice(0, offset));
     const isEntry = variableBefore(only) !== null && /^\s*[,)]/.test(source.text.slice(offset + text.length));
@@ -199,14 +195,22 @@ class Places {
 
   /** Where the value of a variable stands that is set once in all sources. */
   #onlyDefinition(name: string): Place | null {
-    const pattern = new RegExp(`(?<![\\w-])${name.replace("$", "\\$")}\\s*:\\s*`, "g");
+    return this.#onlyMatch(`(?<![\\w-])${name.replace("$", "\\$")}\\s*:\\s*`);
+  }
+
+  /** Where the only match of a pattern in all sources ends. */
+  #onlyMatch(pattern: string): Place | null {
+    const known = this.#once.get(pattern);
+    if (known !== undefined) return known;
     const found = this.#style.sources.flatMap((source) =>
-      [...source.text.matchAll(pattern)].map((match) => ({
+      [...source.text.matchAll(new RegExp(pattern, "g"))].map((match) => ({
         source,
         offset: match.index + match[0].length,
       })),
     );
-    return found.length === 1 ? (found[0] ?? null) : null;
+    const only = found.length === 1 ? (found[0] ?? null) : null;
+    this.#once.set(pattern, only);
+    return only;
   }
 
   /** For what a compiler wrote by itself: the beginning of the file. */

@@ -1,40 +1,71 @@
-import { compileStringAsync, Exception, type Importer, Logger, type Syntax } from "sass";
+import { compileString, Exception, type Importer, Logger, type Syntax } from "sass";
 import { mappingsIn, marksOf } from "./marks.ts";
 import { keptRemarks, type StyleCompiler } from "./style-compiler.ts";
 import type { StyleFiles } from "./style-files.ts";
 
+/** What is imported is read beforehand: the compiler is three times as fast where it need not wait. */
 export const compileSass: StyleCompiler = async (style, files, sourceOf) => {
   const url = urlOf(style.path);
-  const importer = importerOf(files, style.path);
-  const compiled = compileStringAsync(keptRemarks(style.source.text), {
-    syntax: style.language === "sass" ? "indented" : "scss",
-    url,
-    importer,
-    importers: [importer],
-    sourceMap: true,
-    charset: false,
-    logger: Logger.silent,
-  });
-  const { css, sourceMap } = await compiled.catch((error: unknown) => {
+  const importer = importerOf(await importsFrom(style.path, style.source.text, files), style.path);
+  try {
+    const { css, sourceMap } = compileString(keptRemarks(style.source.text), {
+      syntax: style.language === "sass" ? "indented" : "scss",
+      url,
+      importer,
+      importers: [importer],
+      sourceMap: true,
+      charset: false,
+      logger: Logger.silent,
+    });
+    const written = (name: string) =>
+      name === url.href ? style.source : name.startsWith("file:") ? sourceOf(pathOf(name)) : null;
+    return { css, ...marksOf(css, mappingsIn(sourceMap), style.source, written) };
+  } catch (error) {
     if (!(error instanceof Exception)) throw error;
     throw new Error(`${error.sassMessage.replace(/\.$/, "")}: ${error.span.text.trim()}`);
-  });
-  const written = (name: string) =>
-    name === url.href ? style.source : name.startsWith("file:") ? sourceOf(pathOf(name)) : null;
-  return { css, ...marksOf(css, mappingsIn(sourceMap), style.source, written) };
+  }
 };
 
-const importerOf = (files: StyleFiles, entry: string): Importer<"async"> => ({
-  async canonicalize(written, { containingUrl }) {
+/** The files that a style takes in, at whatever remove. */
+interface Imports {
+  /** By the file that imports, and what it writes. */
+  readonly found: ReadonlyMap<string, string>;
+  readonly texts: ReadonlyMap<string, string>;
+}
+
+async function importsFrom(entry: string, text: string, files: StyleFiles): Promise<Imports> {
+  const found = new Map<string, string>();
+  const texts = new Map([[entry, text]]);
+  for (const [from, written] of texts)
+    for (const specifier of importedIn(written)) {
+      const file = await files.find(specifier, from, sassNames);
+      if (file === null) continue;
+      found.set(`${from} ${specifier}`, file);
+      const imported = texts.has(file) ? null : await files.text(file);
+      if (imported !== null) texts.set(file, imported);
+    }
+  return { found, texts };
+}
+
+/** What `@use`, `@forward`, `@import` and `load-css()` name. */
+const importedIn = (text: string): readonly string[] =>
+  [...text.matchAll(/(?:@(?:use|forward|import)\s|\bload-css\()[^;{}]*/g)].flatMap(([statement]) =>
+    [...statement.matchAll(/"([^"\n]+)"|'([^'\n]+)'/g)].flatMap(([, double, single]) => {
+      const specifier = double ?? single ?? "";
+      return /^(?:sass:|[a-z]+:\/\/|\/\/)/.test(specifier) ? [] : [specifier];
+    }),
+  );
+
+const importerOf = ({ found, texts }: Imports, entry: string): Importer<"sync"> => ({
+  canonicalize(written, { containingUrl }) {
     const from = containingUrl === null ? entry : pathOf(containingUrl);
-    const specifier = written.startsWith("file:") ? pathOf(written) : written;
-    const found = await files.find(specifier, from, sassNames);
-    return found === null ? null : urlOf(found);
+    const file = found.get(`${from} ${written}`);
+    return file === undefined ? null : urlOf(file);
   },
-  async load(url) {
+  load(url) {
     const file = pathOf(url);
-    const text = await files.text(file);
-    if (text === null) return null;
+    const text = texts.get(file);
+    if (text === undefined) return null;
     const syntax: Syntax = file.endsWith(".sass") ? "indented" : file.endsWith(".css") ? "css" : "scss";
     return { contents: syntax === "css" ? text : keptRemarks(text), syntax, sourceMapUrl: url };
   },
