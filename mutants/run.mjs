@@ -7,6 +7,7 @@
  *   node mutants/run.mjs --only css/     those in files whose path holds the text
  *   node mutants/run.mjs --list got-past those of one list
  *   node mutants/run.mjs --unseen        those that no run has noticed yet
+ *   node mutants/run.mjs --stands        only says whether the code still holds what each fault changes
  *   node mutants/run.mjs --near          asks the tests that stand near a fault only: soon over, and not the last word
  */
 import { execFileSync, spawn } from "node:child_process";
@@ -54,6 +55,7 @@ const { values: options } = parseArgs({
     list: { type: "string", default: "" },
     unseen: { type: "boolean", default: false },
     near: { type: "boolean", default: false },
+    stands: { type: "boolean", default: false },
     lanes: { type: "string", default: String(availableParallelism()) },
   },
 });
@@ -72,6 +74,7 @@ if (stale.length > 0) {
   for (const { key } of stale) console.error(`does not stand there once: ${key}`);
   process.exit(2);
 }
+if (options.stands) process.exit(0);
 
 /** Which test file noticed a fault last time: it is asked first. */
 const noticedBy = existsSync(noticedFile) ? JSON.parse(readFileSync(noticedFile, "utf8")) : {};
