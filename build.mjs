@@ -25,6 +25,7 @@ await build({
     api: "src/api.ts",
     specimen: "src/specimen.ts",
     "render-worker": "src/render/worker.ts",
+    "sources-worker": "src/sources-worker.ts",
     "vite-builder": "src/render/vite-builder.ts",
   },
   outdir: "dist",

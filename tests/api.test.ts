@@ -124,3 +124,69 @@ describe("what results hang on beside the files", () => {
     expect(key).not.toBe(usual);
   });
 });
+
+describe("threads", () => {
+  const boats = Array.from({ length: 210 }, (_, i) => [
+    `Boat${i}.tsx`,
+    `import { Pic } from "./Pic${i % 7}";
+export const Boat${i} = ({ isIn = false }) => <section><Pic />{isIn && <img src="${i}.png" />}<div onClick={() => {}}>Moor ${i}</div></section>;
+`,
+  ]);
+  const pictures = Array.from({ length: 7 }, (_, i) => [
+    `Pic${i}.tsx`,
+    `export const Pic = ({ words }: { words?: string }) => <img src="p.png" alt={words} />;\n`,
+  ]);
+  const files = Object.fromEntries([...boats, ...pictures]);
+  const told = (answer: AuditAnswer) => ({
+    ...JSON.parse(auditJson(answer, "0.0.0")),
+    startedAt: "",
+    elapsedMs: 0,
+  });
+
+  test("judge component source together as one does alone, and find all of it", async () => {
+    const host = hostIn(folderWith(files));
+    const taken: unknown[] = [];
+    const { threads } = host;
+    const watched = {
+      ...host,
+      threads: threads && {
+        ...threads,
+        start: (...given: Parameters<typeof threads.start>) => {
+          const thread = threads.start(...given);
+          const received = () => {
+            const answers = thread.received();
+            taken.push(...answers);
+            return answers;
+          };
+          return { ...thread, received };
+        },
+      },
+    };
+    const [alone, together] = [
+      await audit(".", { cache: false, workers: 1 }, { host }),
+      await audit(".", { cache: false, workers: 2 }, { host: watched }),
+    ];
+    expect(told(together)).toEqual(told(alone));
+    expect(alone.findings.filter(({ outcome }) => outcome === "failed").length).toBeGreaterThan(400);
+    expect(taken.length).toBeGreaterThan(0);
+  });
+
+  test("that end early leave their work to the others", async () => {
+    const host = hostIn(folderWith(files));
+    const ended = { post: () => {}, received: () => [], speaks: async () => false, end: () => {} };
+    const taking = {
+      cores: 3,
+      start: (_: string, { claims }: { claims: { root: SharedArrayBuffer } }) => {
+        new Uint8Array(claims.root).fill(1, 3, 9);
+        return ended;
+      },
+    };
+    const broken = { ...host, threads: taking as NonNullable<typeof host.threads> };
+    const alone = await audit(".", { cache: false, workers: 1 }, { host });
+    expect(told(await audit(".", { cache: false }, { host: broken }))).toEqual(told(alone));
+  });
+
+  test("are asked for in whole numbers", async () => {
+    await expect(audit(".", { workers: 1.5 }, { host: hostIn(folderWith({})) })).rejects.toThrow(/--workers/);
+  });
+});

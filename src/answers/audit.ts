@@ -13,7 +13,7 @@ import { Workspace } from "../host/workspace.ts";
 import { checksFor } from "../settings/check-plan.ts";
 import { type AuditPlan, isTold, type Trials } from "../settings/plan.ts";
 import { SiteAudit } from "./audit-site.ts";
-import type { SourcesResult, UnknownAnswer } from "./audit-sources.ts";
+import type { SourcesResult } from "./audit-sources.ts";
 import { type UnitAudit, UnitAuditor } from "./audit-unit.ts";
 import { type Asking, collect, gather, type Outcome } from "./collect.ts";
 import { SourceTexts } from "./element-answer.ts";
@@ -22,6 +22,8 @@ import { type FindingAnswer, inReportOrder, shareCauses } from "./finding-answer
 import { type AuditAnew, type AuditedUnit, provedRepairs } from "./proved-repairs.ts";
 import { withoutEdits } from "./repair-answer.ts";
 import { mergedWithSeen } from "./seen-answer.ts";
+import { sharedWork } from "./shared-work.ts";
+import type { UnknownAnswer } from "./sources-audit.ts";
 import { SourcesCache } from "./sources-cache.ts";
 import { Results, type Subject } from "./subject.ts";
 
@@ -205,10 +207,12 @@ class Audit {
   async #audited(targets: SourceTargets): Promise<SourcesResult> {
     const { auditSources } = await import("./audit-sources.ts");
     const { workspace = new Workspace(), signal, enough, onPage } = this.#asking;
-    const loaded = await targets.load();
+    const shared = sharedWork(this.#plan, this.#host, targets.entries, [signal, enough]);
     const onRoot = (name: string, done: number, total: number) => onPage?.({ name }, done, total);
-    const asking = { workspace, signal, enough, onRoot };
-    const result = await auditSources(loaded, this.#plan, this.#host, asking);
+    const asking = { workspace, signal, enough, onRoot, shared };
+    const judging = targets.load().then((loaded) => auditSources(loaded, this.#plan, this.#host, asking));
+    const result = await judging.finally(() => shared?.end());
+    const loaded = await targets.load();
     const isEmpty = result.subjects.length + result.unread.length + loaded.problems.length === 0;
     if (!isEmpty) return result;
     const named = [...new Set(loaded.entries.map(({ target }) => target))];

@@ -33,6 +33,8 @@ export async function editedHost(
   }
   return {
     ...host,
+    // Another thread would read what lies on the disk.
+    threads: null,
     standardInput: async () => input ?? host.standardInput(),
     files: {
       ...host.files,

@@ -53,6 +53,12 @@ const options = {
     default: true,
     describe: "Keep what came of component source below node_modules/.cache (--no-cache reads all anew)",
   },
+  workers: {
+    type: "number",
+    requiresArg: true,
+    describe:
+      "In how many threads component source is judged where there is much of it (all cores but one, at most four)",
+  },
   "show-worlds": {
     type: "boolean",
     default: false,

@@ -64,6 +64,25 @@ export interface Host {
    * page. The answer is what it posts, or in a word why there is none. Its time counts from when it posts `begins`.
    */
   runApart(program: "render-worker", data: unknown, limits: ApartLimits): Promise<ApartAnswer>;
+  /** Threads that share our own computing; null where there are none. */
+  readonly threads: Threads | null;
+}
+
+export interface Threads {
+  /** How many may compute at once, this one among them. */
+  readonly cores: number;
+  /** Starts one of our own programs in a thread of its own. */
+  start(program: "sources-worker", data: unknown): Thread;
+}
+
+/** A program in a thread of its own. What goes between is copied. */
+export interface Thread {
+  post(message: unknown): void;
+  /** What it has posted since this was last asked. */
+  received(): readonly unknown[];
+  /** Waits until it posts something, or has ended: false. */
+  speaks(): Promise<boolean>;
+  end(): void;
 }
 
 export interface ApartLimits {

@@ -20,7 +20,7 @@ import { promisify } from "node:util";
 import { Worker } from "node:worker_threads";
 import ignore, { type Ignore } from "ignore";
 import { glob } from "tinyglobby";
-import type { ApartAnswer, ApartLimits, Files, Host } from "./host.ts";
+import type { ApartAnswer, ApartLimits, Files, Host, Thread } from "./host.ts";
 
 /** The words of the operating system for what went wrong, without its codes. */
 function reasonOf(error: unknown): string {
@@ -292,6 +292,36 @@ export class Workers {
   }
 }
 
+/** One of our own programs in a thread; what it throws ends it. */
+function startThread(program: string, data: unknown): Thread {
+  const worker = new Worker(programFile(program), { workerData: data, env: {}, stdout: true, stderr: true });
+  let waiting: unknown[] = [];
+  let hasEnded = false;
+  let wake = () => {};
+  worker.on("message", (message: unknown) => {
+    waiting.push(message);
+    wake();
+  });
+  worker.on("error", () => {});
+  worker.on("exit", () => {
+    hasEnded = true;
+    wake();
+  });
+  return {
+    post: (message) => worker.postMessage(message),
+    received: () => {
+      const received = waiting;
+      waiting = [];
+      return received;
+    },
+    speaks: async () => {
+      if (waiting.length === 0 && !hasEnded) await new Promise<void>((resolve) => (wake = resolve));
+      return waiting.length > 0;
+    },
+    end: () => void worker.terminate(),
+  };
+}
+
 /** Where a program is run; what is not given is as in this process. */
 export interface Place {
   /** Absolute. */
@@ -316,6 +346,7 @@ export function nodeHost(
     packageText: (name) => readFile(fileURLToPath(import.meta.resolve(name)), "utf8"),
     commitState: () => commitState(workingDirectory),
     runApart: (_, data, limits) => workers.run(data, limits),
+    threads: { cores: os.availableParallelism(), start: startThread },
     hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),
   };
 }

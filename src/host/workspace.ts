@@ -1,3 +1,6 @@
+/** Is told of everything that is made and kept. */
+export type OnKept = (kind: string, name: string, key: string, value: unknown) => void;
+
 /**
  * What was made of texts and may be made again: modules, sheets, what came of a root. Each is kept by what it was made of,
  * and under a name only the latest: what has not changed since is as it was. Kept in memory, for as long as it is held.
@@ -5,8 +8,10 @@
 export class Workspace {
   readonly #kept = new Map<string, { readonly key: string; readonly value: unknown }>();
   readonly #below: Workspace | null;
+  readonly #onKept: OnKept;
 
-  constructor(below: Workspace | null = null) {
+  constructor(onKept: OnKept = () => {}, below: Workspace | null = null) {
+    this.#onKept = onKept;
     this.#below = below;
   }
 
@@ -15,11 +20,17 @@ export class Workspace {
    * @param key everything that it is made of: the text itself, or a hash of all of it
    */
   of<T>(kind: string, name: string, key: string, make: () => T): T {
-    const place = `${kind} ${name}`;
+    const place = placeOf(kind, name);
     for (const known of this.#keptAt(place)) if (known.key === key) return known.value as T;
     const value = make();
-    this.#kept.set(place, { key, value });
+    this.put(kind, name, key, value);
     return value;
+  }
+
+  /** Keeps what was made elsewhere. */
+  put(kind: string, name: string, key: string, value: unknown): void {
+    this.#kept.set(placeOf(kind, name), { key, value });
+    this.#onKept(kind, name, key, value);
   }
 
   /** What is kept at a place, here and in what this one was forked from, the nearest first. */
@@ -40,15 +51,17 @@ export class Workspace {
     holds: (value: T) => Promise<boolean>,
     make: () => Promise<T>,
   ): Promise<T> {
-    const place = `${kind} ${name}`;
+    const place = placeOf(kind, name);
     for (const { value } of this.#keptAt(place)) if (await holds(value as T)) return value as T;
     const value = await make();
-    this.#kept.set(place, { key: "", value });
+    this.put(kind, name, "", value);
     return value;
   }
 
   /** A workspace that knows all that this one does, and leaves it as it is: for trying what may not stay. */
   fork(): Workspace {
-    return new Workspace(this);
+    return new Workspace(undefined, this);
   }
 }
+
+const placeOf = (kind: string, name: string): string => `${kind} ${name}`;

@@ -38,6 +38,8 @@ export interface AuditOptions extends ReadingOptions {
   readonly all?: boolean | undefined;
   /** Whether findings in component source say in which world they were judged. */
   readonly showWorlds?: boolean | undefined;
+  /** In how many threads component source is judged; by the cores of the machine where it is not given. */
+  readonly workers?: number | undefined;
   /** Whether what came of component source is kept below `node_modules/.cache`. */
   readonly cache?: boolean | undefined;
 }

@@ -64,6 +64,10 @@ export interface AuditPlan extends ReadingPlan, CheckPlan {
   readonly trials: Trials;
   /** All that results hang on beside the files, as one text. */
   readonly key: string;
+  /** In how many threads component source is judged; null for as many as there are cores. */
+  readonly workers: number | null;
+  /** What the plan was made from: plain data, from which another thread makes the same. */
+  readonly recipe: Recipe;
   /** Whether results of component source are kept on the disk from one run to the next. */
   readonly isCached: boolean;
   /** Whether findings in component source say in which world they were judged. */
@@ -85,6 +89,13 @@ export interface Circumstances {
   readonly palette: readonly NamedColour[];
   /** Tells this program from every other: results are kept for it alone. */
   readonly build: string;
+}
+
+/** What a plan of an audit is made from. */
+export interface Recipe {
+  readonly targets: readonly string[];
+  readonly options: AuditOptions;
+  readonly circumstances: Circumstances;
 }
 
 export interface Planned<Plan> {
@@ -114,6 +125,9 @@ export function auditPlan(
   const { config, base } = settlement;
   const reading = settledReading(targets, options, circumstances, settlement);
   if (!reading.ok) return reading;
+  const { workers = null } = options;
+  if (workers !== null && !(Number.isInteger(workers) && workers > 0))
+    return refusal("--workers must be a whole number above 0");
   const chosen = chooseChecks(everyCheck, options.only, options.skipChecks);
   if (!chosen.ok) return chosen;
   const outcomes = settledOutcomes(options, settlement);
@@ -150,6 +164,8 @@ export function auditPlan(
       palette,
       options.showWorlds === true,
     ]),
+    workers,
+    recipe: { targets, options, circumstances },
     isCached: options.cache !== false && options.showWorlds !== true,
     showsWorlds: options.showWorlds === true,
     failOn,

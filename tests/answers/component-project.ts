@@ -43,6 +43,7 @@ export function memoryHost(files: Readonly<Record<string, string>>): Host {
     standardInput: async () => new Uint8Array(),
     packageText: (name) => readFile(fileURLToPath(import.meta.resolve(name)), "utf8"),
     commitState: async () => "no repository",
+    threads: null,
     runApart: async () => ({ ok: false, reason: "nothing runs here" }),
     hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),
   };

@@ -87,3 +87,37 @@ test("the key of a value does not grow with what the value holds", () => {
   expect(keyOf(listOf([known(1), known("1")]))).toBe(keyOf(listOf([known(1), known("1")])));
   expect(keyOf(listOf([known(1)]))).not.toBe(keyOf(listOf([known("1")])));
 });
+
+test.each<[string, Readonly<Record<string, string>>]>([
+  [
+    "asks for a variable of a module where something is decided",
+    {
+      "A.jsx": `import { far, kind } from "./kinds";\nexport const A = () => <p>{far && <b title={kind}>Far</b>}</p>;\n`,
+      "B.jsx": `import { kind } from "./kinds";\nexport const B = () => <p>{kind === "berth" ? <img src="a.png" /> : <button />}</p>;\n`,
+      "kinds.js": `import { far } from "boatyard";\nexport { far };\nexport const kind = far ? "berth" : "buoy";\n`,
+    },
+  ],
+  [
+    "changes a variable of a module",
+    {
+      "A.jsx": `import { moor } from "./boats";\nexport const A = () => <p>{moor("Tern")}</p>;\n`,
+      "B.jsx": `import { moored } from "./boats";\nexport const B = () => (moored() === "Tern" ? <button /> : <img src="a.png" />);\n`,
+      "boats.js": `let last = "";\nexport function moor(one) {\n  last = one;\n  return one;\n}\nexport const moored = () => last;\n`,
+    },
+  ],
+  [
+    "goes in a circle through a module",
+    {
+      "A.jsx": `import { first } from "./first";\nexport const A = () => <p>{first.name}</p>;\n`,
+      "B.jsx": `import { second } from "./second";\nexport const B = () => second.of.isIn ? <img src="a.png" /> : <button />;\n`,
+      "first.js": `import { second } from "./second";\nexport const first = { name: second.name, isIn: true };\n`,
+      "second.js": `import { first } from "./first";\nexport const second = { name: "Tern", of: first };\n`,
+    },
+  ],
+])("what is found in a component is the same after one that %s", async (_, files) => {
+  const ofB = ({ findings }: Awaited<ReturnType<typeof auditFiles>>) =>
+    findings.filter(({ subject }) => subject === "B.jsx").map(({ check, outcome }) => `${check} ${outcome}`);
+  const alone = ofB(await auditFiles(files, "B.jsx"));
+  expect(alone.length).toBeGreaterThan(0);
+  expect(ofB(await auditFiles(files, ["A.jsx", "B.jsx"]))).toEqual(alone);
+});

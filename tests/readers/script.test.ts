@@ -4,6 +4,7 @@ import type { TreeElement, TreeValue } from "../../src/core/worlds/tree.ts";
 import { composer } from "../../src/readers/composition/compose.ts";
 import type { SourceModule } from "../../src/readers/composition/source-module.ts";
 import { parseScript } from "../../src/readers/script/parse-script.ts";
+import { everyArm, known, orElse, type Value } from "../../src/readers/script/value.ts";
 
 const moduleOf = (text: string): SourceModule => {
   const { program, errors } = parseScript(text, { start: 0, typescript: true, jsx: true });
@@ -135,4 +136,13 @@ describe("a script that does not parse", () => {
   test("is nothing where no statement is whole", () => {
     expect(parsed("const = 1;").program.body).toEqual([]);
   });
+});
+
+test("what the arms of a value share is looked at once, however many ways lead there", () => {
+  let value: Value = known(undefined);
+  for (let i = 0; i < 60; i++) {
+    const decision = { id: `so ${i}`, arms: [], named: false, source: { file: "App.tsx", start: 0, end: 0 } };
+    value = { kind: "either", decision, arms: [value, value] };
+  }
+  expect(everyArm(orElse(value, known("moored")))).toEqual([known("moored")]);
 });

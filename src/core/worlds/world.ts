@@ -174,8 +174,12 @@ export function decisionsIn(nodes: readonly TreeNode[]): readonly Decision[] {
   const note = (decision: Decision) => {
     if (!found.has(decision.id)) found.set(decision.id, decision);
   };
+  const met = new Set<TreeValue>();
   const inValue = (value: TreeValue | boolean): void => {
     if (value === null || typeof value !== "object" || !("kind" in value)) return;
+    // Arms may share what they hold.
+    if (met.has(value)) return;
+    met.add(value);
     note(value.decision);
     value.arms.forEach(inValue);
   };

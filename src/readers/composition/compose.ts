@@ -10,11 +10,19 @@ import { declaredNames, mayRender, wrappedPropsTypes } from "../react/react-sour
 import { evaluate } from "../script/evaluate.ts";
 import { bindPattern, callValue } from "../script/functions.ts";
 import { globalValue } from "../script/globals.ts";
-import type { Machine, MachineState } from "../script/machine.ts";
+import { apart, type Machine, type MachineState } from "../script/machine.ts";
 import { memberOf } from "../script/members.ts";
 import { nameNode } from "../script/places.ts";
 import { anything, type Shape, shapeOf, type TypeNames } from "../script/type-shape.ts";
-import type { ClassValue, Component, FunctionValue, MarkupValue, Scope, Value } from "../script/value.ts";
+import type {
+  ClassValue,
+  Component,
+  FunctionValue,
+  MarkupValue,
+  Rendering,
+  Scope,
+  Value,
+} from "../script/value.ts";
 import { svelteComponent } from "../svelte/svelte-component.ts";
 import { vueFileComponent } from "../vue/vue-file-component.ts";
 import { baseName, placeKey } from "./component-name.ts";
@@ -115,10 +123,15 @@ function newMachine(patience: Patience, imported: Machine["hooks"]["imported"]):
   return machine;
 }
 
+const undo = ({ changed }: Rendering): void => {
+  for (const [binding, before] of changed) Object.assign(binding, before);
+};
+
 /** A machine that has evaluated nothing yet, for what is rendered as an instance. */
 const atFirst = (instance: string): Omit<MachineState, "frames"> => ({
   path: new Map(),
   way: null,
+  rendering: { changed: new Map(), unsettled: 0 },
   steps: MOST_STEPS,
   depth: 0,
   declaring: null,
@@ -154,6 +167,10 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
   }
 
   componentsOf(module: SourceModule): readonly FoundComponent[] {
+    return this.#beside(() => this.#componentsIn(module));
+  }
+
+  #componentsIn(module: SourceModule): readonly FoundComponent[] {
     const found = new Map<Component, FoundComponent>();
     const add = (value: Value | null, name: string) => {
       if (value === null) return;
@@ -186,10 +203,9 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
   compose(found: FoundComponent): Composed {
     const { component, module } = found;
     const { state } = this.machine;
-    Object.assign(state, {
-      ...atFirst(`/${placeKey(component.source)}`),
-      frames: [{ name: component.name, source: component.source, definition: component.source }],
-    });
+    this.#begin(`/${placeKey(component.source)}`, [
+      { name: component.name, source: component.source, definition: component.source },
+    ]);
     this.#rendered.clear();
     this.#unknown.clear();
     this.#islands.length = 0;
@@ -212,6 +228,26 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
       unknown: [...this.#unknown].map(([name, uses]) => ({ name, uses })),
       isCutShort: state.steps <= 0,
     };
+  }
+
+  /** A new rendering, in which variables of modules are as they were before any. */
+  #begin(instance: string, frames: MachineState["frames"]): void {
+    const { state } = this.machine;
+    undo(state.rendering);
+    Object.assign(state, atFirst(instance), { frames });
+  }
+
+  /** What is looked for while something is rendered, or before, and has no part in it. */
+  #beside<T>(look: () => T): T {
+    const { state } = this.machine;
+    const around = { ...state };
+    Object.assign(state, atFirst(""), { frames: [] });
+    try {
+      return look();
+    } finally {
+      undo(state.rendering);
+      Object.assign(state, around);
+    }
   }
 
   definedAt(source: Span): FoundComponent | null {
@@ -358,7 +394,7 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
   #fromClass(value: ClassValue): Component | null {
     const name = value.name || baseName(value.scope.module.file);
     if (isClassComponent(value)) {
-      staticsOf(this, value.node, value.scope, value.statics);
+      apart(this.machine, () => staticsOf(this, value.node, value.scope, value.statics));
       return classComponent(this, value, name, this.#types);
     }
     return isAngularClass(value) ? angularComponent(this, this, value, name, this.#types) : null;

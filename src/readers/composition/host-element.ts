@@ -6,7 +6,16 @@ import type {
   TreeNode,
   TreeValue,
 } from "../../core/worlds/tree.ts";
-import { type FunctionValue, isNullish, truthOf, type Unknown, type Value } from "../script/value.ts";
+import {
+  everyArm,
+  type FunctionValue,
+  inEveryArm,
+  isNullish,
+  type SingleValue,
+  truthOf,
+  type Unknown,
+  type Value,
+} from "../script/value.ts";
 
 /** One attribute as a component writes it, its value not yet turned into text. */
 export interface WrittenAttribute {
@@ -72,13 +81,11 @@ const saysFalse = (name: string): boolean =>
 
 /** A value as the attribute it becomes; null where it becomes none. */
 export function attributeValue(name: string, value: Value): TreeValue {
+  return inEveryArm(value, (one) => singleAttribute(name, one));
+}
+
+function singleAttribute(name: string, value: SingleValue): TreeValue {
   switch (value.kind) {
-    case "either":
-      return {
-        kind: "either",
-        decision: value.decision,
-        arms: value.arms.map((arm) => attributeValue(name, arm)),
-      };
     case "known":
       if (isNullish(value)) return null;
       if (typeof value.value === "boolean") {
@@ -129,7 +136,7 @@ function listenerOf(value: Value, source: Span | null): ListenerCode | null {
     case "native":
       return { code: value.name, source, present: true };
     case "either": {
-      const arms = value.arms.map((arm) => listenerOf(arm, source));
+      const arms = everyArm(value).map((arm) => listenerOf(arm, source));
       const some = arms.find((arm) => arm !== null);
       if (some == null) return null;
       return arms.every((arm) => arm !== null)
@@ -150,7 +157,7 @@ function listenerOf(value: Value, source: Span | null): ListenerCode | null {
 }
 
 const mayCall = (value: Value): boolean =>
-  value.kind === "either" ? value.arms.some(mayCall) : value.kind !== "known" && truthOf(value) !== false;
+  everyArm(value).some((one) => one.kind !== "known" && truthOf(one) !== false);
 
 /** What a handler does, as an inline handler of a page would be written: its event is called `event`. */
 function handlerCode({ node, scope }: FunctionValue): string {

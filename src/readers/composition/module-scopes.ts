@@ -14,6 +14,7 @@ import {
   listOf,
   type ObjectValue,
   objectOf,
+  type Rendering,
   type Value,
 } from "../script/value.ts";
 import type { Composition } from "./composition.ts";
@@ -151,9 +152,10 @@ function bindVariables({ machine }: ScopeMaking, declaration: Ast.VariableDeclar
       continue;
     }
     // Each name of a pattern is worked out when asked for, from the value that they share.
-    const shared: { names: Scope | null } = { names: null };
+    const shared: { names: Scope | null; rendering: Rendering | null } = { names: null, rendering: null };
     const make = (name: string) => () => {
-      if (shared.names === null) {
+      if (shared.names === null || shared.rendering !== machine.state.rendering) {
+        shared.rendering = machine.state.rendering;
         shared.names = innerScope(scope);
         bindPattern(machine, id, initialOf(machine, id, init, scope), shared.names);
       }

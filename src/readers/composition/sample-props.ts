@@ -1,4 +1,4 @@
-import type { ObjectValue, Value } from "../script/value.ts";
+import { everyArm, type ObjectValue, type Value } from "../script/value.ts";
 
 /** Props for one state of a component, and what the state is called; null for the plain one. */
 export interface PropsOfState {
@@ -19,7 +19,7 @@ export function statesOf({ properties }: ObjectValue): readonly PropsOfState[] {
   );
   const states: PropsOfState[] = [{ state: null, props: needed }];
   for (const [name, value] of properties) {
-    const words = armsOf(value).flatMap((arm) => (arm.kind === "known" ? [arm] : []));
+    const words = everyArm(value).flatMap((arm) => (arm.kind === "known" ? [arm] : []));
     const first = needed.has(name) ? firstOf(value) : null;
     for (const word of words) {
       if (word === first || word.value == null || word.value === false) continue;
@@ -30,16 +30,13 @@ export function statesOf({ properties }: ObjectValue): readonly PropsOfState[] {
   return states.slice(0, MOST_STATES);
 }
 
-const armsOf = (value: Value): readonly Value[] =>
-  value.kind === "either" ? value.arms.flatMap(armsOf) : [value];
-
 const mayBeLeftOut = (value: Value): boolean =>
-  armsOf(value).some((arm) => arm.kind === "known" && arm.value === undefined);
+  everyArm(value).some((arm) => arm.kind === "known" && arm.value === undefined);
 
 /** Content that nobody asked for is no part of a first draft, and neither is what its type says nothing of. */
 const isOpenContent = (value: Value): boolean => value.kind === "unknown" && value.type === "any";
 
-const firstOf = (value: Value): Value | null => armsOf(value)[0] ?? null;
+const firstOf = (value: Value): Value | null => everyArm(value)[0] ?? null;
 
 /** A value of the kind that a prop may have, as source writes it. */
 export function sampleOf(value: Value, name: string): string {

@@ -1,6 +1,6 @@
 import type * as Ast from "@babel/types";
 import { concat } from "./concat.ts";
-import { lift, type Machine, unknownAt, whether } from "./machine.ts";
+import { apart, lift, type Machine, unknownAt, whether } from "./machine.ts";
 import { binary, logical, unary } from "./operators.ts";
 import { placeOf, questionOf, spanOf, textOf, unknownOf } from "./places.ts";
 import { promiseOf } from "./promise.ts";
@@ -11,11 +11,13 @@ import {
   absent,
   type ClassValue,
   type FunctionValue,
+  inEveryArm,
   isNullish,
   keyOf,
   known,
   type ObjectValue,
   orElse,
+  type SingleValue,
   truthOf,
   type Unknown,
   type Value,
@@ -118,14 +120,25 @@ function variable(machine: Machine, node: Ast.Identifier, scope: Scope): Value {
   if (node.name === "undefined") return absent;
   const binding = bindingOf(scope, node.name);
   if (binding === null) return machine.hooks.global(node.name) ?? unknownOf(machine, node, scope);
-  if (binding.value !== null) return binding.value;
-  if (binding.busy || binding.make === null) return unknownOf(machine, node, scope);
+  const { rendering } = machine.state;
+  if (binding.value !== null && (binding.within === undefined || binding.within === rendering)) {
+    if (binding.within !== undefined) rendering.unsettled++;
+    return binding.value;
+  }
+  if (binding.busy || binding.make === null) {
+    rendering.unsettled++;
+    return unknownOf(machine, node, scope);
+  }
+  const before = rendering.unsettled;
   binding.busy = true;
   try {
-    binding.value = binding.make();
+    binding.value = apart(machine, binding.make);
   } finally {
     binding.busy = false;
   }
+  const isSettled = rendering.unsettled === before && rendering.changed.size === 0 && machine.state.steps > 0;
+  if (isSettled) delete binding.within;
+  else binding.within = rendering;
   return binding.value;
 }
 
@@ -201,13 +214,15 @@ function overridden(
     const over = machine.member(rest, name, { source, text: `${rest.text}.${name}`, self: null });
     return [
       name,
-      over.kind === "unknown" && over.type === "any" ? stillThere(value, over) : orElse(over, value),
+      over.kind === "unknown" && over.type === "any"
+        ? inEveryArm(value, (one) => stillThere(one, over))
+        : orElse(over, value),
     ];
   });
 }
 
 /** Something that may stand in place of a value: whatever it is, it is of the kind of what it stands for. */
-function stillThere(value: Value, over: Unknown): Value {
+function stillThere(value: SingleValue, over: Unknown): Value {
   switch (value.kind) {
     case "unknown":
       return value;
@@ -223,8 +238,6 @@ function stillThere(value: Value, over: Unknown): Value {
     case "list":
     case "each":
       return { ...over, type: "list" };
-    case "either":
-      return { ...value, arms: value.arms.map((arm) => stillThere(arm, over)) };
     default:
       return over;
   }

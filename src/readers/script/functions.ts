@@ -11,7 +11,9 @@ import {
   absent,
   type CallPlace,
   type Decision,
+  everyArm,
   type FunctionValue,
+  inEveryArm,
   isNullish,
   keyOf,
   listOf,
@@ -395,20 +397,12 @@ function inEachArm(
     return after;
   });
   for (const [i, binding] of changed.entries()) {
-    const pick = (value: Value): Value =>
-      value.kind === "either"
-        ? { kind: "either", decision: value.decision, arms: value.arms.map(pick) }
-        : value.kind === "list"
-          ? (value.items[i] ?? absent)
-          : value;
-    const value = pick(values);
-    if (!allSame(value, before.get(binding) ?? absent)) binding.value = value;
+    const value = inEveryArm(values, (one) => (one.kind === "list" ? (one.items[i] ?? absent) : one));
+    const known = before.get(binding) ?? absent;
+    if (!everyArm(value).every((one) => one === known)) binding.value = value;
   }
   return "went on";
 }
-
-const allSame = (value: Value, before: Value): boolean =>
-  value.kind === "either" ? value.arms.every((arm) => allSame(arm, before)) : value === before;
 
 type Saved = Map<NonNullable<ReturnType<typeof bindingOf>>, Value>;
 

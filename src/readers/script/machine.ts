@@ -8,6 +8,7 @@ import {
   type Either,
   joinedKnown,
   type MarkupValue,
+  type Rendering,
   type TreeFragment,
   type Unknown,
   type UnknownType,
@@ -40,9 +41,10 @@ export interface Hooks {
 
 export interface MachineState {
   /** Which arm each decision has where the evaluation is now. */
-  readonly path: Map<string, number>;
+  path: Map<string, number>;
   /** The same in short, once it was asked for. */
   way: string | null;
+  rendering: Rendering;
   /** How much may still be evaluated before everything counts as unknown. */
   steps: number;
   /** The first name of the declaration that is being evaluated: what a state is called. */
@@ -56,6 +58,19 @@ export interface MachineState {
   ids: Map<string, string>;
   /** Values that components around have provided, by what they are provided as. */
   contexts: readonly (readonly [of: unknown, value: Value])[];
+}
+
+/** Works something out as it is whatever is decided where it is asked for. */
+export function apart<T>({ state }: Machine, make: () => T): T {
+  const { path, way } = state;
+  state.path = new Map();
+  state.way = null;
+  try {
+    return make();
+  } finally {
+    state.path = path;
+    state.way = way;
+  }
 }
 
 /** How many decisions may hang on one another before a value counts as unknown. */

@@ -4,7 +4,7 @@ import { args as givenArguments, propertyName } from "./evaluate.ts";
 import type { Machine } from "./machine.ts";
 import { unknownOf } from "./places.ts";
 import { bindingOf } from "./scope.ts";
-import { listOf, type Scope, type Unknown, type Value } from "./value.ts";
+import { type Binding, listOf, type Scope, type Unknown, type Value } from "./value.ts";
 
 /** Variables that change in ways that are not followed are not known from the start. */
 export function loosen(
@@ -33,9 +33,11 @@ export function perform(machine: Machine, node: Ast.Expression, scope: Scope): v
     const unknown = unknownOf(machine, node, scope);
     const { loose } = binding;
     const isFollowed = node.operator === "=" && loose === undefined;
-    binding.value = isFollowed
-      ? value
-      : changedFrom(value, loose ?? "another value", unknown, node.left.name);
+    give(
+      machine,
+      binding,
+      isFollowed ? value : changedFrom(value, loose ?? "another value", unknown, node.left.name),
+    );
     binding.make = null;
   } else if (
     node.type === "AssignmentExpression" &&
@@ -50,7 +52,7 @@ export function perform(machine: Machine, node: Ast.Expression, scope: Scope): v
       holder.statics.set(name, machine.evaluate(node.right, scope));
     } else if (binding?.value?.kind === "object" && name !== null) {
       const properties = new Map(binding.value.properties).set(name, machine.evaluate(node.right, scope));
-      binding.value = { ...binding.value, properties };
+      give(machine, binding, { ...binding.value, properties });
     } else forget(machine, node, scope);
   } else if (
     node.type === "CallExpression" &&
@@ -63,7 +65,11 @@ export function perform(machine: Machine, node: Ast.Expression, scope: Scope): v
     if (binding?.value?.kind !== "list") return;
     const isCounted = node.arguments.every(({ type }) => type !== "SpreadElement");
     if (isCounted)
-      binding.value = listOf([...binding.value.items, ...givenArguments(machine, node.arguments, scope)]);
+      give(
+        machine,
+        binding,
+        listOf([...binding.value.items, ...givenArguments(machine, node.arguments, scope)]),
+      );
     else forget(machine, node, scope);
   } else forget(machine, node, scope);
 }
@@ -73,8 +79,16 @@ export function forget(machine: Machine, node: Ast.Node, scope: Scope): void {
   for (const [name, effect] of everyEffect(node)) {
     const binding = bindingOf(scope, name);
     if (binding !== null)
-      binding.value = changedFrom(binding.value, effect, unknownOf(machine, node, scope), name);
+      give(machine, binding, changedFrom(binding.value, effect, unknownOf(machine, node, scope), name));
   }
+}
+
+/** Gives a variable another value. What was worked out when it was asked for may be a module's: others have it too. */
+function give({ state }: Machine, binding: Binding, value: Value): void {
+  const { changed } = state.rendering;
+  if (binding.make !== null && !changed.has(binding))
+    changed.set(binding, { value: binding.value, make: binding.make });
+  binding.value = value;
 }
 
 /** What is left of a value that was changed in a way that nobody followed. */

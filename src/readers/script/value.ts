@@ -13,6 +13,16 @@ export interface Binding {
   busy: boolean;
   /** How it changes beside what is followed; absent where it does not. */
   loose?: Effect;
+  /** The one rendering that its value holds for; absent where it holds for all. */
+  within?: Rendering;
+}
+
+/** One component that is rendered by itself, with all that it renders. */
+export interface Rendering {
+  /** Variables of modules that were given another value, and what they were before: the next rendering begins with those. */
+  readonly changed: Map<Binding, Pick<Binding, "value" | "make">>;
+  /** How often something was not known for reasons of this rendering alone: a circle, or too many steps. */
+  unsettled: number;
 }
 
 /** Names and what they stand for, the nearest scope first. */
@@ -48,6 +58,9 @@ export type Value =
   | TreeFragment
   | ComponentValue
   | Either<Value>;
+
+/** A value of which no decision is open. */
+export type SingleValue = Exclude<Value, Either<Value>>;
 
 export interface Known {
   readonly kind: "known";
@@ -283,17 +296,45 @@ function writtenKey(value: Value): string {
 
 /** A value, and where it is not given what counts instead. */
 export function orElse(value: Value | undefined, otherwise: Value): Value {
-  if (value === undefined || (value.kind === "known" && value.value === undefined)) return otherwise;
-  return value.kind === "either"
-    ? { ...value, arms: value.arms.map((arm) => orElse(arm, otherwise)) }
-    : value;
+  return value === undefined
+    ? otherwise
+    : inEveryArm(value, (one) => (one.kind === "known" && one.value === undefined ? otherwise : one));
+}
+
+/** What is made of all that a value may be. What arms share is made once: written out, they may be beyond count. */
+export function inEveryArm<T>(value: Value, make: (one: SingleValue) => T | Either<T>): T | Either<T> {
+  const made = new Map<Value, T | Either<T>>();
+  const inArm = (one: Value): T | Either<T> => {
+    if (one.kind !== "either") return make(one);
+    let known = made.get(one);
+    if (known === undefined) {
+      known = { kind: "either", decision: one.decision, arms: one.arms.map((arm) => inArm(arm) as T) };
+      made.set(one, known);
+    }
+    return known;
+  };
+  return inArm(value);
+}
+
+/** All that a value may be, each once, in the order in which it is written. */
+export function everyArm(value: Value): readonly SingleValue[] {
+  const met = new Set<Value>();
+  const found: SingleValue[] = [];
+  const visit = (one: Value): void => {
+    if (met.has(one)) return;
+    met.add(one);
+    if (one.kind === "either") one.arms.forEach(visit);
+    else found.push(one);
+  };
+  visit(value);
+  return found;
 }
 
 export const isNullish = (value: Value): boolean =>
   value.kind === "known" && (value.value === null || value.value === undefined);
 
 /** Whether a value counts as true; null where that is open. */
-export function truthOf(value: Exclude<Value, Either<Value>>): boolean | null {
+export function truthOf(value: SingleValue): boolean | null {
   switch (value.kind) {
     case "known":
       return Boolean(value.value);
