@@ -138,6 +138,34 @@ function unknownLine({ unknownComponents }: AuditAnswer): string | null {
     : `${countOf(unknownComponents.length, "component is", "components are")} not in this source (${countOf(uses, "use", "uses")}): keel audit --unknown-components lists them.`;
 }
 
+/** With fewer faults people see by themselves where to begin. */
+const MANY_FAULTS = 12;
+const CAUSES_NAMED = 3;
+
+/** Where to begin: the changes that mend the most, where some mend several. */
+function mendingMost(failed: readonly FindingAnswer[], { paint }: AuditView): readonly string[] {
+  if (failed.length < MANY_FAULTS) return [];
+  const { colours } = paint;
+  const byCause = new Map<string, FindingAnswer[]>();
+  for (const finding of failed) byCause.set(finding.cause, [...(byCause.get(finding.cause) ?? []), finding]);
+  return [...byCause.values()]
+    .filter(({ length }) => length > 1)
+    .sort((a, b) => b.length - a.length)
+    .slice(0, CAUSES_NAMED)
+    .map((group, i) => {
+      const [first] = group;
+      const { message = "", check = "" } = first ?? {};
+      // Where a colour was set is where it is changed.
+      const source = first?.origins.find((origin) => origin.source !== null)?.source ?? first?.source ?? null;
+      const where = source === null ? (first?.subject ?? "") : `${source.file}:${source.line}`;
+      return paint.paragraph(
+        colours.dim(i === 0 ? "begin " : "      "),
+        `${group.length} of ${failed.length} by one change: ${printable(where)} ${printable(message)} ${colours.dim(`(${check})`)}`,
+        6,
+      );
+    });
+}
+
 function closing(answer: AuditAnswer, view: AuditView): string {
   const { colours } = view.paint;
   const failed = answer.findings.filter((finding) => finding.outcome === "failed");
@@ -165,6 +193,7 @@ function closing(answer: AuditAnswer, view: AuditView): string {
     ...(passed > 0 ? [`${countOf(passed, "check", "checks")} passed`] : []),
   ].join(" · ");
   const lines = [view.paint.paragraph("", summary, 0)];
+  lines.push(...mendingMost(failed, view));
   const unknown = unknownLine(answer);
   if (unknown !== null) lines.push(view.paint.paragraph(colours.dim("also  "), colours.dim(unknown), 6));
   const first = failed[0] ?? answer.findings[0];
