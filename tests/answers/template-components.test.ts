@@ -467,6 +467,49 @@ const angular: readonly Construct[] = [
     ["failed keys.reachable app.component.ts:4 [AppComponent]"],
   ],
   [
+    "directives give their element what they have",
+    {
+      "app.component.ts": angularApp(
+        `<div appPress (click)="go()">Book</div><app-tile (click)="go()" /><p appQuiet (click)="moor()">Moor</p>`,
+        "go() { alert(1); } moor() { alert(2); }",
+        `import { PressDirective, QuietDirective } from "./press.directive";\nimport { TileComponent } from "./tile.component";`,
+        "imports: [PressDirective, QuietDirective, TileComponent],",
+      ),
+      "press.directive.ts": `import { Directive } from "@angular/core";\n@Directive({ selector: "[appPress]", host: { role: "button", tabindex: "0", "(keydown.enter)": "press()", "(keydown.space)": "press()" } })\nexport class PressDirective {}\n@Directive({ selector: "[appQuiet]" })\nexport class QuietDirective {}`,
+      "tile.component.ts": `import { Component } from "@angular/core";\nimport { PressDirective } from "./press.directive";\n@Component({ selector: "app-tile", hostDirectives: [{ directive: PressDirective }], template: "Book" })\nexport class TileComponent {}`,
+    },
+    [
+      "failed keys.reachable app.component.ts:5 [AppComponent]",
+      "failed roles.native-first press.directive.ts:2 [AppComponent]",
+    ],
+  ],
+  [
+    "what directives of packages give is open",
+    {
+      "app.component.ts": angularApp(
+        `<div yardPress (click)="go()">Book</div><img [yardDescribed]="words" src="a.png"><li *yardAllowed="now">Moor</li><a routerLink="/slips" (click)="go()">Slips</a><span routerLink="/fees">Fees</span>`,
+        "go() {}",
+      ),
+    },
+    [
+      "failed keys.activates app.component.ts:4 [AppComponent]",
+      "failed structure.lists app.component.ts:4 [AppComponent]",
+    ],
+  ],
+  [
+    "what is deferred is looked at, and what stands there before and instead",
+    {
+      "app.component.ts": angularApp(
+        `@defer (on viewport) { <b>Late</b> } @placeholder { <img src="a.png"> } @loading { <button></button> } @error { <a href="/"></a> }`,
+      ),
+    },
+    [
+      noName("app.component.ts", 4, "AppComponent"),
+      noName("app.component.ts", 4, "AppComponent"),
+      "failed names.image-described app.component.ts:4 [AppComponent]",
+    ],
+  ],
+  [
     "what a host is given by its component counts",
     {
       "app.component.ts": angularApp(

@@ -10,8 +10,10 @@ import {
   documentIn,
   firstArms,
   lastArms,
+  type Way,
   type World,
   type WorldDocument,
+  waysIn,
 } from "./world.ts";
 
 /** What checks say of one world; of all that run, or of those that are named. */
@@ -74,11 +76,12 @@ interface Seen {
 /**
  * Judges a tree with decisions open. Failed is what fails however they fall, or in an arm that source names; what fails
  * in an arm that nothing names is a question. The tree is looked at with every first arm, with every last one, and with
- * each decision turned by itself; where there are too many for that, the rest is turned together.
+ * each decision turned by itself, where it matters; where there are too many for that, the rest is turned together.
  */
 export function judgeTree(tree: ComposedTree, audit: AuditWorld): JudgedTree {
   // Where nothing is written, nothing can be told of a place in source, whatever falls how.
-  const decisions = holdsWritten(tree.children) ? decisionsIn(tree.children) : [];
+  const ways = holdsWritten(tree.children) ? waysIn(tree.children) : new Map<Decision, Way>();
+  const decisions = [...ways.keys()];
   const seen = new Map<string, Seen>();
   const numberOf = numbering();
   /** For each world the faults that stay, by filling. */
@@ -118,9 +121,9 @@ export function judgeTree(tree: ComposedTree, audit: AuditWorld): JudgedTree {
   look(firstArms);
   if (decisions.length > 0) look(lastArms);
   const left = new Map<Decision, number[]>();
-  for (const decision of decisions)
+  for (const [decision, way] of ways)
     for (let arm = 1; arm < decision.arms.length; arm++)
-      if (!hasRoom() || look(turned(firstArms, decision, arm)) === null)
+      if (!hasRoom() || look(turned({ ...firstArms, chosen: way }, decision, arm)) === null)
         left.set(decision, [...(left.get(decision) ?? []), arm]);
   budget = SHARED_ELEMENTS;
   most += MOST_SHARED;

@@ -169,10 +169,27 @@ function valueIn(world: World, value: TreeValue): Exclude<TreeValue, { readonly 
 }
 
 /** Every decision of a tree, in the order in which it is met; one inside an arm after the one it hangs on. */
-export function decisionsIn(nodes: readonly TreeNode[]): readonly Decision[] {
-  const found = new Map<string, Decision>();
+export const decisionsIn = (nodes: readonly TreeNode[]): readonly Decision[] =>
+  [...waysIn(nodes)].map(([decision]) => decision);
+
+/** How other decisions must fall for one to matter: the arms that it stands in. */
+export type Way = ReadonlyMap<string, number>;
+
+/** The same, each with the shortest way to a place where it matters. */
+export function waysIn(nodes: readonly TreeNode[]): ReadonlyMap<Decision, Way> {
+  const found = new Map<string, { readonly decision: Decision; way: Way }>();
+  let way: Way = new Map();
   const note = (decision: Decision) => {
-    if (!found.has(decision.id)) found.set(decision.id, decision);
+    const known = found.get(decision.id);
+    if (known === undefined) found.set(decision.id, { decision, way });
+    else if (way.size < known.way.size) known.way = way;
+  };
+  const inArm = (decision: Decision, arm: number, visit: () => void): void => {
+    const before = way;
+    // What stands in a first arm is there as long as nothing is turned.
+    if (arm > 0) way = new Map(way).set(decision.id, arm);
+    visit();
+    way = before;
   };
   const met = new Set<TreeValue>();
   const inValue = (value: TreeValue | boolean): void => {
@@ -181,12 +198,12 @@ export function decisionsIn(nodes: readonly TreeNode[]): readonly Decision[] {
     if (met.has(value)) return;
     met.add(value);
     note(value.decision);
-    value.arms.forEach(inValue);
+    for (const [i, arm] of value.arms.entries()) inArm(value.decision, i, () => inValue(arm));
   };
   const visit = (node: TreeNode): void => {
     if (node.kind === "either") {
       note(node.decision);
-      for (const arm of node.arms) arm.forEach(visit);
+      for (const [i, arm] of node.arms.entries()) inArm(node.decision, i, () => arm.forEach(visit));
     } else if (node.kind === "text") inValue(node.value);
     else if (node.kind === "element") {
       for (const attribute of node.attributes) inValue(attribute.value);
@@ -196,5 +213,5 @@ export function decisionsIn(nodes: readonly TreeNode[]): readonly Decision[] {
     }
   };
   nodes.forEach(visit);
-  return [...found.values()];
+  return new Map([...found.values()].map(({ decision, way: shortest }) => [decision, shortest]));
 }

@@ -10,7 +10,6 @@ import type { SourceModule, TemplateElement, TemplateNode } from "../composition
 import type { HostParts } from "../composition/template-attributes.ts";
 import { type TagMeaning, TemplateRenderer } from "../composition/template-render.ts";
 import { instanceOf } from "../react/react-component.ts";
-import { unknownAt } from "../script/machine.ts";
 import { placeOf } from "../script/places.ts";
 import { bindLater, innerScope } from "../script/scope.ts";
 import { typeArguments } from "../script/type-arguments.ts";
@@ -28,6 +27,7 @@ import {
   type Value,
   yes,
 } from "../script/value.ts";
+import { Directives } from "./angular-directives.ts";
 import { importsOfClass, type Metadata, matchesSelector, metadataOf } from "./angular-metadata.ts";
 
 export const isAngularClass = ({ node }: ClassValue): boolean => metadataOf(node) !== null;
@@ -104,6 +104,7 @@ export function angularComponent(
         module: markup.module,
       });
       bindMembers(composition, type, instance, scope);
+      const directives = new Directives(composition, making, module, type, markup.module.file);
       const renderer = new TemplateRenderer(composition, {
         meaningOf: (element) => meaningOf(composition, making, module, type, element),
         propName: (attribute) => attribute,
@@ -113,7 +114,8 @@ export function angularComponent(
         call,
         partedContent,
         hostOf: (component, element, inner, parts) =>
-          hostOf(composition, making, component, element, inner, parts, scope),
+          hostOf(composition, component, element, inner, directives.on(element, parts, component), scope),
+        addedTo: (element, parts) => directives.on(element, parts, null),
       });
       return renderer.render(markup.template, scope);
     },
@@ -285,7 +287,9 @@ function meaningOf(
   type: ClassValue,
   element: TemplateElement,
 ): TagMeaning {
-  for (const component of importsOfClass(composition, making, module, type)) {
+  const { classes, bringsMore } = importsOfClass(composition, making, module, type);
+  const listed = classes.flatMap((one) => composition.componentOf(one) ?? []);
+  for (const component of bringsMore ? [...listed, ...making.everyComponent()] : listed) {
     const selector = component.statics.get(SELECTOR);
     if (selector?.kind === "known" && matchesSelector(String(selector.value), element))
       return { kind: "component", component };
@@ -296,7 +300,6 @@ function meaningOf(
 /** The element of a component: it stays in the page, with what its caller and the component itself put on it. */
 function hostOf(
   composition: Composition,
-  making: ScopeMaking,
   component: Component,
   element: TemplateElement,
   inner: readonly TreeNode[],
@@ -305,17 +308,14 @@ function hostOf(
 ): TreeNode {
   const inputs = component.statics.get(INPUTS);
   const isInput = (name: string) => inputs?.kind === "object" && inputs.properties.has(name);
-  // A text attribute stays on the element even where an input takes it.
-  const attributes = parts.attributes.filter(
-    ({ name, value }) => !isInput(name) || (value.kind === "known" && typeof value.value === "string"),
-  );
-  const hostParts = hostAttributes(making, component);
-  const written = new Set(attributes.map(({ name }) => name));
   return hostElement({
     tag: element.tag,
     namespace: "html",
-    attributes: [...attributes, ...hostParts.attributes.filter(({ name }) => !written.has(name))],
-    listeners: new Map([...hostParts.listeners, ...parts.listeners]),
+    // A text attribute stays on the element even where an input takes it.
+    attributes: parts.attributes.filter(
+      ({ name, value }) => !isInput(name) || (value.kind === "known" && typeof value.value === "string"),
+    ),
+    listeners: parts.listeners,
     mayListen: parts.mayListen,
     spread: parts.spread,
     children: inner,
@@ -323,39 +323,4 @@ function hostOf(
     endTag: null,
     components: composition.machine.state.frames,
   });
-}
-
-/** `host: { role: "listitem", "(click)": "pick()" }`. */
-function hostAttributes(
-  making: ScopeMaking,
-  component: Component,
-): Pick<HostParts, "attributes" | "listeners"> {
-  const module = [...making.allModules()].find(({ file }) => file === component.source.file);
-  const metadata =
-    module?.content.kind === "script" ? metadataAt(module.content.program, component.source.start) : null;
-  const attributes = new Map<string, { name: string; value: Value; source: Span | null }>();
-  const listeners = new Map<string, { value: Value; source: Span | null }>();
-  for (const { name, value, start, end } of metadata?.host ?? []) {
-    const source = { file: component.source.file, start, end };
-    const event = /^\((\w+)/.exec(name)?.[1];
-    const bound = /^\[(?:attr\.)?([\w-]+)\]$/.exec(name)?.[1];
-    if (event !== undefined)
-      listeners.set(event, { value: unknownAt(source, value, `host ${start}`), source });
-    else if (bound !== undefined)
-      attributes.set(bound, { name: bound, value: unknownAt(source, value, `host ${start}`), source });
-    else if (!name.startsWith("[")) attributes.set(name, { name, value: known(value), source });
-  }
-  return { attributes: [...attributes.values()], listeners };
-}
-
-function metadataAt(program: Ast.Program, start: number): Metadata | null {
-  for (const statement of program.body) {
-    const declaration =
-      statement.type === "ExportNamedDeclaration" || statement.type === "ExportDefaultDeclaration"
-        ? statement.declaration
-        : statement;
-    if (declaration?.type === "ClassDeclaration" && declaration.start === start)
-      return metadataOf(declaration);
-  }
-  return null;
 }

@@ -1,9 +1,10 @@
 import type * as Ast from "@babel/types";
+import { onceFor } from "../../core/document/once.ts";
 import { addressFrom } from "../composition/component-name.ts";
 import type { Composition } from "../composition/composition.ts";
 import type { ScopeMaking } from "../composition/module-scopes.ts";
 import type { SourceModule, StylePart, TemplateElement } from "../composition/source-module.ts";
-import type { ClassValue, Component } from "../script/value.ts";
+import type { ClassValue, Value } from "../script/value.ts";
 
 /** What the decorator of a component says. */
 export interface Metadata {
@@ -15,31 +16,32 @@ export interface Metadata {
   readonly styleUrls: readonly string[];
   /** The list of what its template may use. */
   readonly imports: Ast.Node | null;
-  readonly host: readonly {
-    readonly name: string;
-    readonly value: string;
-    readonly start: number;
-    readonly end: number;
-  }[];
+  readonly host: HostBindings;
+}
+
+/** What a class puts on its element, as it is written: `role`, `[attr.aria-label]`, `(click)`. */
+export type HostBindings = readonly {
+  readonly name: string;
+  readonly value: string;
+  readonly start: number;
+  readonly end: number;
+}[];
+
+/** What is put on the element of a class that is decorated as a component or a directive. */
+export interface Hosted {
+  /** Empty where it has none: then it is used by others alone. */
+  readonly selector: string;
+  readonly host: HostBindings;
+  /** The list of directives that come along with it. */
+  readonly hostDirectives: Ast.Node | null;
 }
 
 /** The metadata of a class that is decorated as a component; null for another. */
 export function metadataOf(node: Ast.Class): Metadata | null {
   const argument = decoratorOf(node, "Component");
   if (argument === null) return null;
-  const option = (name: string): Ast.Node | null =>
-    argument.properties.find(
-      (property): property is Ast.ObjectProperty =>
-        property.type === "ObjectProperty" &&
-        property.key.type === "Identifier" &&
-        property.key.name === name,
-    )?.value ?? null;
-  const [selector, template, templateUrl, host] = [
-    option("selector"),
-    option("template"),
-    option("templateUrl"),
-    option("host"),
-  ];
+  const option = (name: string) => optionIn(argument, name);
+  const [selector, template, templateUrl] = [option("selector"), option("template"), option("templateUrl")];
   const styles = option("styles");
   const urls = [option("styleUrl"), ...listed(option("styleUrls"))];
   return {
@@ -52,29 +54,51 @@ export function metadataOf(node: Ast.Class): Metadata | null {
     }),
     styleUrls: urls.flatMap((url) => (url?.type === "StringLiteral" ? [addressFrom(url.value)] : [])),
     imports: option("imports"),
-    host: [
-      ...hostMembers(node),
-      ...(host?.type === "ObjectExpression"
-        ? host.properties.flatMap((property) => {
-            if (property.type !== "ObjectProperty") return [];
-            const name =
-              property.key.type === "Identifier"
-                ? property.key.name
-                : property.key.type === "StringLiteral"
-                  ? property.key.value
-                  : null;
-            const value = plainText(property.value);
-            return name === null || value === null
-              ? []
-              : [{ name, value, start: property.start ?? 0, end: property.end ?? 0 }];
-          })
-        : []),
-    ],
+    host: hostBindings(node, option("host")),
   };
 }
 
+const optionIn = (argument: Ast.ObjectExpression, name: string): Ast.Node | null =>
+  argument.properties.find(
+    (property): property is Ast.ObjectProperty =>
+      property.type === "ObjectProperty" && property.key.type === "Identifier" && property.key.name === name,
+  )?.value ?? null;
+
+export const isDirective = (node: Ast.Class): boolean => decoratorOf(node, "Directive") !== null;
+
+/** What a class that is decorated as a component or a directive puts on its element; null for another. */
+export const hostedBy = onceFor((node: Ast.Class): Hosted | null => {
+  const argument = decoratorOf(node, "Directive") ?? decoratorOf(node, "Component");
+  if (argument === null) return null;
+  const selector = optionIn(argument, "selector");
+  return {
+    selector: selector === null ? "" : (plainText(selector) ?? ""),
+    host: hostBindings(node, optionIn(argument, "host")),
+    hostDirectives: optionIn(argument, "hostDirectives"),
+  };
+});
+
+const hostBindings = (node: Ast.Class, host: Ast.Node | null): HostBindings => [
+  ...hostMembers(node),
+  ...(host?.type === "ObjectExpression"
+    ? host.properties.flatMap((property) => {
+        if (property.type !== "ObjectProperty") return [];
+        const name =
+          property.key.type === "Identifier"
+            ? property.key.name
+            : property.key.type === "StringLiteral"
+              ? property.key.value
+              : null;
+        const value = plainText(property.value);
+        return name === null || value === null
+          ? []
+          : [{ name, value, start: property.start ?? 0, end: property.end ?? 0 }];
+      })
+    : []),
+];
+
 /** What members are decorated with as listeners and bindings of the component's own element. */
-function hostMembers(node: Ast.Class): Metadata["host"] {
+function hostMembers(node: Ast.Class): HostBindings {
   return node.body.body.flatMap((member) => {
     if (!("decorators" in member) || member.decorators == null) return [];
     return member.decorators.flatMap(({ expression, start, end }) => {
@@ -122,30 +146,28 @@ const plainText = (node: Ast.Node): string | null =>
       ? (node.quasis[0]?.value.raw ?? "")
       : null;
 
-/** The components that a template may use: those of its imports, or of the module that declares it. */
+/** What the list of a class names that its template may use; null where none says all. */
+export interface Imports {
+  readonly classes: readonly ClassValue[];
+  /** Whether modules are among them, which bring along what they declare. */
+  readonly bringsMore: boolean;
+}
+
 export function importsOfClass(
-  composition: Composition,
+  { machine }: Composition,
   making: ScopeMaking,
   module: SourceModule,
   type: ClassValue,
-): readonly Component[] {
-  const { machine } = composition;
+): Imports {
   const written = metadataOf(type.node)?.imports ?? null;
-  if (written === null) return making.everyComponent();
-  const list = machine.evaluate(written, making.scopeOf(module));
-  const found: Component[] = [];
-  const take = (value: typeof list): void => {
-    if (value.kind === "list") value.items.forEach(take);
-    const component = composition.componentOf(value);
-    if (component !== null) found.push(component);
-  };
-  take(list);
-  // Modules bring along what they declare.
-  return list.kind === "list" &&
-    list.items.some((item) => item.kind === "class" && decoratorOf(item.node, "NgModule") !== null)
-    ? [...found, ...making.everyComponent()]
-    : found;
+  if (written === null) return { classes: [], bringsMore: true };
+  const classes = classesIn(machine.evaluate(written, making.scopeOf(module)));
+  return { classes, bringsMore: classes.some(({ node }) => decoratorOf(node, "NgModule") !== null) };
 }
+
+/** The classes of a list, and of lists in it. */
+export const classesIn = (value: Value): readonly ClassValue[] =>
+  value.kind === "list" ? value.items.flatMap(classesIn) : value.kind === "class" ? [value] : [];
 
 /** Whether an element fits one of a component's selectors: tag, attributes, classes. Angular, "component selectors". */
 export function matchesSelector(selectors: string, { tag, attributes }: TemplateElement): boolean {

@@ -61,6 +61,9 @@ export interface AngularNode {
   readonly item?: Named;
   readonly contextVariables?: readonly Named[];
   readonly empty?: AngularNode | null;
+  readonly placeholder?: AngularNode | null;
+  readonly loading?: AngularNode | null;
+  readonly error?: AngularNode | null;
   readonly selector?: string;
   readonly value?: AngularExpression | string;
   readonly sourceSpan: Place;
@@ -168,7 +171,7 @@ function one(reading: Reading, node: AngularNode): readonly TemplateNode[] {
     case "SwitchBlock":
       return [switched(reading, node)];
     case "DeferredBlock":
-      return siblings(reading, node.children ?? []);
+      return [deferred(reading, node)];
     default:
       return [];
   }
@@ -238,6 +241,30 @@ function switched(reading: Reading, node: AngularNode): TemplateNode {
   };
 }
 
+/** What comes later, and what stands there until it does, or where it does not. Angular, "Deferrable views". */
+function deferred(reading: Reading, node: AngularNode): TemplateNode {
+  const branch = (block: AngularNode, name: string): TemplateBranch => {
+    const [start] = placed(reading, block.sourceSpan);
+    return {
+      test: openTest(name, start, start + name.length),
+      children: siblings(reading, block.children ?? []),
+    };
+  };
+  return {
+    kind: "if",
+    branches: [
+      branch(node, "@defer"),
+      ...(node.loading == null ? [] : [branch(node.loading, "@loading")]),
+      ...(node.error == null ? [] : [branch(node.error, "@error")]),
+      { test: null, children: siblings(reading, node.placeholder?.children ?? []) },
+    ],
+  };
+}
+
+/** A condition of which nobody knows whether it holds, as it is written. */
+const openTest = (name: string, start: number, end: number): Ast.Identifier =>
+  ({ type: "Identifier", name, start, end }) as Ast.Identifier;
+
 /** What `*ngIf` and `*ngFor` make of an element, or an `ng-template` that waits to be used. */
 function template(reading: Reading, node: AngularNode): readonly TemplateNode[] {
   const written = node.templateAttrs ?? [];
@@ -285,7 +312,19 @@ function template(reading: Reading, node: AngularNode): readonly TemplateNode[] 
   const outlet = bound("ngTemplateOutlet")?.source?.trim();
   const used = outlet === undefined ? undefined : reading.named.get(outlet);
   if (used !== undefined) return siblings(reading, used.children ?? []);
-  return node.tagName === "ng-template" ? [] : inner;
+  if (node.tagName === "ng-template") return [];
+  // Whether another directive shows it, nobody here knows.
+  const [unknown] = written;
+  return unknown === undefined
+    ? inner
+    : [
+        {
+          kind: "if",
+          branches: [
+            { test: openTest(`*${unknown.name}`, ...placed(reading, unknown.sourceSpan)), children: inner },
+          ],
+        },
+      ];
 }
 
 function element(reading: Reading, node: AngularNode): TemplateNode {

@@ -56,6 +56,8 @@ export interface TemplateLanguage {
     inner: readonly TreeNode[],
     ownParts: HostParts,
   ) => TreeNode;
+  /** What an element has beside what is written on it: where attributes bring something along. */
+  readonly addedTo?: (element: TemplateElement, written: HostParts) => HostParts;
 }
 
 /** Renders templates of any framework, with the names of a scope. */
@@ -342,8 +344,9 @@ export class TemplateRenderer {
 
   #host(element: TemplateElement, tag: string, scope: Scope, around: Namespace): TreeElement {
     const namespace = namespaceOf(tag, around);
-    const parts = this.#attributes.read(element.attributes, scope);
-    const { scopeAttribute } = this.#language;
+    const written = this.#attributes.read(element.attributes, scope);
+    const { scopeAttribute, addedTo } = this.#language;
+    const parts = addedTo?.(element, written) ?? written;
     const inner = element.tag === "foreignObject" ? "html" : namespace;
     const model = tag === "textarea" ? parts.attributes.find(({ name }) => name === "value") : undefined;
     return hostElement({

@@ -163,8 +163,22 @@ describe("judging a tree with decisions open", () => {
   test("what shows in one world and not in another for no reason that was found is a question", () => {
     const [a, b, c] = [decision("a", true), decision("b", true), decision("c", true)];
     // It takes all three at once to name it, and none that is turned by itself does.
-    const all = either(a, [], [either(b, [], [either(c, [], [words])])]);
-    expect(judged(element("button", {}, [all]))).toEqual([["cantTell", [], false]]);
+    const named = Object.fromEntries(
+      [a, b, c].map((one) => [`data-${one.id}`, either<TreeValue>(one, null, "Book")] as const),
+    );
+    const namesTogether = ({ origins }: WorldDocument): readonly Finding[] =>
+      [...origins.keys()].flatMap((one) =>
+        one.tag === "button" && one.attributes.size < 3 ? [finding(one)] : [],
+      );
+    const { findings } = judgeTree(inPage("App.tsx", [element("button", named)]), namesTogether);
+    expect(findings.map(({ outcome, when }) => [outcome, when])).toEqual([["cantTell", []]]);
+  });
+
+  test("every arm is looked at, also of what hangs on other decisions", () => {
+    const [a, b, c] = [decision("a", true), decision("b", true), decision("c", true)];
+    const named = element("button", { title: "Book" });
+    const tree = either(a, [words], [either(b, [words], [either(c, [element("button")], [named])])]);
+    expect(judged(tree)).toEqual([["failed", [], false]]);
   });
 
   test("says how everything open fell where it was judged, and what may mend it", () => {
