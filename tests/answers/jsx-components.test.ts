@@ -20,6 +20,34 @@ const constructs: readonly (readonly [
     { "App.tsx": app(`<p><label htmlFor="b">Beam</label><input id="a" /></p>`) },
     ["failed names.control-labelled App.tsx:3 [App]", "failed names.label-connected App.tsx:3 [App]"],
   ],
+  [
+    "what hangs on several conditions is looked at",
+    {
+      "App.jsx": `export const App = ({ tern, gull, auk }) =>\n  tern ? <p>Tern</p> : gull ? <p>Gull</p> : auk ? <img src="auk.png" /> : <button />;\n`,
+    },
+    ["failed names.action-named App.jsx:2 [App]", "failed names.image-described App.jsx:2 [App]"],
+  ],
+  [
+    "what hangs on more conditions than are followed is open, and not left out",
+    {
+      "App.jsx": `const Press = ({ children, ...rest }) => <button {...rest}>{children}</button>;\nexport const App = ({ a, b, c, d, e, f, g, h, children }) =>\n  a ? <i /> : b ? <i /> : c ? <i /> : d ? <i /> : e ? <i /> : f ? <i /> : g ? <i /> : <Press {...(h && { lang: "h" })}>{children}</Press>;\n`,
+    },
+    [],
+  ],
+  [
+    "what a function makes anew each time is not the same twice",
+    {
+      "App.jsx": `import { useId } from "react";\nconst fresh = () => "yard-" + Math.random();\nconst useField = () => useId();\nexport function App() {\n  const [one, two] = [fresh(), fresh()];\n  const three = useField();\n  const four = useField();\n  return <p><b id={one} /><b id={two} /><b id={three} /><label htmlFor={four}>Beam</label><input id={four} /></p>;\n}\n`,
+    },
+    [],
+  ],
+  [
+    "a handler that leaves off for whoever gave nothing does nothing",
+    {
+      "App.jsx": `const Tile = ({ onPick }) => <span onClick={() => { if (onPick) { onPick(1); } }}>Book</span>;\nexport const App = () => <p><Tile /></p>;\n`,
+    },
+    [],
+  ],
   ["fragments add no element", { "App.tsx": app(`<ul><><li>One</li></></ul>`) }, []],
   [
     "a div among the items of a list is a fault",

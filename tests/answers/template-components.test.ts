@@ -17,6 +17,50 @@ const noName = (file: string, line: number, chain: string) =>
 
 /** In `setup` the markup starts on line 5 where the script is one line. */
 const vue: readonly Construct[] = [
+  ...[`const emit = defineEmits(["click"])`, `const emit = defineEmits({ click: null })`].map(
+    (emits): Construct => [
+      `a listener for an event that a component emits itself is no attribute: ${emits}`,
+      {
+        "App.vue": setup(
+          "import Mark from './Mark.vue'\nconst go = () => alert(1)",
+          `<div><Mark @click="go" /></div>`,
+        ),
+        "Mark.vue": setup(emits, `<span>Book<button @click="emit('click')">Go</button></span>`),
+      },
+      [],
+    ],
+  ),
+  [
+    "a listener that a component says nothing of is on its element",
+    {
+      "App.vue": setup(
+        "import Mark from './Mark.vue'\nconst go = () => alert(1)",
+        `<div><Mark @click="go" /></div>`,
+      ),
+      "Mark.vue": setup(`const emit = defineEmits(["close"])`, `<span>Book</span>`),
+    },
+    ["failed keys.reachable Mark.vue:5 [App › Mark]"],
+  ],
+  [
+    "types say which events a component emits",
+    {
+      "App.vue": `<script setup lang="ts">\nimport Mark from './Mark.vue'\nimport Sign from './Sign.vue'\nconst go = () => alert(1)\n</script>\n<template><div><Mark @click="go" /><Sign @row-click="go" /></div></template>`,
+      "Mark.vue": `<script setup lang="ts">\nconst emit = defineEmits<{ click: [event: Event] }>()\n</script>\n<template><span>Book</span></template>`,
+      "Sign.vue": `<script setup lang="ts">\nconst emit = defineEmits<{ (event: "rowClick" | "close", by: string): void }>()\n</script>\n<template><span>Book</span></template>`,
+    },
+    [],
+  ],
+  [
+    "a handler that leaves off at once does nothing",
+    {
+      "App.vue": setup("import Mark from './Mark.vue'", `<div><Mark /></div>`),
+      "Mark.vue": setup(
+        `const props = defineProps({ pressed: Boolean });\nfunction go(event) { if (!props.pressed) return; alert(event); }`,
+        `<span @click="go">Book</span>`,
+      ),
+    },
+    [],
+  ],
   [
     "a slot hands out what it is given, but for its name",
     {

@@ -134,6 +134,7 @@ const atFirst = (instance: string): Omit<MachineState, "frames"> => ({
   rendering: { changed: new Map(), unsettled: 0 },
   steps: MOST_STEPS,
   depth: 0,
+  calls: "",
   declaring: null,
   instance,
   contexts: [],

@@ -1,19 +1,60 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
-import type { Machine } from "../script/machine.ts";
+import { lift, type Machine } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
-import { type FunctionValue, isNullish, known, type Value } from "../script/value.ts";
+import { type FunctionValue, isNullish, known, truthOf, type Value } from "../script/value.ts";
 
 type Listeners = ReadonlyMap<string, { readonly value: Value; readonly source: Span | null }>;
 
-/** Listeners without those that only hand on to what nobody gave: they do nothing, and are as good as not there. */
+/**
+ * Listeners without those that do nothing, which are as good as not there: they only hand on to what nobody gave, or leave
+ * off before they do anything.
+ */
 export const withoutIdle = (machine: Machine, listeners: Listeners): Listeners =>
   new Map(
-    [...listeners].map(([event, { value, source }]) => [
-      event,
-      { value: value.kind === "function" && isIdle(machine, value) ? known(undefined) : value, source },
-    ]),
+    [...listeners].map(([event, { value, source }]) => [event, { value: acting(machine, value), source }]),
   );
+
+/** A handler as far as it does something. */
+function acting(machine: Machine, value: Value): Value {
+  if (value.kind !== "function") return value;
+  if (isIdle(machine, value)) return known(undefined);
+  const guard = guardOf(value);
+  if (guard === null) return value;
+  return lift(machine, machine.evaluate(guard.test, value.scope), (one) =>
+    truthOf(one) === guard.leavesOff ? known(undefined) : value,
+  );
+}
+
+/** The condition by which a handler leaves off at once: `if (disabled) return;`, or everything in one `if`. */
+function guardOf({
+  node,
+}: FunctionValue): { readonly test: Ast.Expression; readonly leavesOff: boolean } | null {
+  const [first, ...more] = node.body.type === "BlockStatement" ? node.body.body : [];
+  if (first?.type !== "IfStatement" || first.alternate != null) return null;
+  const { test, consequent } = first;
+  const names = parameterNames(node);
+  let asksEvent = false;
+  everyNode(test, (inner) => {
+    asksEvent ||= inner.type === "Identifier" && names.has(inner.name);
+    return !asksEvent;
+  });
+  if (asksEvent) return null;
+  const [does] = consequent.type === "BlockStatement" ? consequent.body : [consequent];
+  if (does?.type === "ReturnStatement" && does.argument == null) return { test, leavesOff: true };
+  return more.length === 0 ? { test, leavesOff: false } : null;
+}
+
+/** Names that a function gives its parameters, also those in patterns. */
+function parameterNames({ params }: Ast.Function): ReadonlySet<string> {
+  const names = new Set<string>();
+  for (const param of params)
+    everyNode(param, (inner) => {
+      if (inner.type === "Identifier") names.add(inner.name);
+      return true;
+    });
+  return names;
+}
 
 /** Statements and expressions that do something by themselves. */
 const acts = new Set<Ast.Node["type"]>([
@@ -28,7 +69,7 @@ const acts = new Set<Ast.Node["type"]>([
 
 /** Whether all that a function does is to call what was not given, or is there to be replaced: `() => {}`. */
 function isIdle(machine: Machine, { node, scope }: FunctionValue): boolean {
-  const own = new Set(node.params.flatMap((param) => (param.type === "Identifier" ? [param.name] : [])));
+  const own = parameterNames(node);
   let isDone = false;
   let calls = 0;
   everyNode(node.body, (inner) => {

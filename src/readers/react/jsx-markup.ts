@@ -16,7 +16,15 @@ import { merged } from "../script/evaluate.ts";
 import { lift, type Machine } from "../script/machine.ts";
 import { placeOf, spanOf, unknownOf } from "../script/places.ts";
 import type { Scope } from "../script/value.ts";
-import { known, listOf, type MarkupValue, objectOf, type Value, yes } from "../script/value.ts";
+import {
+  known,
+  listOf,
+  type MarkupValue,
+  type ObjectValue,
+  objectOf,
+  type Value,
+  yes,
+} from "../script/value.ts";
 import { jsxAttributeNames, notAttributes } from "./jsx-attributes.ts";
 import { styleText } from "./style-object.ts";
 
@@ -49,28 +57,18 @@ export function markupOf(machine: Machine, node: Ast.JSXElement | Ast.JSXFragmen
     if (!places.has(name) && props.kind === "object" && saysSomething(props.properties.get(name)))
       overwrites = true;
     places.set(name, spanOf(attribute, scope));
-    props = lift(machine, props, (one) =>
-      one.kind === "object" ? { ...one, properties: new Map(one.properties).set(name, value) } : one,
-    );
+    props = lift(machine, props, (one) => withProp(one, name, value));
   }
   if (children.length > 0)
     props = lift(machine, props, (one) =>
-      one.kind === "object"
-        ? {
-            ...one,
-            properties: new Map(one.properties).set(
-              "children",
-              children.length === 1 ? (children[0] as Value) : listOf(children),
-            ),
-          }
-        : one,
+      withProp(one, "children", children.length === 1 ? (children[0] as Value) : listOf(children)),
     );
   return lift(machine, props, (one): Value => {
     const markup: MarkupValue = {
       kind: "markup",
       type: typeOf(machine, openingElement.name, scope),
       name: nameOf(openingElement.name),
-      props: one.kind === "object" ? one : objectOf([]),
+      props: propsIn(one),
       places,
       source: spanOf(openingElement, scope),
       endTag: node.closingElement == null ? null : spanOf(node.closingElement, scope),
@@ -81,6 +79,15 @@ export function markupOf(machine: Machine, node: Ast.JSXElement | Ast.JSXFragmen
     return markup;
   });
 }
+
+/** Props of which nothing is known may hold anything. */
+const propsIn = (value: Value): ObjectValue =>
+  value.kind === "object" ? value : objectOf([], value.kind === "unknown" ? value : null);
+
+const withProp = (props: Value, name: string, value: Value): ObjectValue => {
+  const { properties, ...rest } = propsIn(props);
+  return { ...rest, properties: new Map(properties).set(name, value) };
+};
 
 const saysSomething = (value: Value | undefined): boolean =>
   value !== undefined && !(value.kind === "known" && (value.value === "" || value.value == null));

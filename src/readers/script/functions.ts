@@ -30,13 +30,18 @@ export function callValue(machine: Machine, callee: Value, args: readonly Value[
   return lift(machine, callee, (one) => {
     if (one.kind === "native") return one.call(args, place);
     if (one.kind === "function") return callFunction(machine, one, args, place);
+    const by = givesAnotherEachTime.test(place.text) ? machine.state.calls : "";
     return unknownAt(
       place.source,
       place.text,
-      `${keyOf(one)}(${args.map(keyOf).join(",")})@${place.source.start}@${machine.state.instance}`,
+      `${keyOf(one)}(${args.map(keyOf).join(",")})@${place.source.start}@${machine.state.instance}${by}`,
     );
   });
 }
+
+/** Functions that give another value each time, as they are usually called: `Math.random()`, `uniqueId()`. */
+const givesAnotherEachTime =
+  /(?:^|\.)(?:random\w*|\w*uuid\w*|\w*nanoid|\w*unique_?id\w*|now|(?:gen|generate|create|make|new|next|get|use)\w*id)\(/i;
 
 function callFunction(machine: Machine, fn: FunctionValue, args: readonly Value[], place: CallPlace): Value {
   const { state } = machine;
@@ -47,7 +52,9 @@ function callFunction(machine: Machine, fn: FunctionValue, args: readonly Value[
     ("async" in node && node.async === true)
   )
     return unknownAt(place.source, place.text, `${fn.name}()@${place.source.start}@${state.instance}`);
+  const { calls } = state;
   state.depth++;
+  state.calls = `${calls} ${place.source.file}:${place.source.start}`;
   try {
     const scope = innerScope(
       fn.scope,
@@ -70,6 +77,7 @@ function callFunction(machine: Machine, fn: FunctionValue, args: readonly Value[
     return runBody(machine, node.body.body, scope) ?? absent;
   } finally {
     state.depth--;
+    state.calls = calls;
   }
 }
 

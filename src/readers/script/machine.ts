@@ -50,6 +50,8 @@ export interface MachineState {
   /** The first name of the declaration that is being evaluated: what a state is called. */
   declaring: string | null;
   depth: number;
+  /** Where the functions that are being run were called, the outermost first, as one text. */
+  calls: string;
   /** The one use of a component that is being rendered, a name for it among all. */
   instance: string;
   /** The way to that use, the outermost first. */
@@ -83,7 +85,11 @@ export function fork(machine: Machine, decision: Decision, make: (arm: number) =
   if (fixed !== undefined) return make(fixed);
   if (path.size >= DEEPEST_PATH) {
     machine.state.way ??= digest([...path].map(([id, arm]) => `${id}=${arm}`).join());
-    return unknownAt(decision.source, "…", `deep ${decision.id} ${machine.state.way}`);
+    return unknownAt(
+      decision.source,
+      "…",
+      `deep ${decision.id} ${machine.state.way}@${machine.state.instance}`,
+    );
   }
   return joinedKnown(decision, inEachArm(machine, decision, make));
 }
@@ -160,7 +166,7 @@ export function whether(
 
 /** An id of its own for each use of a component: the same for the same use. */
 export function madeId({ state }: Machine, place: Span): string {
-  const key = `${state.instance} ${place.file}:${place.start}`;
+  const key = `${state.instance} ${state.calls} ${place.file}:${place.start}`;
   const known = state.ids.get(key) ?? `id-${state.ids.size + 1}`;
   state.ids.set(key, known);
   return known;

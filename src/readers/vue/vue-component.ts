@@ -21,6 +21,7 @@ import {
   type Value,
 } from "../script/value.ts";
 import { bindCommon, rendered } from "./template-meaning.ts";
+import { definedEmits } from "./vue-emits.ts";
 import { hasInheritOff } from "./vue-fallthrough.ts";
 import { boxed, unboxed } from "./vue-package.ts";
 import { type DeclaredProps, declaredProps, defaulted, divided, isCallOf, openProps } from "./vue-props.ts";
@@ -35,6 +36,7 @@ export function vueComponent(
 ): Component {
   const source = wholeOf(module);
   const { script } = parts;
+  const emits = once(() => definedEmits(module, script, types));
   const declared = once(() => declaredProps(composition, making, module, script, types));
   const inherits = !(script !== null && hasInheritOff(script));
   return {
@@ -47,7 +49,7 @@ export function vueComponent(
         : declared().members.size > 0 || declared().open || hasOutlet(parts) || usesModel(script),
     openProps: () => openProps(declared(), source),
     render: (call) => {
-      const { props, attrs } = divided(declared(), call);
+      const { props, attrs } = divided(declared(), call, emits());
       const scope = innerScope(making.scopeOf({ ...module }));
       const instance = instanceScope(
         composition,

@@ -13,6 +13,7 @@ import { nameNode, placeOf } from "../script/places.ts";
 import { bindLater, innerScope } from "../script/scope.ts";
 import { absent, type Component, type ObjectValue, type Value } from "../script/value.ts";
 import { bindCommon, rendered } from "./template-meaning.ts";
+import { listedEmits } from "./vue-emits.ts";
 import { hasInheritOff } from "./vue-fallthrough.ts";
 import { pascalCase } from "./vue-names.ts";
 import { unboxed } from "./vue-package.ts";
@@ -40,6 +41,7 @@ export function vueOptionsComponent(
     }
     return null;
   };
+  const emits = once(() => listedEmits(section("emits")));
   const declared = once(() => fromOptions(composition, section("props"), making.scopeOf(module)));
   const takesProps = once(() => declared().members.size > 0 || hasOutlet(parts));
   const inherits = once(() => parts.script === null || !hasInheritOff(parts.script));
@@ -53,7 +55,7 @@ export function vueOptionsComponent(
     openProps: () => openProps(declared(), source),
     render: (call) => {
       const scope = making.scopeOf(module);
-      const { props, attrs } = divided(declared(), call);
+      const { props, attrs } = divided(declared(), call, emits());
       const given = defaulted(composition, props, declared(), scope);
       const template = innerScope(scope);
       const self: ObjectValue = {

@@ -40,10 +40,14 @@ export interface DeclaredProps {
   readonly booleans: ReadonlySet<string>;
 }
 
+/** Whether a component declares that it emits an event: then a listener for it is no attribute. Vue, "fallthrough attributes". */
+export type Emits = (event: string) => boolean;
+
 /** What a caller gives, parted into declared props and the rest. */
 export function divided(
   { members, booleans }: DeclaredProps,
   { props, isAlone, source }: ComponentCall,
+  emits: Emits,
 ): { readonly props: ObjectValue; readonly attrs: ObjectValue } {
   const declaredOf = new Map<string, Value>();
   const attrs = new Map<string, Value>();
@@ -54,7 +58,10 @@ export function divided(
         declared,
         booleans.has(declared) && value.kind === "known" && value.value === "" ? yes : value,
       );
-    else attrs.set(name, value);
+    else {
+      const event = /^on([A-Z].*)$/.exec(name)?.[1];
+      if (event === undefined || !emits(event)) attrs.set(name, value);
+    }
   }
   if (!isAlone) for (const name of booleans) if (!declaredOf.has(name)) declaredOf.set(name, no);
   const rest = isAlone ? unknownAt(source, "$attrs", `attrs ${source.file}:${source.start}`) : props.rest;
