@@ -42,6 +42,27 @@ const constructs: readonly (readonly [
     [],
   ],
   [
+    "what is given more than props and a ref is no component, and no object is shown as a whole",
+    {
+      "cells.jsx": `export const MailCell = (value, row, column) => <a href={"mailto:" + value}>{value}</a>;\nexport const Line = (value) => <button>{value}</button>;\n`,
+    },
+    [],
+  ],
+  [
+    "a click that only takes the focus to a field is none that keys lack",
+    {
+      "App.jsx": `import { useRef } from "react";\nexport function App({ disabled }) {\n  const field = useRef(null);\n  return <div onClick={() => field.current?.focus()}><b>Tags</b><input ref={field} disabled={disabled} aria-label="Tags" /></div>;\n}\n`,
+    },
+    [],
+  ],
+  [
+    "a field for files that styles elsewhere may hide is asked about",
+    {
+      "App.jsx": `export const App = () => <p><input type="file" className="upload-field" /><input type="file" /></p>;\n`,
+    },
+    ["cantTell names.control-labelled App.jsx:1 [App]", "failed names.control-labelled App.jsx:1 [App]"],
+  ],
+  [
     "a handler that leaves off for whoever gave nothing does nothing",
     {
       "App.jsx": `const Tile = ({ onPick }) => <span onClick={() => { if (onPick) { onPick(1); } }}>Book</span>;\nexport const App = () => <p><Tile /></p>;\n`,

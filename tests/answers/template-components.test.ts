@@ -51,6 +51,14 @@ const vue: readonly Construct[] = [
     [],
   ],
   [
+    "a method that does something only where it is not disabled does nothing where it is",
+    {
+      "App.vue": setup("import Mark from './Mark.vue'", `<div><Mark disabled /></div>`),
+      "Mark.vue": `<template><span @click="go">Book</span></template>\n<script>\nexport default { props: { disabled: Boolean }, methods: { go() { !this.disabled && this.$emit("pick"); } } };\n</script>\n`,
+    },
+    [],
+  ],
+  [
     "a handler that leaves off at once does nothing",
     {
       "App.vue": setup("import Mark from './Mark.vue'", `<div><Mark /></div>`),

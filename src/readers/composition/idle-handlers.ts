@@ -2,6 +2,7 @@ import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
 import { lift, type Machine } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
+import { innerScope } from "../script/scope.ts";
 import { type FunctionValue, isNullish, known, truthOf, type Value } from "../script/value.ts";
 
 type Listeners = ReadonlyMap<string, { readonly value: Value; readonly source: Span | null }>;
@@ -21,7 +22,8 @@ function acting(machine: Machine, value: Value): Value {
   if (isIdle(machine, value)) return known(undefined);
   const guard = guardOf(value);
   if (guard === null) return value;
-  return lift(machine, machine.evaluate(guard.test, value.scope), (one) =>
+  const inside = innerScope(value.scope, value.self);
+  return lift(machine, machine.evaluate(guard.test, inside), (one) =>
     truthOf(one) === guard.leavesOff ? known(undefined) : value,
   );
 }
@@ -30,19 +32,26 @@ function acting(machine: Machine, value: Value): Value {
 function guardOf({
   node,
 }: FunctionValue): { readonly test: Ast.Expression; readonly leavesOff: boolean } | null {
-  const [first, ...more] = node.body.type === "BlockStatement" ? node.body.body : [];
+  const [first, ...more] = node.body.type === "BlockStatement" ? node.body.body : [node.body];
+  const only = first?.type === "ExpressionStatement" ? first.expression : first;
+  if (only?.type === "LogicalExpression" && only.operator === "&&" && more.length === 0)
+    return asksAny(only.left, parameterNames(node)) ? null : { test: only.left, leavesOff: false };
   if (first?.type !== "IfStatement" || first.alternate != null) return null;
   const { test, consequent } = first;
-  const names = parameterNames(node);
-  let asksEvent = false;
-  everyNode(test, (inner) => {
-    asksEvent ||= inner.type === "Identifier" && names.has(inner.name);
-    return !asksEvent;
-  });
-  if (asksEvent) return null;
+  if (asksAny(test, parameterNames(node))) return null;
   const [does] = consequent.type === "BlockStatement" ? consequent.body : [consequent];
   if (does?.type === "ReturnStatement" && does.argument == null) return { test, leavesOff: true };
   return more.length === 0 ? { test, leavesOff: false } : null;
+}
+
+/** Whether an expression asks for any of some names. */
+function asksAny(expression: Ast.Node, names: ReadonlySet<string>): boolean {
+  let asks = false;
+  everyNode(expression, (inner) => {
+    asks ||= inner.type === "Identifier" && names.has(inner.name);
+    return !asks;
+  });
+  return asks;
 }
 
 /** Names that a function gives its parameters, also those in patterns. */
@@ -92,7 +101,8 @@ function isNothing(
   if (callee.type === "MemberExpression" || callee.type === "OptionalMemberExpression")
     return (
       callee.property.type === "Identifier" &&
-      /^(?:preventDefault|stopPropagation|stopImmediatePropagation)$/.test(callee.property.name)
+      // What takes a pointer to a field is no more than Tab does.
+      /^(?:preventDefault|stopPropagation|stopImmediatePropagation|focus)$/.test(callee.property.name)
     );
   if (callee.type !== "Identifier" || own.has(callee.name)) return false;
   const value = machine.evaluate(callee, scope);

@@ -203,6 +203,9 @@ export function nodesOf(composition: Composition, value: Value, namespace: Names
               hole: { ...holeOf(value), isWords: value.type === "any" && !/children|slot/i.test(value.text) },
             },
           ];
+    case "object":
+      // What is shown as a whole is no object: nobody knows what it is.
+      return value.rest === null ? [] : [{ kind: "hole", hole: holeOf(value.rest) }];
     default: {
       const text = shownText(value);
       return text === null || text === "" ? [] : [{ kind: "text", value: text, source: null }];

@@ -22,8 +22,9 @@ export function declaredNames(programs: readonly Ast.Program[]): readonly string
   return names;
 }
 
-/** Whether a function has markup of its own: a name in capitals alone makes no component. */
+/** Whether a function has markup of its own: a name in capitals alone makes no component, nor what is given more than props and a ref. */
 export function mayRender({ node }: FunctionValue): boolean {
+  if (node.params.length > 2) return false;
   let found = false;
   everyNode(node.body, (node) => {
     if (node.type === "JSXElement" || node.type === "JSXFragment") found = true;

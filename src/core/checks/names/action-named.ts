@@ -35,11 +35,11 @@ const actions = new Set<Role>([
 
 function* namedActions(scene: Scene): Iterable<ElementNode> {
   for (const element of scene.page.index.elements) {
-    // Areas and image buttons are images; an empty native option is the usual "nothing chosen".
+    // Areas and image buttons are images, what takes files is a field; an empty native option is the usual "nothing chosen".
     if (
       element.tag === "area" ||
       element.tag === "option" ||
-      (element.tag === "input" && inputType(element) === "image")
+      (element.tag === "input" && /^(?:image|file)$/.test(inputType(element)))
     )
       continue;
     const { role } = scene.role(element);

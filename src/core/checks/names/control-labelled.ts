@@ -92,6 +92,11 @@ function judge(control: ElementNode, scene: Scene): Verdict {
       repairFor(scene, control),
     );
   }
+  if (mayBeStandIn(scene, control))
+    return cantTell(
+      `${message} Is it hidden by styles that are not here, and opened by a button?`,
+      repairFor(scene, control),
+    );
   const open = openLabel(scene);
   if (open !== null && control.attributes.has("id"))
     return cantTell(
@@ -105,6 +110,14 @@ function judge(control: ElementNode, scene: Scene): Verdict {
     missing === undefined ? {} : { cause: missedLabelCause(scene, missing) },
   );
 }
+
+/** Whether it is a field for files in a component, with classes whose rules are elsewhere: buttons often open a hidden one. */
+const mayBeStandIn = (scene: Scene, control: ElementNode): boolean =>
+  control.tag === "input" &&
+  inputType(control) === "file" &&
+  scene.document.kind === "component" &&
+  control.attributes.has("class") &&
+  scene.page.styles.value(control, "display")?.block?.origin !== "author";
 
 function misspeltNaming(control: ElementNode): { written: string; meant: string } | null {
   for (const attribute of control.attributes.keys()) {
