@@ -59,6 +59,13 @@ const vue: readonly Construct[] = [
     [],
   ],
   [
+    "what keys in a field do too is none that they lack",
+    {
+      "App.vue": `<template><div><a @click="up"><b>+</b></a><b @click="near(2)">2</b><i @click="far">9</i><input aria-label="Metres" :disabled="disabled" @keydown="keys"></div></template>\n<script>\nexport default { props: { disabled: Boolean }, methods: { up(e) { alert(e) }, near(by) { alert(by) }, far() { alert(9) }, keys(e) { if (e.keyCode === 38) { this.up(e); } else this.near(1); this.$refs.tide.far(); } } };\n</script>\n`,
+    },
+    ["failed keys.reachable App.vue:1 [App]"],
+  ],
+  [
     "a handler that leaves off at once does nothing",
     {
       "App.vue": setup("import Mark from './Mark.vue'", `<div><Mark /></div>`),

@@ -28,6 +28,8 @@ export interface Attribute {
   readonly value: Written;
   /** Name and value together, as written; null where no source is known. */
   readonly source: Span | null;
+  /** The name of the function whose code a handler is; absent where it is written in place. */
+  readonly handler?: string;
 }
 
 /** One step of the way from a page to an element: where a component is used (for a root: defined). */

@@ -68,6 +68,8 @@ export interface TreeElement {
 /** A handler: its code as far as it is in source, and whether it is there. */
 export interface ListenerCode {
   readonly code: string;
+  /** The name of the function that it is; absent where it is written in place. */
+  readonly name?: string;
   readonly source: Span | null;
   readonly present: true | Either<boolean>;
 }

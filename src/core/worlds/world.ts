@@ -153,7 +153,12 @@ function listenersIn(
   for (const [event, listener] of listeners) {
     if (!isPresent(listener, world)) continue;
     there.add(event);
-    attributes.set(`on${event}`, { name: `on${event}`, value: listener.code, source: listener.source });
+    attributes.set(`on${event}`, {
+      name: `on${event}`,
+      value: listener.code,
+      source: listener.source,
+      ...(listener.name === undefined ? {} : { handler: listener.name }),
+    });
   }
   return there;
 }

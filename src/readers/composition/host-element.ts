@@ -130,7 +130,12 @@ function listenerOf(value: Value, source: Span | null): ListenerCode | null {
     case "known":
       return null;
     case "function":
-      return { code: handlerCode(value), source, present: true };
+      return {
+        code: handlerCode(value),
+        ...(value.name === "" ? {} : { name: value.name }),
+        source,
+        present: true,
+      };
     case "unknown":
       return { code: value.text, source, present: true };
     case "native":

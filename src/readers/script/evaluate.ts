@@ -171,7 +171,7 @@ function object(machine: Machine, node: Ast.ObjectExpression, scope: Scope): Val
     const value =
       property.type === "ObjectMethod"
         ? property.kind === "method"
-          ? functionValue(property, scope)
+          ? named(functionValue(property, scope), name)
           : unknownOf(machine, property, scope)
         : named(machine.evaluate(property.value, scope), name);
     result = lift(machine, result, (one) =>

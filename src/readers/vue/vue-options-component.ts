@@ -6,7 +6,7 @@ import type { ScopeMaking } from "../composition/module-scopes.ts";
 import type { SourceModule, TemplateParts } from "../composition/source-module.ts";
 import { stateValue } from "../composition/state-value.ts";
 import { hasOutlet, wholeOf } from "../composition/template-file.ts";
-import { functionValue, propertyName } from "../script/evaluate.ts";
+import { functionValue, named, propertyName } from "../script/evaluate.ts";
 import { unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { nameNode, placeOf } from "../script/places.ts";
@@ -101,9 +101,10 @@ export function vueOptionsComponent(
         for (const property of table.properties) {
           if (property.type === "SpreadElement" || property.key.type !== "Identifier") continue;
           const fn = property.type === "ObjectMethod" ? property : property.value;
-          const value = () => functionValue(fn as Ast.Function, scope, self);
+          const { name } = property.key;
+          const value = () => named(functionValue(fn as Ast.Function, scope, self), name);
           if (!/Function|Method/.test(fn.type)) continue;
-          bindLater(template, property.key.name, () =>
+          bindLater(template, name, () =>
             kind === "methods" ? value() : machine.call(value(), [], placeOf(fn, scope, self)),
           );
         }

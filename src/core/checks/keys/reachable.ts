@@ -12,7 +12,7 @@ import type { Role } from "../../semantics/tables/roles.ts";
 import { asButton } from "../as-button.ts";
 import type { PageCheck } from "../check.ts";
 import { isShown } from "../exposed.ts";
-import { withHandlers } from "./handlers.ts";
+import { handlerText, withHandlers } from "./handlers.ts";
 
 /** Widgets that move focus among their items themselves: an item out of the Tab order is as it should be. */
 const composites = new Set<Role>([
@@ -61,6 +61,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     return passed;
   const handler = pointerHandlerOf(element)?.code ?? "";
   if (reachableHandlers(scene).has(handler) || isDoneWithoutPressing(element, handler)) return passed;
+  if (isDoneByKey(scene, element)) return passed;
   // A widget of many items answers a click on any of them in one place.
   if (composites.has(scene.role(element).role ?? "generic")) return passed;
   for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
@@ -141,6 +142,39 @@ const withoutPressing = ["mouseleave", "mouseout", "pointerleave", "blur", "focu
 const isDoneWithoutPressing = (element: ElementNode, handler: string): boolean =>
   withoutPressing.some((event) => attributeText(element, `on${event}`)?.trim() === handler);
 
+const keyEvents = ["keydown", "keyup", "keypress"] as const;
+
+/** What keys do at the stops of Tab, and at controls that are disabled now: the elements with the code of their handlers. */
+const keyHandlers = keptForScene((scene: Scene): readonly (readonly [at: ElementNode, code: string])[] =>
+  withHandlers(scene)
+    .filter(
+      (element) =>
+        isTabbable(scene.page, scene.presence, element) !== false ||
+        focusCause(scene.page.index, element) === "control",
+    )
+    .flatMap((element) =>
+      keyEvents.flatMap((event) => {
+        const code = handlerText(element, event);
+        return code === null ? [] : [[element, code] as const];
+      }),
+    ),
+);
+
+/** Where an element is written: two that have the same come from one component. */
+const writtenIn = ({ components }: ElementNode): string => components.at(-1)?.definition.file ?? "";
+
+/** Whether a key at a stop of the same component calls the very function that a click calls: arrows in a field of numbers. */
+function isDoneByKey(scene: Scene, element: ElementNode): boolean {
+  const { event, code } = pointerHandlerOf(element) ?? { event: "click", code: "" };
+  const called =
+    element.attributes.get(`on${event}`)?.handler ?? /^(?:this\.)?([\w$]+)\s*\([^()]*\);?$/.exec(code)?.[1];
+  if (called === undefined) return false;
+  const calls = new RegExp(`(?:^|[^\\w$.]|\\bthis\\.)${called.replaceAll("$", "\\$")}\\s*\\(`);
+  return keyHandlers(scene).some(
+    ([at, keys]) => at !== element && writtenIn(at) === writtenIn(element) && calls.test(keys),
+  );
+}
+
 /** Made a button where it can be one. */
 function orButton(scene: Scene, element: ElementNode, summary: string): Repair {
   const changes = asButton(scene, element);
@@ -198,6 +232,14 @@ export const reachable = {
     },
     { html: `<div onmouseleave="hide()" onfocusout="hide()" onclick="hide()">Slip 4</div>`, finds: [] },
     { html: `<button onclick="shut()">Close</button><div class="veil" onclick="shut()"></div>`, finds: [] },
+    {
+      html: `<label>Metres <input onkeydown="if (event.key === 'ArrowUp') more()"></label><span onclick="more()">+</span>`,
+      finds: [],
+    },
+    {
+      html: `<label>Metres <input onkeydown="tide.more()"></label><span onclick="more()">+</span>`,
+      finds: [["failed", `<span onclick="more()">`, "This <span> can be clicked, but takes no focus."]],
+    },
     { html: `<button onclick="go()"><span onclick="go2()">Go</span></button>`, finds: [] },
     {
       html: `<div role="tablist"><button role="tab" tabindex="-1" onclick="show(2)">Rates</button></div>`,
