@@ -66,6 +66,38 @@ const vue: readonly Construct[] = [
     ["failed keys.reachable App.vue:1 [App]"],
   ],
   [
+    "an event that nobody listens to is nothing that keys lack",
+    {
+      "App.vue": setup(
+        "import Mark from './Mark.vue'\nimport Sign from './Sign.vue'\nconst go = () => alert(1)",
+        `<div><Mark /><Mark @row-pick="go" /><Sign /></div>`,
+      ),
+      "Mark.vue": setup(
+        `const emit = defineEmits(["rowPick"]);\nfunction pick(row) { emit("rowPick", row); }`,
+        `<span @click="pick">Book</span>`,
+      ),
+      "Sign.vue": `<template><b @click="$emit('close')">Shut <i @click="shut">now</i></b></template>\n<script>\nexport default { methods: { shut() { this.$emit("close"); } } };\n</script>\n`,
+    },
+    ["failed keys.reachable Mark.vue:6 [App › Mark]"],
+  ],
+  [
+    "markup stands in plain scripts too",
+    {
+      "App.vue": `<template><p><img src="a.png"></p></template>\n<script>\nexport default { methods: { row(name) { return <b class="row">{name}</b>; } } };\n</script>\n`,
+    },
+    ["failed names.image-described App.vue:1 [App]"],
+  ],
+  [
+    "what a caller disables asks for no focus",
+    {
+      "App.vue": setup(
+        "defineProps({ disabled: Boolean, autofocus: Boolean })",
+        `<p><input aria-label="Beam" :disabled="disabled" :autofocus="autofocus" /></p>`,
+      ),
+    },
+    [],
+  ],
+  [
     "a handler that leaves off at once does nothing",
     {
       "App.vue": setup("import Mark from './Mark.vue'", `<div><Mark /></div>`),
@@ -272,6 +304,15 @@ const svelteScript = (script: string, markup: string) =>
 
 /** In `svelteScript` the markup starts on line 4 where the script is one line. */
 const svelte: readonly Construct[] = [
+  [
+    "an event that nobody listens to is nothing that keys lack",
+    {
+      "App.svelte": `<script>import Row from "./Row.svelte"; import Line from "./Line.svelte"; const go = () => alert(1);</script>\n<div><Row /><Line on:pick={go} /></div>`,
+      "Row.svelte": `<script>\nimport { createEventDispatcher } from "svelte";\nconst dispatch = createEventDispatcher();\nconst pick = (row) => { dispatch("pick", row); };\n</script>\n<p><b on:click={(e) => pick(e)}>Book</b><i on:click={() => dispatch("pick")}>Moor</i></p>`,
+      "Line.svelte": `<script>\nimport { createEventDispatcher } from "svelte";\nconst dispatch = createEventDispatcher();\n</script>\n<p><i on:click={() => dispatch("pick")}>Moor</i></p>`,
+    },
+    ["failed keys.reachable Line.svelte:5 [App › Line]"],
+  ],
   [
     "an expression in quotes is its value, with text around it or alone",
     {

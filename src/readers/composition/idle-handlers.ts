@@ -3,7 +3,7 @@ import type { Span } from "../../core/document/node.ts";
 import { lift, type Machine } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { innerScope } from "../script/scope.ts";
-import { type FunctionValue, isNullish, known, truthOf, type Value } from "../script/value.ts";
+import { type FunctionValue, isNullish, known, type Scope, truthOf, type Value } from "../script/value.ts";
 
 type Listeners = ReadonlyMap<string, { readonly value: Value; readonly source: Span | null }>;
 
@@ -65,6 +65,9 @@ function parameterNames({ params }: Ast.Function): ReadonlySet<string> {
   return names;
 }
 
+/** How many functions are followed that call one another. */
+const DEEPEST_CALL = 3;
+
 /** Statements and expressions that do something by themselves. */
 const acts = new Set<Ast.Node["type"]>([
   "AssignmentExpression",
@@ -77,36 +80,59 @@ const acts = new Set<Ast.Node["type"]>([
 ]);
 
 /** Whether all that a function does is to call what was not given, or is there to be replaced: `() => {}`. */
-function isIdle(machine: Machine, { node, scope }: FunctionValue): boolean {
+function isIdle(machine: Machine, { node, scope, self }: FunctionValue, depth = DEEPEST_CALL): boolean {
+  const inside = innerScope(scope, self);
   const own = parameterNames(node);
   let isDone = false;
   let calls = 0;
   everyNode(node.body, (inner) => {
+    // What is in it is never run.
+    if (inner.type === "IfStatement" && inner.alternate == null && !asksAny(inner.test, own)) {
+      const test = machine.evaluate(inner.test, inside);
+      if (test.kind !== "either" && truthOf(test) === false) return false;
+    }
     if (acts.has(inner.type)) isDone = true;
     if (inner.type === "CallExpression" || inner.type === "OptionalCallExpression") {
       calls++;
-      isDone ||= !isNothing(machine, inner.callee, own, scope);
+      isDone ||= !isNothing(machine, inner, own, inside, depth);
     }
     return !isDone;
   });
   return calls > 0 && !isDone;
 }
 
+/** Whether a call that stands in a template by itself does nothing. */
+export const isIdleCall = (machine: Machine, call: Ast.Node, scope: Scope): boolean =>
+  call.type === "CallExpression" && isNothing(machine, call, new Set(), scope, DEEPEST_CALL);
+
 function isNothing(
   machine: Machine,
-  callee: Ast.Node,
+  { callee, arguments: given }: Ast.CallExpression | Ast.OptionalCallExpression,
   own: ReadonlySet<string>,
-  scope: FunctionValue["scope"],
+  scope: Scope,
+  depth: number,
 ): boolean {
+  const [first] = given;
+  const isUnheard = (): boolean => {
+    const called = first === undefined ? null : machine.evaluate(callee, scope);
+    if (called?.kind !== "native" || called.isIdleFor === undefined || first === undefined) return false;
+    const event = machine.evaluate(first, scope);
+    return event.kind === "known" && typeof event.value === "string" && called.isIdleFor(event.value);
+  };
   if (callee.type === "MemberExpression" || callee.type === "OptionalMemberExpression")
     return (
-      callee.property.type === "Identifier" &&
       // What takes a pointer to a field is no more than Tab does.
-      /^(?:preventDefault|stopPropagation|stopImmediatePropagation|focus)$/.test(callee.property.name)
+      (callee.property.type === "Identifier" &&
+        /^(?:preventDefault|stopPropagation|stopImmediatePropagation|focus)$/.test(callee.property.name)) ||
+      (callee.object.type === "ThisExpression" && isUnheard())
     );
   if (callee.type !== "Identifier" || own.has(callee.name)) return false;
   const value = machine.evaluate(callee, scope);
-  if (isNullish(value)) return true;
-  const body = value.kind === "function" ? value.node.body : null;
-  return body?.type === "BlockStatement" && body.body.length === 0;
+  if (isNullish(value) || isUnheard()) return true;
+  if (value.kind !== "function") return false;
+  const { body } = value.node;
+  return (
+    (body.type === "BlockStatement" && body.body.length === 0) ||
+    (depth > 0 && isIdle(machine, value, depth - 1))
+  );
 }

@@ -16,6 +16,7 @@ import {
 } from "../script/value.ts";
 import { classNames } from "./class-names.ts";
 import type { WrittenAttribute } from "./host-element.ts";
+import { isIdleCall } from "./idle-handlers.ts";
 import type { TemplateAttribute } from "./source-module.ts";
 
 /** The attributes and handlers of an element, worked out. */
@@ -197,6 +198,7 @@ export class AttributeReader {
     const { expression, code } = attribute;
     const source = spanIn(scope, attribute);
     const inline = unknownAt(source, code, `handler ${source.file}:${source.start}`);
+    if (expression !== null && isIdleCall(this.#machine, expression, scope)) return absent;
     if (expression === null || !/Function|Identifier/.test(expression.type)) return inline;
     const value = this.#machine.evaluate(expression, scope);
     return value.kind === "object" ? inline : value;

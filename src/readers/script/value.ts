@@ -134,6 +134,8 @@ export interface NativeValue {
   readonly members?: (name: string) => Value | null;
   /** What it makes of a template that it is the tag of. */
   readonly tagged?: (node: Ast.TaggedTemplateExpression, scope: Scope) => Value;
+  /** Whether calling it with that text does nothing: an event that nobody listens to. */
+  readonly isIdleFor?: (first: string) => boolean;
 }
 
 export interface ClassValue {

@@ -3,6 +3,7 @@ import type { Span } from "../../core/document/node.ts";
 import { baseName } from "../composition/component-name.ts";
 import { scopeAttribute } from "../composition/component-styles.ts";
 import type { Composition } from "../composition/composition.ts";
+import { emitter } from "../composition/emitter.ts";
 import { slotsOf } from "../composition/given-slots.ts";
 import { bindProgram, providedBy, type ScopeMaking, withProvided } from "../composition/module-scopes.ts";
 import type { SourceModule, TemplateElement, TemplateParts } from "../composition/source-module.ts";
@@ -58,7 +59,15 @@ export function svelteComponent(
       const { props } = call;
       bindRunes(composition, scope, props, call.instance);
       bind(scope, "$$slots", slotsOf(call));
-      if (script !== null) bindProgram(making, module, script, scope);
+      if (script !== null) {
+        bindProgram(making, module, script, scope);
+        for (const name of dispatcherNames(script))
+          bind(
+            scope,
+            name,
+            native(name, () => emitter("dispatch", call)),
+          );
+      }
       for (const { name, init } of legacy)
         bindLater(scope, name, () => {
           const given = composition.machine.member(props, name, {
@@ -104,6 +113,20 @@ function meaningOf(
   const component = composition.componentOf(value);
   return component === null ? { kind: "unknown" } : { kind: "component", component };
 }
+
+/** What a script calls `createEventDispatcher`. */
+const dispatcherNames = (script: Ast.Program): readonly string[] =>
+  script.body.flatMap((statement) =>
+    statement.type === "ImportDeclaration" && statement.source.value === "svelte"
+      ? statement.specifiers.flatMap((one) =>
+          one.type === "ImportSpecifier" &&
+          one.imported.type === "Identifier" &&
+          one.imported.name === "createEventDispatcher"
+            ? [one.local.name]
+            : [],
+        )
+      : [],
+  );
 
 /** `$props()`, `$state(x)`, `$derived(x)`: what the compiler gives to every script. */
 function bindRunes(composition: Composition, scope: Scope, props: ObjectValue, instance: string): void {

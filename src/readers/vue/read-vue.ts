@@ -20,7 +20,8 @@ export function readVue(text: string, file: string): ReadParts {
     const parsed = parseScript(block.content, {
       start: block.loc.start.offset,
       typescript,
-      jsx: /x$/.test(block.lang ?? ""),
+      // Only in TypeScript may a bracket begin something else than an element.
+      jsx: block.lang !== "ts",
     });
     errors.push(...parsed.errors);
     return parsed.program;

@@ -2,21 +2,14 @@ import type { TreeNode } from "../../core/worlds/tree.ts";
 import { baseName } from "../composition/component-name.ts";
 import { scopeAttribute, stylesOf } from "../composition/component-styles.ts";
 import type { Composition } from "../composition/composition.ts";
+import { emitter } from "../composition/emitter.ts";
 import { slotsOf } from "../composition/given-slots.ts";
 import { htmlTags } from "../composition/html-tags.ts";
 import type { SourceModule, TemplateElement, TemplateParts } from "../composition/source-module.ts";
 import { type TagMeaning, TemplateRenderer } from "../composition/template-render.ts";
 import { nameNode } from "../script/places.ts";
 import { bind, bindLater } from "../script/scope.ts";
-import type { Scope } from "../script/value.ts";
-import {
-  absent,
-  type Component,
-  type ComponentCall,
-  native,
-  type ObjectValue,
-  type Value,
-} from "../script/value.ts";
+import type { Component, ComponentCall, ObjectValue, Scope, Value } from "../script/value.ts";
 import { fallThrough } from "./vue-fallthrough.ts";
 import { camelCase, pascalCase } from "./vue-names.ts";
 
@@ -32,11 +25,7 @@ export function bindCommon(
 ): void {
   bind(template, "$attrs", attrs);
   bind(template, "$slots", slotsOf(call));
-  bind(
-    template,
-    "$emit",
-    native("$emit", () => absent),
-  );
+  bind(template, "$emit", emitter("$emit", call));
   bindLater(template, "$props", props);
 }
 

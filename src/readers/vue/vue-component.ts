@@ -2,6 +2,7 @@ import type * as Ast from "@babel/types";
 import { once } from "../../core/document/once.ts";
 import { baseName } from "../composition/component-name.ts";
 import type { Composition } from "../composition/composition.ts";
+import { emitter } from "../composition/emitter.ts";
 import { slotsOf } from "../composition/given-slots.ts";
 import { bindProgram, providedBy, type ScopeMaking, withProvided } from "../composition/module-scopes.ts";
 import type { SourceModule, TemplateParts } from "../composition/source-module.ts";
@@ -86,7 +87,7 @@ function instanceScope(
   const defines: readonly (readonly [string, Value])[] = [
     ["defineProps", native("defineProps", () => withDefaults())],
     ["withDefaults", native("withDefaults", () => withDefaults())],
-    ["defineEmits", native("defineEmits", () => native("emit", () => absent))],
+    ["defineEmits", native("defineEmits", () => emitter("emit", call))],
     ["defineExpose", native("defineExpose", () => absent)],
     ["defineOptions", native("defineOptions", () => absent)],
     ["defineSlots", native("defineSlots", () => slotsOf(call))],

@@ -28,6 +28,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   ]);
   const focusable = isFocusable(scene.page, scene.presence, element);
   if (focusable === "unknown") return inapplicable;
+  // A field that whoever uses a component disables asks for nothing.
+  if (!focusable && scene.document.kind === "component" && hasAttribute(element, "disabled")) return passed;
   if (!focusable)
     return failed("This asks for focus as the page loads, and cannot take it.", takeAway, details);
   const first = asking(scene).find((other) => isFocusable(scene.page, scene.presence, other) === true);
