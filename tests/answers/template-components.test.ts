@@ -98,6 +98,14 @@ const vue: readonly Construct[] = [
     [],
   ],
   [
+    "whether styles that are not here hide what is hidden from assistive technology is asked",
+    {
+      "App.vue": `<template><div class="pictures" aria-hidden="true"><button>Close</button></div></template>\n<style src="yard-pictures/pictures.css"></style>\n`,
+      "Own.vue": `<template><div class="pictures" aria-hidden="true"><button>Close</button></div></template>\n`,
+    },
+    ["cantTell roles.hidden-holds-no-focus App.vue:1 [App]"],
+  ],
+  [
     "a handler that leaves off at once does nothing",
     {
       "App.vue": setup("import Mark from './Mark.vue'", `<div><Mark /></div>`),

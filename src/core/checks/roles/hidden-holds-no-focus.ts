@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isTabbable } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
@@ -19,6 +19,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const where = because === element ? "It is hidden" : `The <${because.tag}> around it is hidden`;
   const summary =
     "Take aria-hidden away, or take this out of the Tab order too: the inert attribute does both.";
+  // What is shown later is often hidden for everyone until then, by a rule of the same class.
+  if (!scene.stylesKnown && because.attributes.has("class"))
+    return cantTell(
+      `Tab stops here if this is shown, but nothing is said: ${where.charAt(0).toLowerCase()}${where.slice(1)} with aria-hidden="true". Is it hidden for everyone by styles that are not here?`,
+      ask(summary),
+    );
   return failed(
     `Tab stops here, but nothing is said. ${where} from assistive technology with aria-hidden="true".`,
     because === element
