@@ -20,6 +20,7 @@ export const causeKinds = {
   "links without another cue": "links that only a colour sets apart",
   logotype: "text in a logotype",
   mark: "a focus mark on a ground, and its declaration",
+  "name that is lost": "an element that is named by one that is not there",
   "order of a navigation": "a navigation, by the order of its links",
   outline: "the declaration that takes an outline away",
   picture: "a picture without a text alternative",

@@ -15,6 +15,7 @@ import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
 import { holdsUnknownContent, isUnnamed } from "../shown-name.ts";
 import { wordsFrom } from "../words-from.ts";
+import { lostNameCause } from "./lost-name.ts";
 import { openLabel } from "./meant-label.ts";
 import { pictureCause } from "./picture-cause.ts";
 
@@ -170,7 +171,7 @@ function judge(action: ElementNode, scene: Scene): Verdict {
   const image = firstInside(scene, action, (e) => e.tag === "img" && !e.attributes.has("alt"));
   return failed(`This ${word} has no name.`, repairFor(scene, action, word), {
     criteria,
-    ...(image === null ? {} : { cause: pictureCause(scene, image) }),
+    ...(image === null ? lostNameCause(scene, action) : { cause: pictureCause(scene, image) }),
   });
 }
 

@@ -11,6 +11,7 @@ import { elementsInside, exposedByRole, isExposed } from "../exposed.ts";
 import { freshId } from "../fresh-id.ts";
 import { isUnnamed } from "../shown-name.ts";
 import { wordsFrom } from "../words-from.ts";
+import { lostNameCause } from "./lost-name.ts";
 
 /** Areas and gauges that WAI-ARIA 1.2 wants named. Controls, actions and pictures have checks of their own. */
 const areas = (
@@ -42,7 +43,10 @@ function judge(area: ElementNode, scene: Scene): Verdict {
   if (area.spread !== null) return passed;
   const role = scene.role(area).role as Role;
   const word = spokenRole(role, {}, null);
-  return failed(`This ${word} has no name.`, repairFor(scene, area, role, word), { facts: { role } });
+  return failed(`This ${word} has no name.`, repairFor(scene, area, role, word), {
+    facts: { role },
+    ...lostNameCause(scene, area),
+  });
 }
 
 function repairFor(scene: Scene, area: ElementNode, role: Role, word: string): Repair {

@@ -13,6 +13,7 @@ import { isExposed } from "../exposed.ts";
 import { isUnnamed, speakable } from "../shown-name.ts";
 import { wordsFrom } from "../words-from.ts";
 import { connectLabel, labelFrom, labelWithWords } from "./label-edits.ts";
+import { lostNameCause } from "./lost-name.ts";
 import { labelsThatMiss, looseLabels, missedLabelCause, openLabel } from "./meant-label.ts";
 import { textBeside } from "./text-beside.ts";
 
@@ -107,7 +108,7 @@ function judge(control: ElementNode, scene: Scene): Verdict {
   return failed(
     message,
     repairFor(scene, control),
-    missing === undefined ? {} : { cause: missedLabelCause(scene, missing) },
+    missing === undefined ? lostNameCause(scene, control) : { cause: missedLabelCause(scene, missing) },
   );
 }
 

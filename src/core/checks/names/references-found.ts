@@ -7,6 +7,7 @@ import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
+import { lostNameCause } from "./lost-name.ts";
 
 /** What is lost when the element that an attribute names is not there. `for` and `headers` have checks of their own. */
 const references: Readonly<Record<string, string>> = {
@@ -84,7 +85,11 @@ function verdictOf(
   missing: string,
 ): Verdict {
   const meant = meantBy(scene, missing);
-  const details = { facts: { attribute, missing }, ...pointingAt(element, attribute) };
+  const details = {
+    facts: { attribute, missing },
+    ...pointingAt(element, attribute),
+    ...(attribute === "aria-labelledby" ? lostNameCause(scene, element) : {}),
+  };
   const repair: Repair =
     meant !== null
       ? withChanges("likely", `Write ${attribute}="${swapped(ids, missing, meant)}".`, [
