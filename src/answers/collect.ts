@@ -28,6 +28,8 @@ export interface Asking {
 export interface Collection {
   /** What was wrong with the targets themselves. */
   readonly problems: readonly Problem[];
+  /** What was left out on purpose. */
+  readonly remarks: readonly Problem[];
   /** One for each engine that has targets, read before mounted: they may be followed at the same time. */
   readonly streams: readonly AsyncIterable<Collected>[];
   readonly enough: AbortSignal | undefined;
@@ -37,8 +39,8 @@ export interface Collection {
 export async function collect(plan: ReadingPlan, host: Host, asking: Asking = {}): Promise<Collection> {
   const { onPage = () => {}, onRuns = async () => {}, signal, workspace = new Workspace() } = asking;
   const { pages: known } = asking;
-  const { pages, problems } =
-    known === undefined ? await findPages(plan, host) : { pages: known, problems: [] };
+  const { pages, problems, remarks } =
+    known === undefined ? await findPages(plan, host) : { pages: known, problems: [], remarks: [] };
   const byEngine = new Map<Engine, PageFile[]>();
   for (const page of pages) {
     const engine = engines.find((one) => one.takes(page, plan)) ?? readEngine;
@@ -48,6 +50,7 @@ export async function collect(plan: ReadingPlan, host: Host, asking: Asking = {}
   const inOrder = engines.toReversed().filter((engine) => byEngine.has(engine));
   return {
     problems,
+    remarks,
     enough: asking.enough,
     streams: inOrder.map((engine) =>
       engine.collect(byEngine.get(engine) ?? [], plan, { host, workspace, onPage, onRuns, signal }),
@@ -70,7 +73,7 @@ const MOST_ACTED_ON = 8;
  * @param take what is made of what an engine comes to, and what goes wrong on the way
  */
 export async function gather<T>(
-  { problems, streams, enough }: Collection,
+  { problems, remarks, streams, enough }: Collection,
   take: (
     collected: Exclude<Collected, { readonly kind: "problem" }>,
     outcome: Outcome,
@@ -110,7 +113,7 @@ export async function gather<T>(
   const entries = followed.flat();
   return {
     gathered: entries.flatMap(({ parts }) => parts),
-    problems: [...problems, ...entries.flatMap(({ outcome }) => outcome.problems)],
+    problems: [...problems, ...remarks, ...entries.flatMap(({ outcome }) => outcome.problems)],
     incomplete: problems.length > 0 || entries.some(({ outcome }) => outcome.isIncomplete),
   };
 }

@@ -1,6 +1,6 @@
 import path from "node:path";
 import { componentEndings, componentFormatOf } from "../core/document/component-formats.ts";
-import { noMatch, noPages, notAPage, notFound, type Problem } from "../core/findings/problems.ts";
+import { noMatch, noPages, notAPage, notFound, onlyTried, type Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { decoratedScripts } from "./decorated-scripts.ts";
@@ -27,6 +27,8 @@ export type TargetRequest = Pick<ReadingPlan, "targets" | "stdinName" | "isSkipp
 export interface FoundPages {
   readonly pages: readonly PageFile[];
   readonly problems: readonly Problem[];
+  /** What was left out on purpose. */
+  readonly remarks: readonly Problem[];
 }
 
 export const pageExtensions = [".html", ".htm"] as const;
@@ -38,7 +40,8 @@ const endsIn = (file: string, extensions: readonly string[]): boolean =>
   extensions.some((extension) => file.toLowerCase().endsWith(extension));
 
 /** Component source that is there to try components, not to be shipped. */
-const triesComponents = /\.(?:test|spec|e2e)\.[a-z]+$|(?:^|\/)__(?:tests|mocks)__\//i;
+const triesComponents =
+  /\.(?:test|spec|e2e|stories|story)\.[a-z]+$|(?:^|\/)__(?:tests|mocks|stories|fixtures)__\//i;
 
 /** Whether a file names specimens: examples of components that are mounted. */
 export const isSpecimenFile = (file: string): boolean => /\.specimen\.[jt]sx?$/i.test(file);
@@ -66,6 +69,7 @@ export async function findPages(
   // A script named itself may hold a component; of a folder only files whose name says so are taken.
   const mayBeNamed = (file: string) => isPage(file) || isComponentFile(file);
   const problems: Problem[] = [];
+  let passedOver = 0;
   const add = (target: string, file: string, tree: string, isNamed = false) => {
     const known = pages.get(file);
     if (known === undefined)
@@ -100,9 +104,11 @@ export async function findPages(
         extensions.map((extension) => `**/*${extension}`),
         full,
       );
-      const found = [...byName, ...(await decoratedScripts(host, full, byName))]
+      const all = [...byName, ...(await decoratedScripts(host, full, byName))]
         .sort()
-        .filter((file) => !isSkipped(file) && !triesComponents.test(file));
+        .filter((file) => !isSkipped(file));
+      const found = all.filter((file) => !triesComponents.test(file));
+      passedOver += all.length - found.length;
       if (found.length === 0) problems.push(noPages(target, extensions));
       for (const file of found) add(target, file, full);
     } else if (info?.kind === "file") {
@@ -117,5 +123,9 @@ export async function findPages(
       for (const file of found) add(target, file, path.dirname(file));
     } else problems.push(notFound(target));
   }
-  return { pages: [...pages.values()], problems };
+  return {
+    pages: [...pages.values()],
+    problems,
+    remarks: passedOver === 0 ? [] : [onlyTried(passedOver)],
+  };
 }

@@ -665,6 +665,24 @@ test("a file that a machine has made is passed over, with a word", async () => {
   ]);
 });
 
+test("files that only try components are passed over, with a word", async () => {
+  const picture = (name: string) => `export const ${name} = () => <img src="a.png" />;`;
+  const files = {
+    "Pic.tsx": picture("Pic"),
+    "Pic.test.tsx": picture("Test"),
+    "Pic.stories.tsx": picture("Story"),
+    "__fixtures__/Old.tsx": picture("Old"),
+  };
+  const { subjects, problems, incomplete } = await auditFiles(files, ".");
+  expect(subjects.map(({ id }) => id)).toEqual(["Pic.tsx"]);
+  expect([problems.map(({ message }) => message), incomplete]).toEqual([
+    ["3 files that try components (tests, stories) were passed over. Name one to audit it."],
+    false,
+  ]);
+  const named = await auditFiles(files, "Pic.stories.tsx");
+  expect([named.subjects.map(({ id }) => id), named.problems]).toEqual([["Pic.stories.tsx"], []]);
+});
+
 test("what parses is audited, and what does not is told with its place", async () => {
   const { findings, problems } = await auditFiles({
     "App.tsx": `export const App = () => <img src="a.png" />;\nconst a = ;\n`,

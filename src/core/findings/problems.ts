@@ -29,6 +29,11 @@ export const noPages = (target: string, extensions: readonly string[]): Problem 
     target,
     `Nothing to audit here: no file ending in ${extensions.join(" or ")} that .gitignore does not exclude.`,
   );
+export const onlyTried = (files: number): Problem =>
+  problem(
+    "",
+    `${countOf(files, "file that tries components (a test, a story) was", "files that try components (tests, stories) were")} passed over. Name one to audit it.`,
+  );
 export const noMatch = (target: string, extensions: readonly string[]): Problem =>
   problem(target, `The pattern matches no file ending in ${extensions.join(" or ")}.`);
 export const notAPage = (target: string, extensions: readonly string[]): Problem =>
