@@ -171,6 +171,26 @@ export const Boat${i} = ({ isIn = false }) => <section><Pic />{isIn && <img src=
     expect(taken.length).toBeGreaterThan(0);
   });
 
+  test("are not started where an earlier audit knows the answer", async () => {
+    const host = hostIn(folderWith(files));
+    const { threads } = host;
+    const started: string[] = [];
+    const counting = {
+      ...host,
+      threads: threads && {
+        ...threads,
+        start: (...given: Parameters<typeof threads.start>) => {
+          started.push(given[0]);
+          return threads.start(...given);
+        },
+      },
+    };
+    const workspace = new Workspace();
+    await audit(".", { cache: false, workers: 2 }, { host: counting, workspace });
+    await audit(".", { cache: false, workers: 2 }, { host: counting, workspace });
+    expect(started).toEqual(["sources-worker"]);
+  });
+
   test("that end early leave their work to the others", async () => {
     const host = hostIn(folderWith(files));
     const ended = { post: () => {}, received: () => [], speaks: async () => false, end: () => {} };

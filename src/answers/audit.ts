@@ -207,7 +207,10 @@ class Audit {
   async #audited(targets: SourceTargets): Promise<SourcesResult> {
     const { auditSources } = await import("./audit-sources.ts");
     const { workspace = new Workspace(), signal, enough, onPage } = this.#asking;
-    const shared = sharedWork(this.#plan, this.#host, targets.entries, [signal, enough]);
+    // What is known already is sooner found than other threads are started.
+    const shared = workspace.knows("root")
+      ? null
+      : sharedWork(this.#plan, this.#host, targets.entries, [signal, enough]);
     const onRoot = (name: string, done: number, total: number) => onPage?.({ name }, done, total);
     const asking = { workspace, signal, enough, onRoot, shared };
     const judging = targets.load().then((loaded) => auditSources(loaded, this.#plan, this.#host, asking));

@@ -33,6 +33,12 @@ export class Workspace {
     this.#onKept(kind, name, key, value);
   }
 
+  /** Whether anything of a kind is kept, from an earlier audit. */
+  knows(kind: string): boolean {
+    for (const place of this.#kept.keys()) if (place.startsWith(`${kind} `)) return true;
+    return this.#below?.knows(kind) === true;
+  }
+
   /** What is kept at a place, here and in what this one was forked from, the nearest first. */
   *#keptAt(place: string): Iterable<{ readonly key: string; readonly value: unknown }> {
     for (let workspace: Workspace | null = this; workspace !== null; workspace = workspace.#below) {
