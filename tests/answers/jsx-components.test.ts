@@ -63,6 +63,13 @@ const constructs: readonly (readonly [
     ["cantTell names.control-labelled App.jsx:1 [App]", "failed names.control-labelled App.jsx:1 [App]"],
   ],
   [
+    "a key that may do something is there: it moves the focus, or waits for what a ref holds by then",
+    {
+      "App.jsx": `import { useRef } from "react";\nexport function App() {\n  const next = useRef(null);\n  const ready = useRef(false);\n  return <p><span role="button" tabIndex={0} onClick={() => alert(1)} onKeyDown={() => next.current.focus()}>One</span><b onClick={() => { if (!ready.current) return; alert(2); }}>Two</b></p>;\n}\n`,
+    },
+    ["failed keys.reachable App.jsx:5 [App]", "failed roles.native-first App.jsx:5 [App]"],
+  ],
+  [
     "a handler that leaves off for whoever gave nothing does nothing",
     {
       "App.jsx": `const Tile = ({ onPick }) => <span onClick={() => { if (onPick) { onPick(1); } }}>Book</span>;\nexport const App = () => <p><Tile /></p>;\n`,

@@ -45,7 +45,7 @@ const vue: readonly Construct[] = [
     "types say which events a component emits",
     {
       "App.vue": `<script setup lang="ts">\nimport Mark from './Mark.vue'\nimport Sign from './Sign.vue'\nconst go = () => alert(1)\n</script>\n<template><div><Mark @click="go" /><Sign @row-click="go" /></div></template>`,
-      "Mark.vue": `<script setup lang="ts">\nconst emit = defineEmits<{ click: [event: Event] }>()\n</script>\n<template><span>Book</span></template>`,
+      "Mark.vue": `<script setup lang="ts">\nconst emit = defineEmits<{ click: (by: "key" | "hand") => void }>()\n</script>\n<template><span>Book</span></template>`,
       "Sign.vue": `<script setup lang="ts">\nconst emit = defineEmits<{ (event: "rowClick" | "close", by: string): void }>()\n</script>\n<template><span>Book</span></template>`,
     },
     [],
@@ -104,6 +104,13 @@ const vue: readonly Construct[] = [
       "Own.vue": `<template><div class="pictures" aria-hidden="true"><button>Close</button></div></template>\n`,
     },
     ["cantTell roles.hidden-holds-no-focus App.vue:1 [App]"],
+  ],
+  [
+    "keys that wait for a state of the component are there",
+    {
+      "App.vue": `<template><p><span role="button" tabindex="0" @click="go" @keydown="keys">One</span></p></template>\n<script>\nexport default { data() { return { open: false }; }, methods: { go() { alert(1); }, keys(e) { if (!this.open) return; alert(e); } } };\n</script>\n`,
+    },
+    ["failed roles.native-first App.vue:1 [App]"],
   ],
   [
     "a handler that leaves off at once does nothing",

@@ -83,34 +83,37 @@ export class Directives {
       for (const other of brought ?? []) all.add(other);
       isWhole &&= brought !== null;
     }
-    const attributes = new Map<string, WrittenAttribute>();
-    const listeners: [string, { readonly value: Value; readonly source: Unknown["source"] }][] = [];
-    for (const { node, scope } of all)
-      for (const { name, value, start, end } of hostedBy(node)?.host ?? []) {
-        const source = { file: scope.module.file, start, end };
-        const event = /^\((\w+)/.exec(name)?.[1];
-        const bound = /^\[(?:attr\.)?([\w-]+)\]$/.exec(name)?.[1];
-        if (event !== undefined)
-          listeners.push([event, { value: unknownAt(source, value, `host ${start}`), source }]);
-        else if (bound !== undefined)
-          attributes.set(bound, { name: bound, value: unknownAt(source, value, `host ${start}`), source });
-        else if (!name.startsWith("[")) attributes.set(name, { name, value: known(value), source });
-      }
-    for (const attribute of written.attributes) attributes.set(attribute.name, attribute);
-    const parts: HostParts = {
-      ...written,
-      attributes: [...attributes.values()],
-      listeners: new Map([...listeners, ...written.listeners]),
-    };
+    const parts = this.#withHosted(all, written);
     const strange =
       component === null ? element.attributes.find((one) => isStrange(one, fitting)) : undefined;
     const opener = strange ?? (isWhole ? undefined : { start: element.start, end: element.startEnd });
     const linked = this.#linked(element, parts);
     if (opener === undefined || parts.spread !== null || !htmlTags.has(element.tag)) return linked;
-    const file = this.#file;
-    const source = { file, start: opener.start, end: opener.end };
+    const source = { file: this.#file, start: opener.start, end: opener.end };
     const text = strange !== undefined && "name" in strange ? strange.name : "hostDirectives";
-    return { ...linked, spread: unknownAt(source, text, `directive ${file}:${opener.start}`) };
+    return { ...linked, spread: unknownAt(source, text, `directive ${this.#file}:${opener.start}`) };
+  }
+
+  /** What classes put on their element, under what is written there. */
+  #withHosted(classes: Iterable<ClassValue>, written: HostParts): HostParts {
+    const attributes = new Map<string, WrittenAttribute>();
+    const listeners = new Map<string, { readonly value: Value; readonly source: Unknown["source"] }>();
+    for (const { node, scope } of classes)
+      for (const { name, value, start, end } of hostedBy(node)?.host ?? []) {
+        const source = { file: scope.module.file, start, end };
+        const event = /^\((\w+)/.exec(name)?.[1];
+        const bound = /^\[(?:attr\.)?([\w-]+)\]$/.exec(name)?.[1];
+        const open = unknownAt(source, value, `host ${start}`);
+        if (event !== undefined) listeners.set(event, { value: open, source });
+        else if (bound !== undefined) attributes.set(bound, { name: bound, value: open, source });
+        else if (!name.startsWith("[")) attributes.set(name, { name, value: known(value), source });
+      }
+    for (const attribute of written.attributes) attributes.set(attribute.name, attribute);
+    return {
+      ...written,
+      attributes: [...attributes.values()],
+      listeners: new Map([...listeners, ...written.listeners]),
+    };
   }
 
   /** `routerLink` makes a link of an `<a>`, and something to click of anything else. */

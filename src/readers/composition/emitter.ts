@@ -10,8 +10,8 @@ export const emitter = (name: string, { isAlone, props }: ComponentCall): Native
     props.rest === null &&
     // What is bound both ways listens without being written.
     !/^(?:update:|input$)/.test(event) &&
-    ![...props.properties.keys()].some((prop) => bare(prop) === `on${bare(event)}`),
+    ![...props.properties.keys()].some((prop) => bareEvent(prop) === `on${bareEvent(event)}`),
 });
 
 /** `row-click`, `rowClick` and `rowclick` are the same to a listener. */
-const bare = (event: string): string => event.replace(/[^\w$]/g, "").toLowerCase();
+export const bareEvent = (event: string): string => event.replace(/[^\w$]/g, "").toLowerCase();

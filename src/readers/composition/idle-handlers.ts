@@ -1,5 +1,6 @@
 import type * as Ast from "@babel/types";
 import type { Span } from "../../core/document/node.ts";
+import { pointerEvents } from "../../core/document/pointer-handler.ts";
 import { lift, type Machine } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { innerScope } from "../script/scope.ts";
@@ -13,14 +14,20 @@ type Listeners = ReadonlyMap<string, { readonly value: Value; readonly source: S
  */
 export const withoutIdle = (machine: Machine, listeners: Listeners): Listeners =>
   new Map(
-    [...listeners].map(([event, { value, source }]) => [event, { value: acting(machine, value), source }]),
+    [...listeners].map(([event, { value, source }]) => [
+      event,
+      { value: acting(machine, value, isPointerEvent(event)), source },
+    ]),
   );
 
-/** A handler as far as it does something. */
-function acting(machine: Machine, value: Value): Value {
+/**
+ * A handler as far as it does something. Of a key it is enough that it may: what a click does is missed without it, and
+ * keys may move the focus.
+ */
+function acting(machine: Machine, value: Value, isClick: boolean): Value {
   if (value.kind !== "function") return value;
-  if (isIdle(machine, value)) return known(undefined);
-  const guard = guardOf(value);
+  if (isIdle(machine, value, isClick)) return known(undefined);
+  const guard = isClick ? guardOf(value) : null;
   if (guard === null) return value;
   const inside = innerScope(value.scope, value.self);
   return lift(machine, machine.evaluate(guard.test, inside), (one) =>
@@ -35,20 +42,20 @@ function guardOf({
   const [first, ...more] = node.body.type === "BlockStatement" ? node.body.body : [node.body];
   const only = first?.type === "ExpressionStatement" ? first.expression : first;
   if (only?.type === "LogicalExpression" && only.operator === "&&" && more.length === 0)
-    return asksAny(only.left, parameterNames(node)) ? null : { test: only.left, leavesOff: false };
+    return isOfTheEvent(only.left, parameterNames(node)) ? null : { test: only.left, leavesOff: false };
   if (first?.type !== "IfStatement" || first.alternate != null) return null;
   const { test, consequent } = first;
-  if (asksAny(test, parameterNames(node))) return null;
+  if (isOfTheEvent(test, parameterNames(node))) return null;
   const [does] = consequent.type === "BlockStatement" ? consequent.body : [consequent];
   if (does?.type === "ReturnStatement" && does.argument == null) return { test, leavesOff: true };
   return more.length === 0 ? { test, leavesOff: false } : null;
 }
 
-/** Whether an expression asks for any of some names. */
-function asksAny(expression: Ast.Node, names: ReadonlySet<string>): boolean {
+/** Whether an expression asks for what is known only when an event comes: a parameter, or what a ref holds by then. */
+function isOfTheEvent(expression: Ast.Node, parameters: ReadonlySet<string>): boolean {
   let asks = false;
   everyNode(expression, (inner) => {
-    asks ||= inner.type === "Identifier" && names.has(inner.name);
+    asks ||= inner.type === "Identifier" && (parameters.has(inner.name) || inner.name === "current");
     return !asks;
   });
   return asks;
@@ -65,6 +72,8 @@ function parameterNames({ params }: Ast.Function): ReadonlySet<string> {
   return names;
 }
 
+const isPointerEvent = (event: string): boolean => pointerEvents.some((one) => one === event);
+
 /** How many functions are followed that call one another. */
 const DEEPEST_CALL = 3;
 
@@ -80,21 +89,26 @@ const acts = new Set<Ast.Node["type"]>([
 ]);
 
 /** Whether all that a function does is to call what was not given, or is there to be replaced: `() => {}`. */
-function isIdle(machine: Machine, { node, scope, self }: FunctionValue, depth = DEEPEST_CALL): boolean {
+function isIdle(
+  machine: Machine,
+  { node, scope, self }: FunctionValue,
+  isClick: boolean,
+  depth = DEEPEST_CALL,
+): boolean {
   const inside = innerScope(scope, self);
   const own = parameterNames(node);
   let isDone = false;
   let calls = 0;
   everyNode(node.body, (inner) => {
     // What is in it is never run.
-    if (inner.type === "IfStatement" && inner.alternate == null && !asksAny(inner.test, own)) {
+    if (inner.type === "IfStatement" && inner.alternate == null && !isOfTheEvent(inner.test, own)) {
       const test = machine.evaluate(inner.test, inside);
       if (test.kind !== "either" && truthOf(test) === false) return false;
     }
     if (acts.has(inner.type)) isDone = true;
     if (inner.type === "CallExpression" || inner.type === "OptionalCallExpression") {
       calls++;
-      isDone ||= !isNothing(machine, inner, own, inside, depth);
+      isDone ||= !isNothing(machine, inner, own, inside, isClick, depth);
     }
     return !isDone;
   });
@@ -103,13 +117,14 @@ function isIdle(machine: Machine, { node, scope, self }: FunctionValue, depth = 
 
 /** Whether a call that stands in a template by itself does nothing. */
 export const isIdleCall = (machine: Machine, call: Ast.Node, scope: Scope): boolean =>
-  call.type === "CallExpression" && isNothing(machine, call, new Set(), scope, DEEPEST_CALL);
+  call.type === "CallExpression" && isNothing(machine, call, new Set(), scope, false, DEEPEST_CALL);
 
 function isNothing(
   machine: Machine,
   { callee, arguments: given }: Ast.CallExpression | Ast.OptionalCallExpression,
   own: ReadonlySet<string>,
   scope: Scope,
+  isClick: boolean,
   depth: number,
 ): boolean {
   const [first] = given;
@@ -121,9 +136,10 @@ function isNothing(
   };
   if (callee.type === "MemberExpression" || callee.type === "OptionalMemberExpression")
     return (
-      // What takes a pointer to a field is no more than Tab does.
       (callee.property.type === "Identifier" &&
-        /^(?:preventDefault|stopPropagation|stopImmediatePropagation|focus)$/.test(callee.property.name)) ||
+        (/^(?:preventDefault|stopPropagation|stopImmediatePropagation)$/.test(callee.property.name) ||
+          // What takes a pointer to a field is no more than Tab does.
+          (isClick && callee.property.name === "focus"))) ||
       (callee.object.type === "ThisExpression" && isUnheard())
     );
   if (callee.type !== "Identifier" || own.has(callee.name)) return false;
@@ -133,6 +149,6 @@ function isNothing(
   const { body } = value.node;
   return (
     (body.type === "BlockStatement" && body.body.length === 0) ||
-    (depth > 0 && isIdle(machine, value, depth - 1))
+    (depth > 0 && isIdle(machine, value, isClick, depth - 1))
   );
 }

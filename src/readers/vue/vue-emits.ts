@@ -1,4 +1,5 @@
 import type * as Ast from "@babel/types";
+import { bareEvent } from "../composition/emitter.ts";
 import type { SourceModule } from "../composition/source-module.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { typeArguments } from "../script/type-arguments.ts";
@@ -9,12 +10,9 @@ const everyEvent: Emits = () => true;
 const noEvent: Emits = () => false;
 
 const emitsOf = (names: Iterable<string>): Emits => {
-  const known = new Set([...names].map(bare));
-  return (event) => known.has(bare(event));
+  const known = new Set([...names].map(bareEvent));
+  return (event) => known.has(bareEvent(event));
 };
-
-/** `row-click`, `rowClick` and `rowclick` are the same to a listener. */
-const bare = (event: string): string => event.replace(/-/g, "").toLowerCase();
 
 /** `defineEmits([…])`, `defineEmits({ … })`, `defineEmits<…>()`. */
 export function definedEmits(
@@ -51,26 +49,29 @@ export function listedEmits(written: Ast.Node | null): Emits {
         ? written.properties
         : [null];
   for (const part of parts) {
-    const key = part !== null && "key" in part ? part.key : part;
+    const key = part?.type === "ObjectProperty" || part?.type === "ObjectMethod" ? part.key : part;
+    const isComputed = key !== part && part !== null && "computed" in part && part.computed === true;
     if (key?.type === "StringLiteral") names.push(key.value);
-    else if (key?.type === "Identifier" && key !== part) names.push(key.name);
+    else if (key?.type === "Identifier" && key !== part && !isComputed) names.push(key.name);
     else return everyEvent;
   }
   return emitsOf(names);
 }
 
-/** `{ (event: "close" | "open", by: string): void }`. */
+/** `{ (event: "close" | "open", by: string): void }`, and a type of a function alone. */
 function signedEvents(type: Ast.Node): readonly string[] {
+  const signatures =
+    type.type === "TSTypeLiteral"
+      ? type.members.filter((member) => member.type === "TSCallSignatureDeclaration")
+      : type.type === "TSFunctionType"
+        ? [type]
+        : [];
   const names: string[] = [];
-  everyNode(type, (node) => {
-    if (node.type !== "TSCallSignatureDeclaration" && node.type !== "TSFunctionType") return true;
-    const [first] = node.parameters;
-    if (first !== undefined)
-      everyNode(first, (inner) => {
+  for (const { parameters } of signatures)
+    for (const parameter of parameters.slice(0, 1))
+      everyNode(parameter, (inner) => {
         if (inner.type === "StringLiteral") names.push(inner.value);
         return true;
       });
-    return false;
-  });
   return names;
 }
