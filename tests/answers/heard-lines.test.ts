@@ -189,6 +189,15 @@ describe("of JSX", () => {
       [`"Far" heading level 4`],
     ],
     [
+      "what the paths of the project lead to, a star alone among them",
+      {
+        ...jsx(`<Tile />`, `import { Tile } from "tiles/Tile";`),
+        "tsconfig.json": `{ "compilerOptions": { "baseUrl": ".", "paths": { "*": ["./parts/*"] } } }`,
+        "parts/tiles/Tile.tsx": `export const Tile = () => <h4>Near</h4>;`,
+      },
+      [`"Near" heading level 4`],
+    ],
+    [
       "what a memo wraps",
       jsx(`<Tile />`, `import { memo } from "react"; const Tile = memo(() => <h4>Kept</h4>);`),
       [`"Kept" heading level 4`],
@@ -247,6 +256,17 @@ describe("of Vue", () => {
         "Card.vue": `<template><h2><slot name="title" /></h2></template>`,
       },
       [`"Fees" heading level 2`],
+    ],
+    [
+      "what a slot hands to its content, and to none the name of the slot",
+      {
+        ...sfc(
+          `<Card><template #title="{ label, name }">{{ label }} {{ name ?? "alone" }}</template></Card>`,
+          `import Card from "./Card.vue"`,
+        ),
+        "Card.vue": `<template><h2><slot name="title" label="Fees" /></h2></template>`,
+      },
+      [`"Fees alone" heading level 2`],
     ],
     [
       "attributes that fall through",

@@ -76,6 +76,13 @@ const constructs: readonly (readonly [
     },
     [],
   ],
+  [
+    "what is set again under a condition is as it was set there, and else as before",
+    {
+      "App.jsx": `export function App({ calm }) {\n  let label = "Close";\n  if (calm) label = "";\n  return <button aria-label={label}><svg aria-hidden="true" /></button>;\n}\n`,
+    },
+    ["cantTell names.action-named App.jsx:4 [App]"],
+  ],
   ["fragments add no element", { "App.tsx": app(`<ul><><li>One</li></></ul>`) }, []],
   [
     "a div among the items of a list is a fault",

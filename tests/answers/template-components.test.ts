@@ -239,6 +239,21 @@ const vue: readonly Construct[] = [
     [],
   ],
   [
+    "what is in props by a spread is told of no type, and costs nothing",
+    {
+      "App.vue": setup(
+        `const base = { required: true }\ndefineProps({ label: { ...base, type: String } })`,
+        `<div><button :aria-label="label"></button></div>`,
+      ),
+    },
+    ["failed names.action-named App.vue:6 [App]"],
+  ],
+  [
+    "what nobody is known to use may be named by who does",
+    { "Close.vue": `<template><button><svg aria-hidden="true"></svg></button></template>` },
+    ["cantTell names.action-named Close.vue:1 [Close]"],
+  ],
+  [
     "attributes fall through to the root",
     {
       "App.vue": setup("import Close from './Close.vue'", `<div><Close aria-label="Close" /></div>`),
@@ -468,6 +483,18 @@ const svelte: readonly Construct[] = [
     [noName("App.svelte", 1, "App")],
   ],
   [
+    "an attribute in quotes is its one value, an event among them",
+    {
+      "App.svelte": svelteScript("const go = () => alert(1)", `<p><b onclick="{go}">Book</b></p>`),
+    },
+    ["failed keys.reachable App.svelte:4 [App]"],
+  ],
+  [
+    "a variable that nobody changes is what it was set to",
+    { "App.svelte": svelteScript(`let label = ""`, `<button aria-label={label}></button>`) },
+    [noName("App.svelte", 4, "App")],
+  ],
+  [
     "slots have fallbacks",
     {
       "App.svelte": svelteScript("import Send from './Send.svelte'", `<Send />`),
@@ -488,6 +515,18 @@ const angular: readonly Construct[] = [
       "app.component.ts": angularApp(
         `@if (on()) { <i id="a"></i> } @else { <b id="a"></b> }`,
         "on = signal(false);",
+      ),
+    },
+    [],
+  ],
+  [
+    "what *ngFor gives besides the item is not the class's",
+    {
+      "app.component.ts": angularApp(
+        `<button *ngFor="let one of all; let label = last" [attr.aria-label]="label"></button>`,
+        "all = ['North', 'South'];\nlabel = '';",
+        `import { NgFor } from "@angular/common";`,
+        "imports: [NgFor],",
       ),
     },
     [],

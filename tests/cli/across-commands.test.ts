@@ -134,6 +134,12 @@ describe("code of a project", () => {
     },
   );
 
+  test("keel tree says where in source each element of a specimen is written", async () => {
+    const folder = project(pic);
+    const { out } = await keel(folder, ["tree", "pic.specimen.jsx", "--format", "json"]);
+    expect(out).toMatch(/"file":"Pic\.jsx","line":1,/);
+  });
+
   test.each(["audit", "tree", "hear", "walk"])(
     "that lies elsewhere keel %s runs only where it is asked to",
     async (command) => {

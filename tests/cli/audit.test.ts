@@ -432,6 +432,13 @@ test("keel demo shows the whole example, and copies it out without overwriting",
   expect([again.status, again.err]).toEqual([2, expect.stringMatching(oneLine)]);
 });
 
+test("keel demo says in one line why nothing could be copied", async () => {
+  const folder = folderWith({ yard: "a file, and no folder" });
+  const { status, err } = await keel(folder, ["demo", "--copy", "yard/demo"]);
+  expect([status, err]).toEqual([2, expect.stringMatching(oneLine)]);
+  expect(err).toMatch(/^keel: yard\/demo: could not be copied \([A-Z]+: /);
+});
+
 describe("several pages together", () => {
   const header = `<header><img src="logo.png"></header>`;
   const withHeader = (title: string, body: string) =>

@@ -151,6 +151,18 @@ describe("a configuration that is wrong is one line with its place, status 2, an
     ],
     ["a wrong type", "keel.config.json", `{ "targets": "pages" }`, /"targets" must be a list/],
     [
+      "a wrong word in an item of a list",
+      "keel.config.ts",
+      `export default {\n  overrides: [\n    { files: "a/**", checks: 7 },\n  ],\n};`,
+      /keel\.config\.ts:3:\d+: /,
+    ],
+    [
+      "an item of a list that stands elsewhere",
+      "keel.config.ts",
+      `const ours = [{ files: "a/**", checks: 7 }];\nexport default {\n  overrides: ours,\n};`,
+      /keel\.config\.ts:3:3: /,
+    ],
+    [
       "an unknown check",
       "keel.config.ts",
       `import { defineConfig } from "even-keel";\nexport default defineConfig({\n  checks: { "names.image-describd": "off" },\n});`,

@@ -95,6 +95,20 @@ describe("keel mend --write", () => {
     expect([again.status, mendSchema.parse(JSON.parse(again.out)).summary.after]).toEqual([0, 0]);
   });
 
+  test("says of each edit on which line the fault was", async () => {
+    const folder = committed({
+      "a.html": `<!doctype html>\n<html lang="en"><title>Yard</title>\n<body style="background: #fff">\n<p style="color: #999">Pale</p></html>\n`,
+    });
+    const { out } = await keel(folder, ["mend", "--write", "--also", "likely", "--only", "contrast.text"]);
+    expect(out).toMatch(/^a\.html\n {5}4 {2}The nearest shade that passes is #767676/m);
+  });
+
+  test("takes what only says what to do for no edit", async () => {
+    const folder = committed({ "a.html": page(`<ul><ul><li>North</li></ul><li>South</li></ul>`) });
+    const { status, out, err } = await keel(folder, ["mend", "--only", "structure.lists"]);
+    expect([status, out, err]).toEqual([0, "", "No edit to be made among 1 finding · 1 needs a look.\n"]);
+  });
+
   test("keeps a patch that undoes it where git could not, and warns of what is not committed", async () => {
     const folder = committed({ "a.html": faulty });
     writeFileSync(path.join(folder, "b.txt"), "not committed");

@@ -15,6 +15,19 @@ const walked = async (html: string, ...args: string[]) => {
 };
 
 describe("keel walk", () => {
+  test("draws a bow where the way jumps over another stop, or back", async () => {
+    const folder = folderWith({
+      "a.html": page(`<a href="#a" tabindex="1">a</a><a href="#b">b</a><a href="#c" tabindex="2">c</a>`),
+      "b.html": page(`<a href="#a">a</a><a href="#b">b</a><a href="#c">c</a>`),
+    });
+    const ways = async (file: string) => {
+      const { out } = await keel(folder, ["walk", file, "--format", "svg"]);
+      return (out.match(/<path[^>]*>/g) ?? []).map((way) => way.includes("dasharray"));
+    };
+    expect(await ways("a.html")).toEqual([true, true]);
+    expect(await ways("b.html")).toEqual([false, false]);
+  });
+
   test("tells the stops in order, what is odd about them, and what is not reached", async () => {
     const { status, out } = await keel(folderWith({ "a.html": yard }), ["walk", "a.html"]);
     expect(status).toBe(0);

@@ -40,6 +40,16 @@ describe("places in source", () => {
   });
 });
 
+describe("the base of a page", () => {
+  test.each([
+    ["is the first that says where", `<base target="_top"><base href="/yard/"><base href="/far/">`, "/yard/"],
+    ["is said by no other element", `<link href="/sheet.css"><a href="/tides">Tides</a>`, null],
+    ["comes after what others lead to", `<link href="/sheet.css"><base href="/yard/">`, "/yard/"],
+  ])("%s", (_, head, base) => {
+    expect(readHtml(`<!doctype html><head>${head}</head>`, "t.html").baseHref).toBe(base);
+  });
+});
+
 describe("encodings", () => {
   const text = (bytes: Uint8Array, language: "html" | "css" = "html") => {
     const decoded = decodeText(bytes, "t", language);

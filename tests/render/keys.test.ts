@@ -71,6 +71,22 @@ describe("Tab goes", () => {
     ]);
   });
 
+  test.each([
+    ["what a script makes inert", `a.inert = true;`, "b"],
+    ["not past what it wakes again", `a.inert = true; a.inert = false;`, "a"],
+    ["what a style sheet hides", ``, "a", `<style>#a { display: block }</style>`],
+    ["what a script's style hides", `s.disabled = false;`, "b", `<style id="s">#a { display: none }</style>`],
+    [
+      "not past what a disabled style would hide",
+      `s.disabled = true;`,
+      "a",
+      `<style id="s">#a { display: none }</style>`,
+    ],
+  ])("past %s", async (_, script, stop, head = "") => {
+    const html = page(`${head}<button id="a">a</button><button id="b">b</button>`, script);
+    expect(await focusAfter(html, "Tab")).toEqual([stop]);
+  });
+
   test("past what styles hide and what is inert", async () => {
     const html = page(
       `<style>.x { display: none }</style><button id="a" class="x">a</button><div inert><button id="b">b</button></div><button id="c">c</button>`,
@@ -104,6 +120,22 @@ describe("keys send what browsers send", () => {
     const live = await LivePage.open(pageSource(html));
     for (const key of ["Tab", "Enter", "Tab"]) await live.press(key);
     expect([live.focused()?.id, live.focused()?.textContent]).toEqual(["a", "a"]);
+    live.close();
+  });
+});
+
+describe("letters go", () => {
+  test.each<readonly [where: string, field: string, value: string]>([
+    ["into a field", `<input value="a">`, "ab"],
+    ["not into one that is only read", `<input readonly value="a">`, "a"],
+    ["not into one that is full", `<input maxlength="1" value="a">`, "a"],
+    ["into one that is not full yet", `<input maxlength="2" value="a">`, "ab"],
+    ["not into a text of many lines that is only read", `<textarea readonly>a</textarea>`, "a"],
+  ])("%s", async (_, field, value) => {
+    const live = await LivePage.open(pageSource(page(field)));
+    await live.press("Tab");
+    await live.press("b");
+    expect(live.window.document.querySelector("input, textarea").value).toBe(value);
     live.close();
   });
 });

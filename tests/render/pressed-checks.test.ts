@@ -76,6 +76,37 @@ describe("what rests on a stop is told where Tab came to rest there", () => {
   });
 });
 
+describe("keys that a finding tells", () => {
+  const opener = `<button onclick="part.hidden = false">Tides</button><p id="part" hidden><img src="a.png"></p>`;
+  test.each([
+    ["at the first stop", opener, /^Tab,? Enter/],
+    ["at the second", `<a href="#x">Yard</a>${opener}`, /^Tab,? Tab,? Enter/],
+  ])("begin at the top of the page: %s", async (_, body, keys) => {
+    const { findings } = await explore(liveSource(pageSource(page(body))), {
+      ...everyKey,
+      plan: checksOfStates,
+    });
+    const shown = findings.filter(({ check }) => check === "names.image-described");
+    expect(shown.map((one) => one.keys)).toEqual([expect.stringMatching(keys)]);
+  });
+
+  test("show under a pointer what focus inside shows too: nothing is missing", async () => {
+    const html = page(
+      `<div id="box"><button id="go">Tides</button><p id="more" hidden>High water at six</p></div>`,
+      `const show = () => { more.hidden = false; }; box.onmouseenter = show; go.onfocus = show;`,
+    );
+    expect(await pressed(html)).toEqual([]);
+  });
+
+  test("are asked of options that a script shows", async () => {
+    const html = page(
+      `<input role="combobox" aria-label="Slip" aria-expanded="false" aria-controls="list"><ul role="listbox" id="list" aria-label="Slips" hidden><li role="option">North</li></ul>`,
+      `const field = document.querySelector("input"); field.oninput = () => { list.hidden = false; field.setAttribute("aria-expanded", "true"); };`,
+    );
+    expect(await pressed(html)).toContain("keys.pattern-kept input");
+  });
+});
+
 describe("pressing decides what source only suspects", () => {
   test.each<readonly [string, string, readonly string[]]>([
     [
