@@ -3,7 +3,7 @@ import { componentEndings, componentFormatOf } from "../core/document/component-
 import { noMatch, noPages, notAPage, notFound, onlyTried, type Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
-import { decoratedScripts } from "./decorated-scripts.ts";
+import { componentScripts, holdsComponents } from "./component-scripts.ts";
 
 /** A page to be read, because of a target. */
 export interface PageFile {
@@ -104,7 +104,7 @@ export async function findPages(
         extensions.map((extension) => `**/*${extension}`),
         full,
       );
-      const all = [...byName, ...(await decoratedScripts(host, full, byName))]
+      const all = [...byName, ...(await componentScripts(host, full, byName))]
         .sort()
         .filter((file) => !isSkipped(file));
       const found = all.filter((file) => !triesComponents.test(file));
@@ -116,9 +116,10 @@ export async function findPages(
       else problems.push(notAPage(target, extensions));
     } else if (info !== null) problems.push(notAPage(target, extensions));
     else if (isGlob(target)) {
-      const found = (await host.files.find([target.split(path.sep).join("/")], host.workingDirectory)).filter(
-        (file) => isPage(file) && !isSkipped(file),
-      );
+      const matching = await host.files.find([target.split(path.sep).join("/")], host.workingDirectory);
+      const found: string[] = [];
+      for (const file of matching)
+        if (!isSkipped(file) && (isPage(file) || (await holdsComponents(host, file)))) found.push(file);
       if (found.length === 0) problems.push(noMatch(target, extensions));
       for (const file of found) add(target, file, path.dirname(file));
     } else problems.push(notFound(target));

@@ -8,7 +8,16 @@ const html = `<!doctype html><title>t</title><button id="a">Tides</button><butto
 async function trials() {
   let opened = 0;
   const source = liveSource(pageSource(html));
-  const made = new Trials({ ...source, open: () => (opened++, source.open()) }, 20_000);
+  const made = new Trials(
+    {
+      ...source,
+      open: () => {
+        opened++;
+        return source.open();
+      },
+    },
+    20_000,
+  );
   const keys = await made.peek(async (page) => {
     const moment = await page.moment();
     return moment.stops().map(moment.keyOf);

@@ -2,6 +2,7 @@ import { elementsAbove } from "../document/around.ts";
 import type { DocumentIndex } from "../document/document-index.ts";
 import { type ElementNode, type Node, type Span, type TreeRoot, writtenTag } from "../document/node.ts";
 import { attributeText, attributeTokens, attributeUnknown } from "../document/written.ts";
+import { authorRules } from "./author-rules.ts";
 import { and, NO, YES } from "./certainty.ts";
 import { containerHolds } from "./container.ts";
 import { type Device, desktop } from "./device.ts";
@@ -11,8 +12,9 @@ import { presentationalHints } from "./presentational-hints.ts";
 import {
   type ActionKind,
   type AppliedBlock,
+  declaredIn,
   type Entry,
-  type RuleContext,
+  type RegisteredProperty,
   type RuleIndex,
   type TreeRules,
   treeRules,
@@ -51,21 +53,9 @@ function styleSharing(): (parent: Style | null, blocks: readonly AppliedBlock[])
 const asWritten = (text: string): string => text;
 const lowerCased = (text: string): string => text.toLowerCase();
 
-interface BrowserRules {
-  readonly rules: TreeRules;
-  /** What they look for among ancestors, each with its place in the filter. */
-  readonly places: ReadonlyMap<string, number>;
-}
-
 /** The browser's own rules, which no document and, asking for no media, no device changes. */
-function browserRules(sheet: Sheet, fold: (text: string) => string): BrowserRules {
-  const places = new Map<string, number>();
-  const context = { registered: new Map(), places, fold };
-  return {
-    rules: treeRules([{ sheet, media: null, imports: new Map() }], "user-agent", desktop, context),
-    places,
-  };
-}
+const browserRules = (sheet: Sheet, fold: (text: string) => string): TreeRules =>
+  treeRules([{ sheet, media: null, imports: new Map() }], "user-agent", desktop, { taken: new Map(), fold });
 const standardRules = browserRules(standardSheet, asWritten);
 const quirksRules = browserRules(quirksSheet, lowerCased);
 
@@ -91,7 +81,7 @@ class DocumentCascade implements Cascade {
   readonly device: Device;
   readonly isOpenAround: boolean;
   readonly pageScheme: "light" | "dark";
-  readonly registered: RuleContext["registered"] = new Map();
+  readonly registered: ReadonlyMap<string, RegisteredProperty>;
   readonly matcher: Matcher;
   readonly #index: DocumentIndex;
   readonly #fold: (text: string) => string;
@@ -105,14 +95,14 @@ class DocumentCascade implements Cascade {
   readonly #pseudoStyles = new Map<string, Map<ElementNode, Style | null>>();
   readonly #share = styleSharing();
   /** Where in the filter each thing stands that some selector looks for among ancestors. */
-  readonly #places: Map<string, number>;
+  readonly #places: ReadonlyMap<string, number>;
   readonly #filter: Uint32Array;
   /** Ancestors whose id or classes source does not give: they may be anything a selector asks for. */
   #unknownAncestors = 0;
   readonly #reactingTo: Readonly<Record<ActionKind, ReadonlySet<string>>>;
   /** The pseudo-elements that some rule of the page itself makes: most pages ask for few. */
   readonly #authorPseudos: ReadonlySet<string>;
-  #declared: ReadonlySet<string> | null = null;
+  #declaredByElements: ReadonlySet<string> | null = null;
 
   constructor(index: DocumentIndex, sheets: readonly AppliedSheet[], device: Device) {
     const { quirks, kind } = index.document;
@@ -122,20 +112,19 @@ class DocumentCascade implements Cascade {
     this.pageScheme = pageScheme(index, device);
     this.matcher = matcherFor(index);
     this.#fold = quirks ? lowerCased : asWritten;
-    const browser = quirks ? quirksRules : standardRules;
-    this.#userAgent = browser.rules;
-    this.#places = new Map(browser.places);
+    this.#userAgent = quirks ? quirksRules : standardRules;
     for (const scope of new Set(sheets.map((sheet) => sheet.scope))) {
       const scoped = sheets.filter((sheet) => sheet.scope === scope);
-      const places = "mode" in scope ? null : this.#places;
-      const context = { registered: this.registered, places, fold: this.#fold };
-      this.#byTree.set(scope, treeRules(scoped, "author", device, context));
+      const taken = "mode" in scope ? null : this.#userAgent.places;
+      this.#byTree.set(scope, authorRules(scoped, device, { taken, fold: this.#fold }));
     }
+    const trees = [...this.#byTree.values()];
+    this.#places = (this.#byTree.get(index.document) ?? this.#userAgent).places;
+    this.registered = new Map(trees.flatMap((tree) => [...tree.registered]));
     this.#filter = new Uint32Array(this.#places.size);
     this.#matching = ruleMatching(index, this.matcher, (entry, element) =>
       containerHolds(this, entry.rule.conditions, element, (of) => stylesAbove(index, this.#styles, of)),
     );
-    const trees = [...this.#byTree.values()];
     const reacting = (action: ActionKind) => new Set(trees.flatMap((tree) => [...tree.reacting[action]]));
     this.#reactingTo = {
       hover: reacting("hover"),
@@ -284,11 +273,9 @@ class DocumentCascade implements Cascade {
   }
 
   declares(property: string): boolean {
-    this.#declared ??= declaredIn([
-      ...[...this.#byTree.values()].flatMap((tree) => tree.blocks),
-      ...this.#ownBlocks.values(),
-    ]);
-    return this.#declared.has(property);
+    if ([...this.#byTree.values()].some((tree) => tree.declared.has(property))) return true;
+    this.#declaredByElements ??= declaredIn(this.#ownBlocks.values());
+    return this.#declaredByElements.has(property);
   }
 
   /** The action is felt by the element and by all around it. */
@@ -347,15 +334,6 @@ class DocumentCascade implements Cascade {
     known.set(element, style);
     return style;
   }
-}
-
-function declaredIn(blocks: readonly AppliedBlock[]): ReadonlySet<string> {
-  const found = new Set<string>();
-  for (const { normal, important } of blocks) {
-    for (const property of normal.keys()) found.add(property);
-    if (important !== null) for (const property of important.keys()) found.add(property);
-  }
-  return found;
 }
 
 /** HTML §4.2.5.1, "color-scheme". */

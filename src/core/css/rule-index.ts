@@ -44,31 +44,43 @@ export interface RuleIndex {
 export interface TreeRules {
   readonly elements: RuleIndex;
   readonly pseudos: ReadonlyMap<string, RuleIndex>;
-  /** Every block of declarations, in no order that matters. */
-  readonly blocks: readonly AppliedBlock[];
   /** Animations by name; of several of one name the last. */
   readonly keyframes: ReadonlyMap<string, readonly Keyframe[]>;
   /** For each user action, the id, class or tag of what some selector wants it on; `*` for anything. */
   readonly reacting: Readonly<Record<ActionKind, ReadonlySet<string>>>;
+  /** Custom properties registered by `@property`. */
+  readonly registered: ReadonlyMap<string, RegisteredProperty>;
+  /** Every property that some block declares. */
+  readonly declared: ReadonlySet<string>;
+  /** What selectors look for among ancestors, each with its place in the filter; empty where none is kept. */
+  readonly places: ReadonlyMap<string, number>;
 }
 
-/** What the rules of all trees of a document share. */
+export interface RegisteredProperty {
+  readonly inherits: boolean;
+  readonly initial: string | null;
+}
+
+/** A sheet as it applies to whatever tree it is put into. */
+export type SheetOfTree = Omit<AppliedSheet, "scope">;
+
+/** How selectors of a tree are read. */
 export interface RuleContext {
-  /** Custom properties registered by `@property`; filled as rules are read. */
-  readonly registered: Map<string, { inherits: boolean; initial: string | null }>;
-  /** What selectors look for among ancestors, each with its place in the filter; null where none is kept. */
-  readonly places: Map<string, number> | null;
+  /** Places in the filter that are taken; null where no filter is kept. */
+  readonly taken: ReadonlyMap<string, number> | null;
   /** Ids and classes of old pages match in any case. */
   readonly fold: (text: string) => string;
 }
 
 /** Reads the rules of one tree: conditions decided for the device, layers put in order, selectors ranked and indexed. */
 export function treeRules(
-  sheets: readonly Omit<AppliedSheet, "scope">[],
+  sheets: readonly SheetOfTree[],
   origin: Origin,
   device: Device,
-  { registered, places, fold }: RuleContext,
+  { taken, fold }: RuleContext,
 ): TreeRules {
+  const registered = new Map<string, RegisteredProperty>();
+  const places = taken === null ? null : new Map(taken);
   const rules: { rule: StyleRule; certainty: Certainty; layer: string | null }[] = [];
   const layers = new LayerOrder();
   const keyframes = new Map<string, readonly Keyframe[]>();
@@ -92,7 +104,7 @@ export function treeRules(
   };
   const prefixed = (prefix: string | null, name: string | null) =>
     name === null ? prefix : prefix === null ? name : `${prefix}.${name}`;
-  const addSheet = (applied: Omit<AppliedSheet, "scope">, outer: Certainty, prefix: string | null) => {
+  const addSheet = (applied: SheetOfTree, outer: Certainty, prefix: string | null) => {
     const whole = and(outer, applied.media === null ? YES : media(applied.media));
     if (whole === NO) return;
     for (const item of applied.sheet.items) {
@@ -165,6 +177,7 @@ export function treeRules(
     if (group === undefined) groups.set(pseudoElement, [entry]);
     else group.push(entry);
   }
+  const blocks = [...new Set(entries.map((entry) => entry.block))];
   return {
     elements: ruleIndex(groups.get(null) ?? [], fold),
     pseudos: new Map(
@@ -172,10 +185,22 @@ export function treeRules(
         name === null ? [] : [[name, ruleIndex(group, fold)] as const],
       ),
     ),
-    blocks: [...new Set(entries.map((entry) => entry.block))],
     keyframes,
     reacting: reactingKeys(entries, fold),
+    registered,
+    declared: declaredIn(blocks),
+    places: places ?? new Map(),
   };
+}
+
+/** The properties that blocks declare. */
+export function declaredIn(blocks: Iterable<AppliedBlock>): ReadonlySet<string> {
+  const found = new Set<string>();
+  for (const { normal, important } of blocks) {
+    for (const property of normal.keys()) found.add(property);
+    if (important !== null) for (const property of important.keys()) found.add(property);
+  }
+  return found;
 }
 
 function asksContainer(conditions: Conditions): boolean {

@@ -27,7 +27,7 @@ export const notFound = (target: string): Problem =>
 export const noPages = (target: string, extensions: readonly string[]): Problem =>
   problem(
     target,
-    `Nothing to audit here: no file ending in ${extensions.join(" or ")} that .gitignore does not exclude.`,
+    `Nothing to audit here: no file ending in ${extensions.join(" or ")}, and no script with components, that .gitignore does not exclude.`,
   );
 export const onlyTried = (files: number): Problem =>
   problem(
@@ -35,7 +35,10 @@ export const onlyTried = (files: number): Problem =>
     `${countOf(files, "file that tries components (a test, a story) was", "files that try components (tests, stories) were")} passed over. Name one to audit it.`,
   );
 export const noMatch = (target: string, extensions: readonly string[]): Problem =>
-  problem(target, `The pattern matches no file ending in ${extensions.join(" or ")}.`);
+  problem(
+    target,
+    `The pattern matches no file ending in ${extensions.join(" or ")}, and no script with components.`,
+  );
 export const notAPage = (target: string, extensions: readonly string[]): Problem =>
   problem(target, `Not a page: expected a file ending in ${extensions.join(" or ")}.`);
 export const notText = (target: string): Problem =>

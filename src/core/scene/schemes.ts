@@ -1,6 +1,7 @@
-import type { AppliedSheet } from "../css/sheet.ts";
+import type { AppliedSheet, Sheet } from "../css/sheet.ts";
 import type { DocumentIndex } from "../document/document-index.ts";
 import type { Attribute, Document } from "../document/node.ts";
+import { onceFor } from "../document/once.ts";
 import { attributeText } from "../document/written.ts";
 import type { Page } from "../rendering/page.ts";
 import { type PaintedPage, paintedPageOf } from "../rendering/painted.ts";
@@ -52,10 +53,21 @@ function* allSheets(sheets: readonly AppliedSheet[]): Iterable<AppliedSheet> {
   }
 }
 
-/** The media conditions of a sheet: its own, and those of its rules and imports. */
-function* mediaConditions({ media, sheet }: AppliedSheet): Iterable<string> {
-  if (media !== null) yield media;
-  for (const item of sheet.items) {
+/** What a sheet asks for, whatever it is applied to. */
+const askedBy = onceFor((sheet: Sheet): { readonly orientation: boolean; readonly scheme: boolean } => {
+  const media = [...mediaConditions(sheet)];
+  return {
+    orientation: media.some(namesOrientation),
+    scheme: media.some(namesScheme) || setsScheme(sheet),
+  };
+});
+
+const namesOrientation = (text: string | null): boolean => text !== null && /\borientation\b/i.test(text);
+const namesScheme = (text: string | null): boolean => text !== null && /prefers-color-scheme/i.test(text);
+
+/** The media conditions of the rules and imports of a sheet. */
+function* mediaConditions({ items }: Sheet): Iterable<string> {
+  for (const item of items) {
     if (item.kind === "import" && item.import.media !== null) yield item.import.media;
     if (item.kind !== "rule") continue;
     for (let guard = item.rule.conditions; guard !== null; guard = guard.outer)
@@ -63,29 +75,27 @@ function* mediaConditions({ media, sheet }: AppliedSheet): Iterable<string> {
   }
 }
 
+const setsScheme = ({ items }: Sheet): boolean =>
+  items.some(
+    (item) =>
+      item.kind === "rule" &&
+      [...item.rule.normal, ...(item.rule.important ?? [])].some(
+        ([property, { text }]) =>
+          /light-dark\(/i.test(text) || (property === "color-scheme" && /dark/i.test(text)),
+      ),
+  );
+
 /** Whether anything in the page asks which way the window stands. */
-export function asksForOrientation(sheets: readonly AppliedSheet[]): boolean {
-  for (const applied of allSheets(sheets))
-    for (const text of mediaConditions(applied)) if (/\borientation\b/i.test(text)) return true;
-  return false;
-}
+export const asksForOrientation = (sheets: readonly AppliedSheet[]): boolean =>
+  [...allSheets(sheets)].some(({ media, sheet }) => namesOrientation(media) || askedBy(sheet).orientation);
 
 /** Whether anything in the page asks which colour scheme is wanted, so that it must be judged in both. */
 export function asksForScheme(index: DocumentIndex, sheets: readonly AppliedSheet[]): boolean {
   const meta = index
     .byTag("meta")
     .some((element) => attributeText(element, "name")?.toLowerCase() === "color-scheme");
-  if (meta) return true;
-  for (const applied of allSheets(sheets)) {
-    for (const text of mediaConditions(applied)) if (/prefers-color-scheme/i.test(text)) return true;
-    for (const item of applied.sheet.items) {
-      if (item.kind !== "rule") continue;
-      for (const block of [item.rule.normal, item.rule.important ?? new Map()]) {
-        for (const [property, { text }] of block)
-          if (/light-dark\(/i.test(text) || (property === "color-scheme" && /dark/i.test(text))) return true;
-      }
-    }
-  }
+  if (meta || [...allSheets(sheets)].some(({ media, sheet }) => namesScheme(media) || askedBy(sheet).scheme))
+    return true;
   return index.elements.some((element) =>
     /light-dark\(|color-scheme/i.test(attributeText(element, "style") ?? ""),
   );

@@ -11,6 +11,7 @@ import {
 import type { Files } from "../../host/host.ts";
 import { Workspace } from "../../host/workspace.ts";
 import { decodeText } from "../html/decode.ts";
+import { isMachineMade } from "../script/machine-made.ts";
 import { everyNode, parseScript, type ScriptError } from "../script/parse-script.ts";
 import { addressFrom } from "./component-name.ts";
 import { ImportResolver } from "./resolve-import.ts";
@@ -41,23 +42,6 @@ export interface LoadedModules {
 }
 
 const MEGABYTE = 1024 * 1024;
-
-/** Files longer than this are taken to be made by a machine, and left out; so are those with a line this long. */
-const LONGEST_SCRIPT = 1_000_000;
-const LONGEST_LINE = 20_000;
-
-const isMachineMade = (written: string): boolean => {
-  if (written.length > LONGEST_SCRIPT) return true;
-  // A picture that is written into its address makes a long line of any file.
-  const text = written.length > LONGEST_LINE ? written.replace(/\bdata:[^\s"'`)]+/g, "") : written;
-  for (let offset = 0; offset < text.length; ) {
-    const end = text.indexOf("\n", offset);
-    if ((end < 0 ? text.length : end) - offset > LONGEST_LINE) return true;
-    if (end < 0) break;
-    offset = end + 1;
-  }
-  return false;
-};
 
 const styleEnding = /\.(?:css|scss|sass|less|styl|pcss|postcss)$/i;
 

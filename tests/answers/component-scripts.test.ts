@@ -24,6 +24,25 @@ describe("a component whose file does not say in its name that it is one", () =>
       ["failed names.action-named pages/login.ts:2 [Login]"],
     ],
     [
+      "is found by its markup where the project has React",
+      {
+        "package.json": '{"dependencies":{"react":"^19.0.0"}}',
+        "src/views/Slips.js": 'export const Slips = () => <main><img src="a.png" /></main>;\n',
+        "src/index.js": 'export { Slips } from "./views/Slips";\n',
+      },
+      ["failed names.image-described src/views/Slips.js:1 [Slips]"],
+    ],
+    [
+      "is none where the project has no React, or a machine made it",
+      {
+        "plain/package.json": '{"dependencies":{"yard-tools":"^1.0.0"}}',
+        "plain/slips.js": 'export const slips = () => <main><img src="a.png" /></main>;\n',
+        "plain/page.html":
+          '<!doctype html><html lang="en"><title>Yard</title><main><h1>Yard</h1></main></html>',
+      },
+      [],
+    ],
+    [
       "is none where it is a test, or declares types alone",
       {
         "package.json": manifest,
@@ -76,4 +95,13 @@ test.each([
   ],
 ])("a page with %s is a page", async (_, html) => {
   expect((await auditFiles({ "a.html": html })).subjects).toHaveLength(1);
+});
+
+test("a pattern that names scripts finds those with components", async () => {
+  const files = {
+    "src/Slips.js": 'export const Slips = () => <main><img src="a.png" /></main>;\n',
+    "src/tides.js": "export const tides = [6, 18];\n",
+    "src/bundle.js": `export const all = "${"x".repeat(30_000)}"; const a = () => <img src="a.png" />;\n`,
+  };
+  expect(await found(files, "src/*.js")).toEqual(["failed names.image-described src/Slips.js:1 [Slips]"]);
 });
