@@ -130,8 +130,7 @@ export class FindingAnswers {
         return place === null ? [] : [{ name, file: place.file, line: place.line, column: place.column }];
       }),
       message: finding.message,
-      cause:
-        finding.cause === null ? fingerprint : this.#host.hash(`${this.#page}\n${causeKey(finding.cause)}`),
+      cause: finding.cause === null ? fingerprint : this.#host.hash(causeKey(finding.cause, this.#page)),
       facts: finding.facts,
       origins: finding.origins.map(({ of, source, text }) => ({
         of,

@@ -32,15 +32,26 @@ export const causeKinds = {
   "title of several pages": "one title",
 } as const;
 
+/** A declaration, by where it is written: the same on every page that it styles. */
+export interface DeclaredPlace {
+  readonly file: string;
+  readonly start: number;
+}
+
 /** A cause, and all that tells it from others of its kind. */
 export interface Cause {
   readonly kind: keyof typeof causeKinds;
-  readonly of: readonly (string | number | null)[];
+  readonly of: readonly (string | number | null | DeclaredPlace)[];
 }
 
-/** The same text for the same cause. */
-export const causeKey = ({ kind, of }: Cause): string => JSON.stringify([kind, ...of]);
+/** The same text for the same cause: on all pages where declarations are a part of it, else on one. */
+export const causeKey = ({ kind, of }: Cause, page: string): string =>
+  JSON.stringify([
+    ...(of.some((part) => typeof part === "object" && part !== null) ? [] : [page]),
+    kind,
+    ...of,
+  ]);
 
 /** The place of a declaration, as a part of a cause; null where it has none. */
-export const declaredAt = (source: Span | null | undefined): string | null =>
-  source == null ? null : `${source.file} ${source.start}`;
+export const declaredAt = (source: Span | null | undefined): DeclaredPlace | null =>
+  source == null ? null : { file: source.file, start: source.start };

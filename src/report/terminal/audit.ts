@@ -3,6 +3,7 @@ import { countOf } from "../../core/document/count-of.ts";
 import { type Severity, severities } from "../../core/findings/verdict.ts";
 import { coverageCounts, coverageText } from "./coverage.ts";
 import { type AuditView, findingText } from "./finding.ts";
+import { kindsOf } from "./kinds-of.ts";
 import { printable } from "./printable.ts";
 
 /** How many findings of one check on one page are shown in full. */
@@ -35,7 +36,10 @@ export function auditText(answer: AuditAnswer, view: AuditView): string {
   const isShared = ({ cause }: FindingAnswer) => (pagesOf.get(cause)?.size ?? 0) > 1;
   const shared = shown.filter(isShared).sort((a, b) => worstFirst(a, b));
   if (shared.length > 0) {
-    parts.push(`${colours.bold("On several pages")}  ${colours.dim("shown once; one change mends each")}\n`);
+    const among = new Set(shared.map(({ subject }) => subject));
+    const kinds = kindsOf(answer.subjects.filter(({ id }) => among.has(id)));
+    const where = kinds === "components" ? "In several components" : `On several ${kinds}`;
+    parts.push(`${colours.bold(where)}  ${colours.dim("shown once; one change mends each")}\n`);
     parts.push(...findingsText(shared, answer, view, pagesOf));
   }
   for (const subject of answer.subjects) {
@@ -175,12 +179,7 @@ function closing(answer: AuditAnswer, view: AuditView): string {
     const n = failed.filter((finding) => finding.severity === severity).length;
     return n === 0 ? [] : [countOf(n, severity, plurals[severity])];
   });
-  const subjects = answer.subjects.every(({ kind }) => kind === "component")
-    ? "components"
-    : answer.subjects.some(({ kind }) => kind === "component")
-      ? "pages and components"
-      : "pages";
-  const pages = answer.subjects.length > 1 ? ` in ${answer.subjects.length} ${subjects}` : "";
+  const pages = answer.subjects.length > 1 ? ` in ${answer.subjects.length} ${kindsOf(answer.subjects)}` : "";
   const changes = new Set(failed.map((finding) => finding.cause)).size;
   const by = changes < failed.length ? `, by ${countOf(changes, "change", "changes")}` : "";
   const summary = [

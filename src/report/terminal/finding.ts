@@ -6,6 +6,7 @@ import { byFile } from "../../core/repair/edit.ts";
 import { criteria } from "../../core/standards/criteria.ts";
 import { originsText } from "../origins-text.ts";
 import { changedLines } from "../patch/changed-lines.ts";
+import { kindsOf } from "./kinds-of.ts";
 import type { Paint } from "./paint.ts";
 import { printable } from "./printable.ts";
 import { cut, sourceFrame } from "./source-frame.ts";
@@ -122,7 +123,7 @@ export function findingText(
       paint.paragraph(
         `    ${colours.dim("on  ")}  `,
         colours.dim(
-          `${pages.length} pages: ${pages
+          `${pages.length} ${kindsOf(answer.subjects.filter(({ id }) => pages.includes(id)))}: ${pages
             .slice(0, view.all ? pages.length : MOST_PAGES)
             .map(printable)
             .join(
