@@ -239,6 +239,39 @@ const vue: readonly Construct[] = [
     [],
   ],
   [
+    "elements of a platform that is not here are components of it",
+    {
+      "App.vue": setup("const go = () => alert(1)", `<view @click="go"><text @click="go">Book</text></view>`),
+    },
+    [],
+  ],
+  [
+    "and in a drawing they are its own",
+    { "App.vue": setup("", `<button><svg viewBox="0 0 9 9"><text>Book</text></svg></button>`) },
+    [],
+  ],
+  [
+    "a header of a table that is elsewhere is a header",
+    {
+      "Head.vue": setup(
+        "",
+        `<thead><tr><th scope="col" aria-sort="ascending">Slip</th><th aria-sort="none">Boat</th></tr></thead>`,
+      ),
+    },
+    [],
+  ],
+  [
+    "a veil over what is not here gives no ground",
+    {
+      "App.vue": setup(
+        "",
+        `<div class="box"><slot /><p class="veil">High water</p></div>`,
+        `<style scoped>.box { position: relative } .veil { position: absolute; inset: 0; color: #fff; background: rgba(0, 0, 0, 0.3) }</style>`,
+      ),
+    },
+    [],
+  ],
+  [
     "what is in props by a spread is told of no type, and costs nothing",
     {
       "App.vue": setup(

@@ -1,5 +1,6 @@
+import { NO } from "../css/certainty.ts";
 import { textContent } from "../document/text-content.ts";
-import { attributeText } from "../document/written.ts";
+import { attributeText, writtenText } from "../document/written.ts";
 import { keptForScene } from "../scene/kept.ts";
 import type { Scene } from "../scene/scene.ts";
 
@@ -23,6 +24,24 @@ const scriptsOf = keptForScene((scene): Scripts => {
     text: scripts.map(textContent).join("\n"),
   };
 });
+
+/** Whether the page shows nothing until scripts fill it: what it says of itself then is theirs too. */
+export const isFilledByScripts = keptForScene((scene): boolean => {
+  const { elsewhere, text } = scriptsOf(scene);
+  if (!elsewhere && text.trim() === "") return false;
+  const shown = scene.page.index.elements.filter((element) => scene.presence.of(element).visible !== NO);
+  return !shown.some(
+    ({ tag, children }) =>
+      showsByItself.has(tag) ||
+      (!isCode.has(tag) &&
+        children.some((child) => child.kind === "text" && writtenText(child.value).trim() !== "")),
+  );
+});
+
+const showsByItself = new Set(
+  "img svg picture video audio canvas iframe object embed input select textarea".split(" "),
+);
+const isCode = new Set(["script", "style", "title", "noscript", "template"]);
 
 /**
  * Whether the page does anything as far as source shows: it has handlers, or scripts of its own. One that has neither is

@@ -76,7 +76,8 @@ export function isLeftToSpecimen(scene: Scene, finding: Finding, isAtTop: boolea
 /** Whether a finding about colours rests on a ground or colour that no rule of the component gives. */
 function restsOnOuterColours({ facts, origins }: Finding): boolean {
   const given = new Set(origins.map((origin) => origin.of));
-  return "background" in facts && !(given.has("background") && given.has("foreground"));
+  const isGiven = given.has("background") && given.has("foreground") && facts["onCanvas"] !== true;
+  return "background" in facts && !isGiven;
 }
 
 /** Roles of boxes, and of parts that need a container themselves. */

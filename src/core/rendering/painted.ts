@@ -24,6 +24,10 @@ export interface Painted {
   readonly foreground: CascadedValue | null;
   /** Whether it hangs on where exactly the element stands, so that others styled alike may differ. */
   readonly placeDependent: boolean;
+  /** Whether the spots are those that may be, of which some are: a box that is placed freely may lie there or not. */
+  readonly isOneOf: boolean;
+  /** Whether what the page itself is drawn on shows through. */
+  readonly showsCanvas: boolean;
   /** What the ground is made of, the nearest first. */
   readonly layers: readonly { readonly element: ElementNode; readonly value: CascadedValue }[];
 }
@@ -78,6 +82,8 @@ export function paintedText(
     unknown,
     foreground: foreground?.value ?? null,
     placeDependent: false,
+    isOneOf: false,
+    showsCanvas: false,
     layers,
   });
   if (foreground?.colour == null)
@@ -92,6 +98,7 @@ export function paintedText(
   let moved: { readonly element: ElementNode; readonly why: string } | null = null;
   let isPositioned = false;
   let overPlaced = false;
+  let isOneOf = false;
   /** The element below is moved a little within the flow: it may stand beside this one's background. */
   let shifted = false;
   for (let ancestor: ElementNode | null = element; ancestor !== null; ancestor = index.flatParent(ancestor)) {
@@ -119,6 +126,7 @@ export function paintedText(
           ...laid,
           ...paintedPage.placed.colours.flatMap((colour) => laid.map((pair) => layOver(pair, colour))),
         ];
+        isOneOf = true;
         if (laid.length > MOST_SPOTS)
           return open("many coloured boxes are placed on the page, and one may lie behind it");
       }
@@ -163,7 +171,10 @@ export function paintedText(
       const ground = colour.colour;
       laid = laid.map((pair) => layOver(pair, ground));
       const bare = image.toLowerCase() === "none" && ground.alpha === 0;
-      if (!bare) laid = [...laid, ...beside];
+      if (!bare && beside.length > 0) {
+        laid = [...laid, ...beside];
+        isOneOf = true;
+      }
     }
     const effect = effectOf(page, ancestor, interaction);
     if (effect.unknown !== null) return open(`${effect.unknown} on <${ancestor.tag}> changes its colours`);
@@ -190,6 +201,8 @@ export function paintedText(
     unknown: null,
     foreground: foreground.value,
     placeDependent: false,
+    isOneOf,
+    showsCanvas: !isOpaque(laid),
     layers,
   };
 }
@@ -283,7 +296,15 @@ function overAnything(
     elsewhere.hasPictures || spots.length > MOST_SPOTS
       ? `${reason}, and what it lies on is not plain from source`
       : null;
-  return { spots: spots.slice(0, MOST_SPOTS), unknown, foreground, placeDependent: true, layers };
+  return {
+    spots: spots.slice(0, MOST_SPOTS),
+    unknown,
+    foreground,
+    placeDependent: true,
+    isOneOf: true,
+    showsCanvas: true,
+    layers,
+  };
 }
 
 /** What is painted by anything but an element and what is in it. */

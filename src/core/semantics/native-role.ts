@@ -5,7 +5,7 @@ import { attributeText, attributeToken, hasAttribute } from "../document/written
 import { isDetailsSummary } from "../rendering/details-summary.ts";
 import { hasAuthorName } from "./author-name.ts";
 import type { ComputedRole, Semantics } from "./semantics.ts";
-import { automaticScope } from "./table-headers.ts";
+import { automaticScope, tableOf } from "./table-headers.ts";
 import { inputRoles, type NativeCondition, nativeRoles } from "./tables/native-roles.ts";
 import type { Role } from "./tables/roles.ts";
 
@@ -128,7 +128,9 @@ function insideSectioning(semantics: Semantics, element: ElementNode, mainCounts
 }
 
 function listAround(semantics: Semantics, item: ElementNode): "list" | "removed" | null {
-  const parent = semantics.page.index.flatParent(item);
+  const { index } = semantics.page;
+  const parent = index.flatParent(item);
+  if (isAtTop(parent)) return index.document.kind === "component" ? "list" : null;
   if (parent === null || parent.namespace !== "html") return null;
   const { role } = semantics.role(parent);
   if (role === "list" || role === "directory") return "list";
@@ -147,14 +149,17 @@ function tableAround(semantics: Semantics, part: ElementNode): "table" | "grid" 
     if (role === "grid" || role === "treegrid") return "grid";
     return role === "none" ? "removed" : null;
   }
-  return null;
+  return index.document.kind === "component" ? "table" : null;
 }
+
+/** Whether nothing of the page is around: in a component, what its users put around it makes a part what it is. */
+const isAtTop = (parent: ElementNode | null): boolean => parent === null || parent.tag === "body";
 
 function headerKind(index: DocumentIndex, header: ElementNode): "columnheader" | "rowheader" | null {
   const scope = attributeToken(header, "scope");
   if (scope === "row" || scope === "rowgroup") return "rowheader";
   if (scope === "col" || scope === "colgroup") return "columnheader";
-  return automaticScope(index, header);
+  return tableOf(index, header) === null ? "columnheader" : automaticScope(index, header);
 }
 
 /** SVG-AAM 1.0 §5.3: shapes and groups are told only when they are named or titled. */

@@ -60,6 +60,9 @@ export interface TemplateLanguage {
   readonly addedTo?: (element: TemplateElement, written: HostParts) => HostParts;
 }
 
+/** Elements of SVG that no HTML has: outside a drawing they are components of a platform that is not here. */
+const namesOfPlatforms = new Set(["image", "switch", "text", "view"]);
+
 /** Renders templates of any framework, with the names of a scope. */
 export class TemplateRenderer {
   readonly #composition: Composition;
@@ -247,6 +250,7 @@ export class TemplateRenderer {
     const meaning = this.#language.meaningOf(element, scope);
     switch (meaning.kind) {
       case "host":
+        if (namespace === "html" && namesOfPlatforms.has(element.tag)) return this.#unknown(element, scope);
         return [this.#host(element, element.tag, scope, namespace)];
       case "pass":
         return this.render(element.children, scope, namespace);

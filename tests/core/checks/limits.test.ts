@@ -121,6 +121,14 @@ describe("what an edit takes in", () => {
   });
 });
 
+test("a text that is too pale whatever lies under it is told by the ground where it is the least so", () => {
+  const html = `<style>.badge { position: absolute; width: 20px; height: 20px; background: #ff5a5f } p { color: #999 }</style><body style="background: #fff"><div style="position: relative"><i class="badge"></i><p style="position: relative">Tide</p></div>`;
+  const check = checkWith("contrast.text");
+  if (check === undefined || !isOfKind("page")(check)) throw new Error("no such check");
+  const [finding] = runChecks(sceneOf(html), [check], ["failed"]).findings;
+  expect(finding?.message).toMatch(/has a contrast of 2\.8\d:1, #999999 on #ffffff/);
+});
+
 test("the colour of one text says which others change with it, and not itself", () => {
   const html = `<style>:root { --pale: #999 } p { color: var(--pale) }</style><body style="background: #fff"><p>Tide</p><p>Slip</p><p>Yard</p>`;
   const check = checkWith("contrast.text");

@@ -187,4 +187,5 @@ const factsOf = (found: TextCase): Facts => ({
   fontWeight: found.fontWeight,
   scheme: found.scheme,
   interaction: found.interaction,
+  ...(found.painted.showsCanvas ? { onCanvas: true } : {}),
 });

@@ -153,16 +153,17 @@ function textCase(
   const pairs = painted.spots
     .map(({ text, ground }) => ({ text: onScreen(text), ground: onScreen(ground) }))
     .map((pair) => ({ ...pair, ratio: contrastRatio(pair.text, pair.ground) }));
-  const lowest = pairs.reduce<(typeof pairs)[number] | null>(
-    (least, pair) => (least === null || pair.ratio < least.ratio ? pair : least),
-    null,
-  );
+  const inOrder = [...pairs].sort((one, other) => one.ratio - other.ratio);
+  const lowest = inOrder[0] ?? null;
+  const highest = inOrder.at(-1) ?? null;
   const bound = large === null ? needed.small : large ? needed.large : needed.small;
+  // Where only some of the pairs are there and all are too pale, the highest is what is sure.
+  const shown = painted.isOneOf && highest !== null && highest.ratio < bound ? highest : lowest;
   const base = {
-    ratio: lowest?.ratio ?? null,
+    ratio: shown?.ratio ?? null,
     needed: bound,
-    text: lowest?.text ?? null,
-    ground: lowest?.ground ?? null,
+    text: shown?.text ?? null,
+    ground: shown?.ground ?? null,
     fontSize,
     fontWeight,
     scheme: view.scheme,

@@ -8,6 +8,7 @@ import type { Scene } from "../../scene/scene.ts";
 import { asButton } from "../as-button.ts";
 import type { PageCheck } from "../check.ts";
 import { elementsAround } from "../exposed.ts";
+import { isAction } from "../roles/no-nested-actions.ts";
 import { scriptsMay } from "../scripts.ts";
 import { withHandlers } from "./handlers.ts";
 
@@ -32,15 +33,25 @@ function deafToKeys(element: ElementNode): string | null {
   return codes.some((code) => looksAtKeys.test(code)) ? null : codes.join("; ");
 }
 
+const isClick = new Set(["click", "dblclick"]);
+
 function judge(element: ElementNode, scene: Scene): Verdict {
-  const handler = pointerHandlerOf(element)?.code ?? null;
-  if (handler === null || isTabbable(scene.page, scene.presence, element) !== true) return inapplicable;
+  const pointer = pointerHandlerOf(element);
+  const handler = pointer?.code ?? null;
+  if (pointer === null || isTabbable(scene.page, scene.presence, element) !== true) return inapplicable;
   const cause = focusCause(scene.page.index, element);
   // Links, controls and summaries turn Enter and Space into a click by themselves.
   if (cause !== "tabindex") return passed;
   if (element.tag === "label") return passed;
   const deaf = deafToKeys(element);
-  if (deaf !== null && ![...elementsAround(scene, element)].some(listensForKeys))
+  if (deaf !== null && ![...elementsAround(scene, element)].some(listensForKeys)) {
+    // Something that is dragged about may have its keys, which are not those that press.
+    if (!isClick.has(pointer.event) && !isAction(scene, element))
+      return cantTell(
+        "A pointer does something here, and keys do other things. Do some of them do the same?",
+        ask("Let keys do all that a pointer does here."),
+        { facts: { handler, keys: deaf } },
+      );
     return scriptsMay(scene, /key(?:down|up|press)/)
       ? passed
       : failed(
@@ -48,6 +59,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
           ask('Make it a <button type="button">, or call the same code on Enter and Space.'),
           { facts: { handler, keys: deaf } },
         );
+  }
   if (listensForKeys(element)) return passed;
   for (const up of elementsAround(scene, element)) if (listensForKeys(up)) return passed;
   const changes = asButton(scene, element);
@@ -99,6 +111,17 @@ export const activates = {
         ],
       ],
       others: 3,
+    },
+    {
+      html: `<!doctype html><title>t</title><div tabindex="0" onmousedown="drag()" onkeydown="if (event.key === 'ArrowLeft') move(-1)">Chart</div>`,
+      finds: [
+        [
+          "cantTell",
+          `<div tabindex="0" onmousedown="drag()" onkeydown="if (event.key === 'ArrowLeft') move(-1)">`,
+          "A pointer does something here, and keys do other things. Do some of them do the same?",
+        ],
+      ],
+      others: 1,
     },
     {
       html: `<!doctype html><title>t</title><script src="yard.js"></script><div tabindex="0" role="button" onclick="go()">Go</div>`,

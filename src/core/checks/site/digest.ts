@@ -3,6 +3,7 @@ import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { elementsInside, exposedByRole } from "../exposed.ts";
+import { isFilledByScripts } from "../scripts.ts";
 import { speakable } from "../shown-name.ts";
 
 /** A link of a navigation, and where it leads as far as source tells. */
@@ -26,7 +27,8 @@ export interface PageDigest {
 }
 
 export function digestOf(page: string, scene: Scene): PageDigest {
-  const title = scene.document.kind === "document" ? scene.page.index.byTag("title")[0] : undefined;
+  const hasOwnTitle = scene.document.kind === "document" && !isFilledByScripts(scene);
+  const title = hasOwnTitle ? scene.page.index.byTag("title")[0] : undefined;
   return {
     page,
     title:

@@ -49,6 +49,13 @@ export const titlesDiffer = {
   examples: [
     { pages: [`<!doctype html><title>Slips</title>`, `<!doctype html><title>Tides</title>`], finds: [] },
     {
+      pages: [
+        `<!doctype html><title>Yard</title><div id="app"></div><script src="app.js"></script>`,
+        `<!doctype html><title>Yard</title><div id="app"></div><script src="app.js"></script>`,
+      ],
+      finds: [],
+    },
+    {
       pages: [`<!doctype html><title>Yard</title>`, `<!doctype html><title>Yard</title>`],
       finds: [[2, "failed", "<title>", `This page is called "Yard", and so is pages/0.html.`]],
     },
