@@ -639,7 +639,7 @@ describe("where components come from", () => {
   });
 });
 
-test("an edit is offered in the stylesheet and in the markup that it mends", async () => {
+test("an edit is offered in the stylesheet, in an object of styles and in the markup that it mends", async () => {
   const { findings } = await auditFiles({
     "App.tsx": app(
       `<p className="a" style={{ color: "#ccc", backgroundColor: "#fff" }}>Tides</p>`,
@@ -652,7 +652,7 @@ test("an edit is offered in the stylesheet and in the markup that it mends", asy
       .map(({ check, repair }) => [check, repair?.edits.map(({ file, text }) => `${file} ${text}`)])
       .sort(),
   ).toEqual([
-    ["contrast.text", []],
+    ["contrast.text", ["App.tsx #767676"]],
     ["contrast.text", [expect.stringMatching(/^a\.css #/)]],
     ["names.control-labelled", [`App.tsx "y"`]],
     ["names.label-connected", [`App.tsx "y"`]],

@@ -5,6 +5,7 @@ import { attributeText, attributeTokens, attributeUnknown } from "../document/wr
 import { authorRules } from "./author-rules.ts";
 import { and, NO, YES } from "./certainty.ts";
 import { containerHolds } from "./container.ts";
+import type { DeclarationBlock, Declared } from "./declared.ts";
 import { type Device, desktop } from "./device.ts";
 import { type Interaction, type Matcher, matcherFor, noInteraction, type Surroundings } from "./match.ts";
 import { parseStyleAttribute } from "./parse-sheet.ts";
@@ -251,11 +252,9 @@ class DocumentCascade implements Cascade {
   /** The block of a `style` attribute; one and the same for one and the same text at one place. */
   #styleAttribute(text: string, source: Span | null): AppliedBlock {
     return kept(this.#ownBlocks, `style ${source?.file} ${source?.start} ${text}`, () => {
-      // `style="…"`: the value ends before the last quote. Entities shift what stands before them.
-      const start = source === null ? 0 : source.end - text.length - 1;
-      const block = parseStyleAttribute({ file: source?.file ?? "", text, start });
+      const block = parseStyleAttribute({ file: source?.file ?? "", text, start: 0 });
       return {
-        ...block,
+        ...(source === null ? block : placedIn(block, text, source, this.isOpenAround)),
         origin: "author",
         certain: true,
         layer: Number.POSITIVE_INFINITY,
@@ -334,6 +333,37 @@ class DocumentCascade implements Cascade {
     known.set(element, style);
     return style;
   }
+}
+
+/**
+ * Declarations of a `style` attribute, with their places in source. In a component the attribute as a whole is the place:
+ * what stands there may be an expression. In a page the value ends before the last quote.
+ */
+function placedIn(
+  { normal, important }: DeclarationBlock,
+  text: string,
+  attribute: Span,
+  isComponent: boolean,
+): DeclarationBlock {
+  const before = attribute.end - text.length - 1;
+  const moved = ({ file, start, end }: Span): Span =>
+    isComponent ? attribute : { file, start: before + start, end: before + end };
+  const placed = (declarations: DeclarationBlock["normal"]) =>
+    new Map(
+      [...declarations].map(([property, declared]): [string, Declared] => [
+        property,
+        {
+          ...declared,
+          source: moved(declared.source),
+          valueSource: moved(declared.valueSource),
+          inAttribute: {
+            attribute,
+            name: /^[^:]*/.exec(text.slice(declared.source.start))?.[0].trim() ?? "",
+          },
+        },
+      ]),
+    );
+  return { normal: placed(normal), important: important === null ? null : placed(important) };
 }
 
 /** HTML §4.2.5.1, "color-scheme". */

@@ -19,6 +19,15 @@ export interface Declared {
   readonly variable?: string | null;
   /** Whether nobody wrote it: a compiler made it of the name of a class. */
   readonly isMade?: boolean;
+  /** Where it stands in a `style` attribute, which a component may write as an object or by an expression. */
+  readonly inAttribute?: DeclaredInAttribute;
+}
+
+export interface DeclaredInAttribute {
+  /** The whole attribute. */
+  readonly attribute: Span;
+  /** The name of the property as the attribute gives it, in CSS. */
+  readonly name: string;
 }
 
 export interface DeclarationBlock {

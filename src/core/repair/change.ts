@@ -1,3 +1,4 @@
+import type { Declared } from "../css/declared.ts";
 import type { ElementNode, Span, TextNode } from "../document/node.ts";
 
 /** An element to be put into source. */
@@ -38,7 +39,8 @@ export type Change =
     }
   | { readonly kind: "rename element"; readonly element: ElementNode; readonly to: string }
   | { readonly kind: "replace text"; readonly source: Span; readonly text: string }
-  | { readonly kind: "remove declaration"; readonly source: Span }
+  | { readonly kind: "set declaration"; readonly declared: Declared; readonly text: string }
+  | { readonly kind: "remove declaration"; readonly declared: Declared }
   | {
       readonly kind: "insert";
       readonly where: "before" | "first" | "last";
@@ -114,8 +116,15 @@ export const renameElement = (element: ElementNode, to: string): Change => ({
 /** Writes other text in place of a stretch of source, as it is. */
 export const replaceText = (source: Span, text: string): Change => ({ kind: "replace text", source, text });
 
+/** Gives a declaration of CSS another value. */
+export const setDeclaration = (declared: Declared, text: string): Change => ({
+  kind: "set declaration",
+  declared,
+  text,
+});
+
 /** Takes a declaration of CSS away, with the semicolon after it. */
-export const removeDeclaration = (source: Span): Change => ({ kind: "remove declaration", source });
+export const removeDeclaration = (declared: Declared): Change => ({ kind: "remove declaration", declared });
 
 /** Puts an element beside another, or into it. */
 export const insert = (where: "before" | "first" | "last", element: ElementNode, markup: Markup): Change => ({

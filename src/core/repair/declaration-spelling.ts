@@ -1,11 +1,24 @@
-import type { ElementNode, Span } from "../document/node.ts";
+import type { Declared, DeclaredInAttribute } from "../css/declared.ts";
+import type { ElementNode } from "../document/node.ts";
 import { attributePlace, attributeSet } from "./attribute-spelling.ts";
 import type { Edit } from "./edit.ts";
 import { indentBefore } from "./indentation.ts";
 import { type StartTag, type TextOf, writtenIn } from "./start-tag.ts";
 
+/** Another value where the old one stands. */
+export function declarationSet(declared: Declared, to: string, textOf: TextOf): Edit | null {
+  const { inAttribute, valueSource } = declared;
+  if (inAttribute !== undefined)
+    return editIn(inAttribute, valueOf(inAttribute.name, declared.text), to, textOf);
+  return textOf(valueSource.file) === null ? null : { ...valueSource, text: to };
+}
+
 /** With the semicolon after it, and the line it stands on where nothing else is there. */
-export function declarationRemoved({ file, start, end }: Span, textOf: TextOf): Edit | null {
+export function declarationRemoved(declared: Declared, textOf: TextOf): Edit | null {
+  const { inAttribute, source } = declared;
+  if (inAttribute !== undefined)
+    return editIn(inAttribute, wholeOf(inAttribute.name, declared.text), "", textOf);
+  const { file, start, end } = source;
   const text = textOf(file);
   if (text === null) return null;
   const to = end + (/^\s*;/.exec(text.slice(end, end + 40))?.[0].length ?? 0);
@@ -16,6 +29,40 @@ export function declarationRemoved({ file, start, end }: Span, textOf: TextOf): 
   const space = /[ \t]*$/.exec(text.slice(Math.max(0, start - 40), start))?.[0].length ?? 0;
   return { file, start: start - space, end: to, text: "" };
 }
+
+/** What ends a match in an attribute, written otherwise; null where it is not there just once. */
+function editIn(
+  { attribute: { file, start, end } }: DeclaredInAttribute,
+  pattern: RegExp,
+  text: string,
+  textOf: TextOf,
+): Edit | null {
+  const [match, ...more] = [...(textOf(file)?.slice(start, end) ?? "").matchAll(pattern)];
+  const found = match?.groups?.["found"];
+  if (match === undefined || found === undefined || more.length > 0) return null;
+  const from = start + match.index + match[0].length - found.length;
+  return { file, start: from, end: from + found.length, text };
+}
+
+/** A property by its name in CSS, or as a script writes it: in quotes or in camel case. */
+const named = (name: string): string =>
+  `(?<![-\\w])(?<quote>["'\`]?)(?:${name}|${camelCase(name)})\\k<quote>\\s*:\\s*`;
+
+/** Any part of a value that ends neither the declaration nor the property of an object. */
+const part = "(?:[^;},(]|\\([^()]*\\))*?";
+
+const whole = (value: string): string => `(?<![-\\w#.])${escaped(value)}(?![-\\w.%(])`;
+
+const valueOf = (name: string, value: string): RegExp =>
+  new RegExp(`${named(name)}${part}(?<found>${whole(value)})`, "gi");
+
+const wholeOf = (name: string, value: string): RegExp =>
+  new RegExp(
+    `(?<found>${named(name)}(?<mark>["'\`]?)${part}${whole(value)}[^;,"'\`}]*\\k<mark>\\s*[;,]?[ \\t]*)`,
+    "gi",
+  );
+
+const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, "\\$&");
 
 export function declarationsAdded(
   tag: StartTag,

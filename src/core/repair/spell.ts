@@ -6,7 +6,7 @@ import {
   classRenamed,
 } from "./attribute-spelling.ts";
 import type { Change } from "./change.ts";
-import { declarationRemoved, declarationsAdded } from "./declaration-spelling.ts";
+import { declarationRemoved, declarationSet, declarationsAdded } from "./declaration-spelling.ts";
 import { type Edit, sameEdit } from "./edit.ts";
 import { elementRemoved, elementRenamed, inserted, takenIn, wordsSet, wrapped } from "./element-spelling.ts";
 import { BLANK } from "./repair.ts";
@@ -46,7 +46,8 @@ function spelledOne(change: Change, textOf: TextOf): readonly Edit[] | null {
     const { file, start, end } = change.source;
     return textOf(file) === null ? null : [{ file, start, end, text: change.text }];
   }
-  if (change.kind === "remove declaration") return one(declarationRemoved(change.source, textOf));
+  if (change.kind === "set declaration") return one(declarationSet(change.declared, change.text, textOf));
+  if (change.kind === "remove declaration") return one(declarationRemoved(change.declared, textOf));
   if (change.kind === "wrap") return wrapped(change, textOf);
   const tag = startTag(change.element, textOf);
   if (tag === null) return null;

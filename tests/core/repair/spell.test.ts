@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
-import type { ElementNode, Node } from "../../../src/core/document/node.ts";
+import type { Declared } from "../../../src/core/css/declared.ts";
+import type { ElementNode, Node, Span } from "../../../src/core/document/node.ts";
 import {
   addDeclarations,
   type Change,
@@ -10,6 +11,7 @@ import {
   renameAttribute,
   renameElement,
   setAttribute,
+  setDeclaration,
   setWords,
   wrap,
 } from "../../../src/core/repair/change.ts";
@@ -18,6 +20,14 @@ import { BLANK } from "../../../src/core/repair/repair.ts";
 import { filledIn, spelled } from "../../../src/core/repair/spell.ts";
 import { escapeWords } from "../../../src/core/repair/syntax.ts";
 import { readHtml } from "../../../src/readers/html/read-html.ts";
+
+const declared = (text: string, place: Span): Declared => ({
+  text,
+  shorthand: null,
+  source: place,
+  valueSource: place,
+  replaceable: true,
+});
 
 /** The first element of a tag. */
 function first(html: string, tag: string, file: string): ElementNode {
@@ -209,7 +219,8 @@ describe("other changes", () => {
     const css = `a {\n  color: red;\n  outline: none;\n}\nb { top: 0; left: 0 }`;
     const removed = (text: string) => {
       const start = css.indexOf(text);
-      const change = removeDeclaration({ file: "a.css", start, end: start + text.length });
+      const source = { file: "a.css", start, end: start + text.length };
+      const change = removeDeclaration(declared(text.split(": ")[1] ?? "", source));
       return withEdits(css, spelled([change], () => css) ?? []);
     };
     expect(removed("outline: none")).toBe(`a {\n  color: red;\n}\nb { top: 0; left: 0 }`);
@@ -229,6 +240,69 @@ describe("other changes", () => {
         wrap(li(`<ul><li>a</ul>`), li(`<ul><li>a</ul>`), { tag: "p" }),
       ),
     ).toBeNull();
+  });
+});
+
+describe("a declaration in a style attribute", () => {
+  /** What becomes of an attribute when a declaration in it is changed; null where that cannot be written. */
+  const inAttribute = (
+    attribute: string,
+    name: string,
+    value: string,
+    change: (one: Declared) => Change,
+  ): string | null => {
+    const text = `<p ${attribute}>`;
+    const place = { file: "a", start: 3, end: 3 + attribute.length };
+    const edits = spelled(
+      [change({ ...declared(value, place), inAttribute: { attribute: place, name } })],
+      () => text,
+    );
+    return edits === null ? null : withEdits(text, edits).slice(3, -1);
+  };
+
+  test.each<readonly [attribute: string, name: string, value: string, expected: string | null]>([
+    [`style="color: #999"`, "color", "#999", `style="color: #767676"`],
+    [`style=color:#999`, "color", "#999", `style=color:#767676`],
+    [
+      `style="background: #fff; color:#999; border: 1px solid #999"`,
+      "color",
+      "#999",
+      `style="background: #fff; color:#767676; border: 1px solid #999"`,
+    ],
+    [
+      `style="border: 1px solid #999; color: red"`,
+      "border",
+      "#999",
+      `style="border: 1px solid #767676; color: red"`,
+    ],
+    [`style={{ color: "#999", top: 0 }}`, "color", "#999", `style={{ color: "#767676", top: 0 }}`],
+    [
+      `style={{ backgroundColor: '#999' }}`,
+      "background-color",
+      "#999",
+      `style={{ backgroundColor: '#767676' }}`,
+    ],
+    [`:style="{ 'color': '#999' }"`, "color", "#999", `:style="{ 'color': '#767676' }"`],
+    [`:style="'color: #999'"`, "color", "#999", `:style="'color: #767676'"`],
+    [`style={{ color: pale, background: "#999" }}`, "color", "#999", null],
+    [`style={pale}`, "color", "#999", null],
+    [`style={{ color: "#9999" }}`, "color", "#999", null],
+    [`style={on ? { color: "#999" } : { color: "#999", top: 0 }}`, "color", "#999", null],
+    [`style={{ color: \`\${pale}\` }}`, "color", "#999", null],
+    [`style={{ backgroundColor: "#999" }}`, "color", "#999", null],
+  ])("%s is given another value for %s", (attribute, name, value, expected) => {
+    expect(inAttribute(attribute, name, value, (one) => setDeclaration(one, "#767676"))).toBe(expected);
+  });
+
+  test.each<readonly [attribute: string, name: string, value: string, expected: string | null]>([
+    [`style="outline: none; color: red"`, "outline", "none", `style="color: red"`],
+    [`style="color: red; outline: 0 none"`, "outline", "none", `style="color: red; "`],
+    [`style={{ outline: "none", color: "red" }}`, "outline", "none", `style={{ color: "red" }}`],
+    [`style={{ outlineStyle: 'none' }}`, "outline-style", "none", `style={{ }}`],
+    [`style={QUIET}`, "outline", "none", null],
+    [`style={{ ...quiet, display: "none" }}`, "outline", "none", null],
+  ])("%s loses %s", (attribute, name, value, expected) => {
+    expect(inAttribute(attribute, name, value, removeDeclaration)).toBe(expected);
   });
 });
 

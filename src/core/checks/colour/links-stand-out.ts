@@ -7,7 +7,7 @@ import { hasAttribute, writtenText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { paintedText } from "../../rendering/painted.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
-import { replaceText } from "../../repair/change.ts";
+import { setDeclaration } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -156,7 +156,7 @@ function underlined({ page }: SchemeView, link: ElementNode): Repair {
   const summary = "Underline links in running text: a { text-decoration: underline }.";
   const line = page.styles.value(link, "text-decoration-line");
   return line?.declared != null && line.block?.origin === "author" && line.declared.replaceable
-    ? withChanges("likely", summary, [replaceText(line.declared.valueSource, "underline")])
+    ? withChanges("likely", summary, [setDeclaration(line.declared, "underline")])
     : ask(summary);
 }
 

@@ -6,7 +6,7 @@ import type { CascadedValue } from "../../css/style.ts";
 import type { ElementNode, Span } from "../../document/node.ts";
 import { attributeTokens } from "../../document/written.ts";
 import type { Origin } from "../../findings/verdict.ts";
-import { renameClass, replaceText } from "../../repair/change.ts";
+import { renameClass, replaceText, setDeclaration } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { NamedColour, Scene } from "../../scene/scene.ts";
@@ -118,10 +118,10 @@ export function suggestColour(
     return withChanges(
       "likely",
       `Use var(${own.name}), ${toHex(own.colour)}, of your own palette. ${words}`,
-      [replaceText(place.declared.valueSource, `var(${own.name})`)],
+      [setDeclaration(place.declared, `var(${own.name})`)],
     );
   const what = place.property === null ? "" : effectOn(uses, place.property, nearest);
-  return withChanges("likely", `${words}${what}`, [replaceText(place.declared.valueSource, toHex(nearest))]);
+  return withChanges("likely", `${words}${what}`, [setDeclaration(place.declared, toHex(nearest))]);
 }
 
 /** A class that a compiler made a colour of: `before` it and its variants, then the `colour` with its `scale`. */
@@ -155,7 +155,8 @@ const NEAR_ENOUGH = 0.2;
 function fallbackColour(scene: Scene, declared: Declared, shown: Rgba): Span | null {
   const match = /^var\(\s*--[\w-]+\s*,\s*(#[0-9a-f]{3,8}|[a-z]+|rgb\([^()]*\))\s*\)$/i.exec(declared.text);
   const { file, start, end } = declared.valueSource;
-  if (match?.[1] === undefined || end - start !== declared.text.length) return null;
+  if (match?.[1] === undefined || declared.inAttribute !== undefined || end - start !== declared.text.length)
+    return null;
   const index = start + declared.text.lastIndexOf(match[1]);
   return sameColour(scene, match[1], shown) ? { file, start: index, end: index + match[1].length } : null;
 }

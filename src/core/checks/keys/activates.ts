@@ -21,7 +21,7 @@ export const listensForKeys = (element: ElementNode): boolean =>
 
 /** Words for the two keys that press, or for an event that is handed on to code that is not here. */
 const looksAtKeys =
-  /Enter|Space|["'`] ["'`]|\b(?:13|32)\b|\bclick\b|\(\s*(?:event|e|ev|evt|\$event)\s*[,)]|^\s*[\w.$]+\s*$|\barguments\b|\.\.\./;
+  /Enter|ENTER|Space|SPACE|["'`] ["'`]|\b(?:13|32)\b|\bclick\b|\(\s*(?:event|e|ev|evt|\$event)\s*[,)]|^\s*[\w.$]+\s*$|\barguments\b|\.\.\./;
 
 /** The code of key handlers that are wholly here and look at neither Enter nor Space; null where some other is there. */
 function deafToKeys(element: ElementNode): string | null {
@@ -99,6 +99,11 @@ export const activates = {
           "Tab stops here and a click does something, but no key does.",
         ],
       ],
+      others: 3,
+    },
+    {
+      html: `<!doctype html><title>t</title><div tabindex="0" role="button" onclick="go()" onkeydown="if (ENTER === event.keyCode) go()">Go</div>`,
+      finds: [],
       others: 3,
     },
     {

@@ -1,5 +1,7 @@
 import type { Rgba } from "../../colour/rgba.ts";
 import type { Interaction } from "../../css/match.ts";
+import { elementsAbove, elementsBelow } from "../../document/around.ts";
+import type { DocumentIndex } from "../../document/document-index.ts";
 import { inputType, textTypes } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
@@ -67,6 +69,21 @@ const visible = [
   "content",
   "top",
   "left",
+  "right",
+  "bottom",
+  "margin-left",
+  "margin-top",
+  "max-height",
+  "max-width",
+  "rotate",
+  "background-position",
+  "background-size",
+  "text-decoration-style",
+  "letter-spacing",
+  "fill",
+  "stroke",
+  "stroke-width",
+  "accent-color",
   "animation-name",
 ] as const;
 
@@ -87,24 +104,32 @@ export function focusMarkOf(scene: Scene, element: ElementNode): FocusMark {
   if (isDrawn && changesAnything(scene, element, interaction) === false)
     return { kind: "outline", colour: shown };
   if (isDrawn || changesAnything(scene, element, interaction)) return { kind: "other" };
-  // The mark may be drawn by what is around or beside: `:focus-within`, `input:focus + span`.
-  const near = [
-    index.flatParent(element),
-    index.flatParent(index.flatParent(element) ?? element),
-    ...index.labels(element),
-  ];
-  const { parent, root } = index.record(element);
-  const siblings = index.childElements(parent ?? root);
-  const position = siblings.indexOf(element);
-  const all = [...near, ...siblings.slice(position + 1, position + 4), ...index.childElements(element)];
-  const changed = all.some(
-    (other) =>
-      other !== null &&
-      other !== undefined &&
+  // The mark may be drawn by anything else: `:focus-within`, `input:focus + span b`, `:has(:focus)`.
+  if (!styles.mayReact(element, "focus")) return { kind: "none" };
+  let looked = 0;
+  for (const other of nearestFirst(index, element)) {
+    if (++looked > MOST_LOOKED_AT) return { kind: "other" };
+    if (
       styles.likeness({ element: other, interaction }) !== styles.likeness({ element: other }) &&
-      changesAnything(scene, other, interaction),
-  );
-  return changed ? { kind: "other" } : { kind: "none" };
+      changesAnything(scene, other, interaction)
+    )
+      return { kind: "other" };
+  }
+  return { kind: "none" };
+}
+
+/** How many elements are looked at for a mark: on a larger page it counts as drawn, somewhere. */
+const MOST_LOOKED_AT = 3000;
+
+/** All other elements of a page, those in and around one first. */
+function* nearestFirst(index: DocumentIndex, element: ElementNode): Iterable<ElementNode> {
+  const given = new Set<ElementNode>([element]);
+  const near = [...elementsBelow(index, element), ...elementsAbove(index, element), ...index.labels(element)];
+  for (const other of [...near, ...index.elements]) {
+    if (given.has(other)) continue;
+    given.add(other);
+    yield other;
+  }
 }
 
 function changesAnything(scene: Scene, element: ElementNode, interaction: Interaction): boolean {

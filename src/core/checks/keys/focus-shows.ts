@@ -1,6 +1,7 @@
+import { elementsAbove, firstOf } from "../../document/around.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { declaredAt } from "../../findings/cause.ts";
-import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeDeclaration } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -11,6 +12,13 @@ import { focusMarkOf, markedStops } from "./focus-mark-of.ts";
 function judge(stop: ElementNode, scene: Scene): Verdict {
   if (!scene.stylesKnown) return inapplicable;
   if (focusMarkOf(scene, stop).kind !== "none") return passed;
+  if (hearsFocus(stop, scene))
+    return cantTell(
+      stop.listeners === "unknown"
+        ? "No style shows that this has focus. Does a script draw a mark?"
+        : "A script acts when this takes focus, and no style shows that it has it. Does the script draw a mark?",
+      ask("Draw a mark with :focus-visible, which needs no script."),
+    );
   const outline = scene.page.styles.value(stop, "outline-style", { kind: "focus", element: stop });
   const summary =
     "Leave the outline, or draw another mark: :focus-visible { outline: 2px solid; outline-offset: 2px }.";
@@ -18,13 +26,24 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
     "Nothing shows when this has focus: its outline is taken away and nothing takes its place.",
     outline?.declared == null || outline.block?.origin !== "author"
       ? ask(summary)
-      : withChanges("likely", summary, [removeDeclaration(outline.declared.source)]),
+      : withChanges("likely", summary, [removeDeclaration(outline.declared)]),
     {
       origins: originsOf("outline", outline),
       cause: { kind: "outline", of: [declaredAt(outline?.declared?.source)] },
     },
   );
 }
+
+const focusEvents = ["focus", "focusin"];
+
+/** Whether code acts when focus comes: it may draw the mark, or send focus on. What a component hears is its own doing. */
+const hearsFocus = (stop: ElementNode, { page: { index } }: Scene): boolean =>
+  stop.listeners === "unknown" ||
+  hears(stop) ||
+  (index.document.kind === "component" && firstOf(elementsAbove(index, stop), hears) !== null);
+
+const hears = ({ listeners }: ElementNode): boolean =>
+  listeners !== "unknown" && focusEvents.some((event) => listeners.has(event));
 
 export const focusShows = {
   id: "keys.focus-shows",
@@ -57,6 +76,28 @@ export const focusShows = {
     {
       html: `<style>input { outline: none; appearance: none } input:focus + i { border: 1px solid }</style><input type="checkbox" aria-label="x"><i>x</i>`,
       finds: [],
+    },
+    {
+      html: `<style>a { outline: none } a:focus-visible + p .dot { background: #036 }</style><a href="x">Slips</a><p><b><i class="dot">.</i></b></p>`,
+      finds: [],
+    },
+    {
+      html: `<style>a { outline: none } main:has(a:focus-visible) .far { color: #036 }</style><main><p><a href="x">Slips</a></p><section><p class="far">Tides</p></section></main>`,
+      finds: [],
+    },
+    {
+      html: `<style>input { outline: none } input:focus-visible { accent-color: #036 }</style><input type="checkbox" aria-label="Crane">`,
+      finds: [],
+    },
+    {
+      html: `<a href="x" style="outline: none" onfocus="mark(this)">Slips</a>`,
+      finds: [
+        [
+          "cantTell",
+          `<a href="x" style="outline: none" onfocus="mark(this)">`,
+          "A script acts when this takes focus, and no style shows that it has it. Does the script draw a mark?",
+        ],
+      ],
     },
     { html: `<p style="outline: none">Slip 4</p>`, finds: [] },
     {

@@ -2,7 +2,7 @@ import type { ElementNode } from "../../document/node.ts";
 import { writtenText } from "../../document/written.ts";
 import { declaredAt } from "../../findings/cause.ts";
 import { failed, passed, type Verdict } from "../../findings/verdict.ts";
-import { replaceText } from "../../repair/change.ts";
+import { setDeclaration } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
@@ -63,14 +63,14 @@ function enlarged(scene: Scene, { element, width, height }: FixedTarget): Repair
   const declared = small.flatMap(([side]) => {
     const value = scene.page.styles.value(element, side);
     return value?.declared != null && value.block?.origin === "author" && value.declared.replaceable
-      ? [value.declared.valueSource]
+      ? [value.declared]
       : [];
   });
   return declared.length === small.length && declared.length > 0
     ? withChanges(
         "likely",
         summary,
-        declared.map((source) => replaceText(source, `${NEEDED}px`)),
+        declared.map((one) => setDeclaration(one, `${NEEDED}px`)),
       )
     : ask(summary);
 }

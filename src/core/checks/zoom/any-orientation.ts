@@ -1,5 +1,6 @@
 import { NO } from "../../css/certainty.ts";
-import type { ElementNode, Span } from "../../document/node.ts";
+import type { Declared } from "../../css/declared.ts";
+import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeDeclaration } from "../../repair/change.ts";
@@ -34,14 +35,14 @@ function quarterTurn(scene: Scene, element: ElementNode): number | null {
 }
 
 /** The declarations that turn it, in whichever position they do. */
-function turningDeclarations(scene: Scene, element: ElementNode): readonly Span[] {
+function turningDeclarations(scene: Scene, element: ElementNode): readonly Declared[] {
   const pages = [scene.page, ...[scene.turned()?.page ?? []].flat()];
   return pages.flatMap(({ styles }) =>
     ["transform", "rotate"].flatMap((property) => {
       const value = styles.value(element, property);
       const isTurn =
         value?.own === true && value.block?.origin === "author" && !/^none$/i.test(value.text ?? "none");
-      return isTurn && value?.declared != null ? [value.declared.source] : [];
+      return isTurn && value?.declared != null ? [value.declared] : [];
     }),
   );
 }

@@ -91,6 +91,10 @@ export const properties: Readonly<Record<string, PropertyRow>> = {
   "mask-image": any("none"),
   "text-shadow": any("none", true),
   "box-shadow": any("none"),
+  "accent-color": any("auto", true),
+  fill: any("black", true),
+  stroke: any("none", true),
+  "stroke-width": any("1px", true),
   "color-scheme": any("normal", true),
   "forced-color-adjust": any("auto", true),
 
