@@ -76,7 +76,7 @@ export function isLeftToSpecimen(scene: Scene, finding: Finding, isAtTop: boolea
 /** Whether a finding about colours rests on a ground or colour that no rule of the component gives. */
 function restsOnOuterColours({ facts, origins }: Finding): boolean {
   const given = new Set(origins.map((origin) => origin.of));
-  const isGiven = given.has("background") && given.has("foreground") && facts["onCanvas"] !== true;
+  const isGiven = given.has("background") && given.has("foreground") && facts.onCanvas !== true;
   return "background" in facts && !isGiven;
 }
 

@@ -9,7 +9,7 @@ import { type StartTag, type TextOf, writtenIn } from "./start-tag.ts";
 export function declarationSet(declared: Declared, to: string, textOf: TextOf): Edit | null {
   const { inAttribute, valueSource } = declared;
   if (inAttribute !== undefined)
-    return editIn(inAttribute, valueOf(inAttribute.name, declared.text), to, textOf);
+    return editIn(inAttribute, valueIn(inAttribute.name, declared.text), to, textOf);
   return textOf(valueSource.file) === null ? null : { ...valueSource, text: to };
 }
 
@@ -17,7 +17,7 @@ export function declarationSet(declared: Declared, to: string, textOf: TextOf): 
 export function declarationRemoved(declared: Declared, textOf: TextOf): Edit | null {
   const { inAttribute, source } = declared;
   if (inAttribute !== undefined)
-    return editIn(inAttribute, wholeOf(inAttribute.name, declared.text), "", textOf);
+    return editIn(inAttribute, declarationIn(inAttribute.name, declared.text), "", textOf);
   const { file, start, end } = source;
   const text = textOf(file);
   if (text === null) return null;
@@ -38,7 +38,7 @@ function editIn(
   textOf: TextOf,
 ): Edit | null {
   const [match, ...more] = [...(textOf(file)?.slice(start, end) ?? "").matchAll(pattern)];
-  const found = match?.groups?.["found"];
+  const found = match?.groups?.found;
   if (match === undefined || found === undefined || more.length > 0) return null;
   const from = start + match.index + match[0].length - found.length;
   return { file, start: from, end: from + found.length, text };
@@ -53,10 +53,10 @@ const part = "(?:[^;},(]|\\([^()]*\\))*?";
 
 const whole = (value: string): string => `(?<![-\\w#.])${escaped(value)}(?![-\\w.%(])`;
 
-const valueOf = (name: string, value: string): RegExp =>
+const valueIn = (name: string, value: string): RegExp =>
   new RegExp(`${named(name)}${part}(?<found>${whole(value)})`, "gi");
 
-const wholeOf = (name: string, value: string): RegExp =>
+const declarationIn = (name: string, value: string): RegExp =>
   new RegExp(
     `(?<found>${named(name)}(?<mark>["'\`]?)${part}${whole(value)}[^;,"'\`}]*\\k<mark>\\s*[;,]?[ \\t]*)`,
     "gi",
