@@ -15,12 +15,21 @@ import {
 } from "../core/findings/problems.ts";
 import { type PageFile, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
+import type { Workspace } from "../host/workspace.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import { readHtml } from "../readers/html/read-html.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 
 /** What of a plan says what may be read with a page. */
 export type LoadOptions = Pick<ReadingPlan, "roots" | "maxSize" | "stylesheets" | "components">;
+
+/** From where pages are read, and under which rules. */
+export interface PageReading {
+  readonly host: Host;
+  readonly options: LoadOptions;
+  /** Keeps the stylesheets of files that were parsed: many pages link the same. */
+  readonly workspace: Workspace;
+}
 
 /** A page with everything that belongs to it, as read. */
 export interface LoadedPage {
@@ -44,18 +53,17 @@ const DEEPEST_IMPORT = 16;
 /** Reads a page and its stylesheets. A problem of the page itself is the result; those of stylesheets come with it. */
 export async function loadPage(
   page: PageFile,
-  host: Host,
-  options: LoadOptions,
+  reading: PageReading,
 ): Promise<
   { readonly ok: true; readonly value: LoadedPage } | { readonly ok: false; readonly problem: Problem }
 > {
-  const bytes = await pageBytes(page, host, options);
+  const bytes = await pageBytes(page, reading);
   if (!bytes.ok) return bytes;
   const decoded = decodeText(bytes.value, page.name, "html");
   if (!decoded.ok) return decoded;
   const { text } = decoded.value;
   if (text.trim() === "") return { ok: false, problem: emptyFile(page.name) };
-  return { ok: true, value: await loadText(page, text, page.name, host, options, 0) };
+  return { ok: true, value: await loadText(page, text, page.name, reading, 0) };
 }
 
 /** How deep frames are read in frames: a page may show itself. */
@@ -66,12 +74,12 @@ async function loadText(
   page: PageFile,
   text: string,
   name: string,
-  host: Host,
-  options: LoadOptions,
+  reading: PageReading,
   depth: number,
 ): Promise<LoadedPage> {
+  const { host, options } = reading;
   const read = readHtml(text, name, options.components);
-  const loader = new SheetLoader(page, host, options, read.baseHref);
+  const loader = new SheetLoader(page, reading, read.baseHref);
   const sheets: AppliedSheet[] = [];
   for (const file of options.stylesheets) {
     const applied = await loader.configured(file, read.document);
@@ -97,8 +105,7 @@ async function loadText(
     texts: loader.texts,
     stylesKnown: !loader.hasUnread,
     problems: loader.problems,
-    frames:
-      depth < DEEPEST_FRAME ? await loadFrames(page, read.document, loader, host, options, depth) : new Map(),
+    frames: depth < DEEPEST_FRAME ? await loadFrames(page, read.document, loader, reading, depth) : new Map(),
   };
 }
 
@@ -107,8 +114,7 @@ async function loadFrames(
   page: PageFile,
   document: Document,
   loader: SheetLoader,
-  host: Host,
-  options: LoadOptions,
+  reading: PageReading,
   depth: number,
 ): Promise<ReadonlyMap<ElementNode, LoadedPage>> {
   const frames = new Map<ElementNode, LoadedPage>();
@@ -116,7 +122,7 @@ async function loadFrames(
     const written = attributeText(frame, "srcdoc");
     if (written !== null) {
       const name = `${page.name} frame ${index + 1}`;
-      frames.set(frame, asPiece(await loadText(page, written, name, host, options, depth + 1)));
+      frames.set(frame, asPiece(await loadText(page, written, name, reading, depth + 1)));
       continue;
     }
     const address =
@@ -125,14 +131,11 @@ async function loadFrames(
         .replace(/[?#].*$/, "") ?? "";
     const file = await loader.fileAt(address);
     if (file === null) continue;
-    const inner = { ...page, path: file, name: shownName(host, file) };
-    const bytes = await pageBytes(inner, host, options);
+    const inner = { ...page, path: file, name: shownName(reading.host, file) };
+    const bytes = await pageBytes(inner, reading);
     const decoded = bytes.ok ? decodeText(bytes.value, inner.name, "html") : bytes;
     if (decoded.ok)
-      frames.set(
-        frame,
-        asPiece(await loadText(inner, decoded.value.text, inner.name, host, options, depth + 1)),
-      );
+      frames.set(frame, asPiece(await loadText(inner, decoded.value.text, inner.name, reading, depth + 1)));
   }
   return frames;
 }
@@ -163,8 +166,7 @@ function framesIn(document: Document): readonly ElementNode[] {
 
 async function pageBytes(
   page: PageFile,
-  host: Host,
-  options: LoadOptions,
+  { host, options }: PageReading,
 ): Promise<
   { readonly ok: true; readonly value: Uint8Array } | { readonly ok: false; readonly problem: Problem }
 > {
@@ -193,14 +195,16 @@ class SheetLoader {
   readonly #page: PageFile;
   readonly #host: Host;
   readonly #options: LoadOptions;
+  readonly #workspace: Workspace;
   readonly #baseHref: string | null;
   readonly #sheets = new Map<string, Sheet | null>();
   readonly #reported = new Set<string>();
 
-  constructor(page: PageFile, host: Host, options: LoadOptions, baseHref: string | null) {
+  constructor(page: PageFile, { host, options, workspace }: PageReading, baseHref: string | null) {
     this.#page = page;
     this.#host = host;
     this.#options = options;
+    this.#workspace = workspace;
     this.#baseHref = baseHref;
   }
 
@@ -302,7 +306,8 @@ class SheetLoader {
     const text = decodeText(read.bytes, name, "css");
     if (!text.ok) return this.#report(stylesheetUnreadable(this.#page.name, href, "not a text file"));
     this.texts.set(name, text.value.text);
-    return parseSheet({ file: name, text: text.value.text, start: 0 });
+    const source = { file: name, text: text.value.text, start: 0 };
+    return this.#workspace.of("page sheet", name, source.text, () => parseSheet(source));
   }
 
   /** Below the target's folder, the working directory or a folder named by `--root`, symbolic links followed. */

@@ -34,12 +34,12 @@ export async function* collectRead(
       yield { kind: "problem", problem, isUnread };
   }
   // The template of a component is part of it and no page.
-  const { host, onPage, signal } = workplace;
+  const { host, onPage, signal, workspace } = workplace;
   const pages = targets.filter(({ path }) => path === null || (!isComponentFile(path) && !named.has(path)));
   for (const [done, page] of pages.entries()) {
     signal?.throwIfAborted();
     onPage(page, done, pages.length);
-    const loaded = await loadPage(page, host, plan);
+    const loaded = await loadPage(page, { host, options: plan, workspace });
     if (!loaded.ok) {
       yield { kind: "problem", problem: loaded.problem, isUnread: true };
       continue;
