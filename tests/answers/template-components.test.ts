@@ -516,6 +516,32 @@ const svelte: readonly Construct[] = [
     [noName("App.svelte", 1, "App")],
   ],
   [
+    "what $: works out is known, until something else sets it",
+    {
+      "App.svelte": svelteScript(`import Go from "./Go.svelte"`, `<Go word="" /><Go word="Book" />`),
+      "Go.svelte": `<script>\nexport let word;\nlet on = false;\n$: label = word + "";\n$: ({ far } = { far: "Yard " + word });\n$: open = on ? "" : "Close";\n$: other = "";\nfunction set() { other = "Slips"; }\n</script>\n<button aria-label={label} on:click={set}></button><img src="a.png" alt={far}><button aria-label={other}></button>\n`,
+    },
+    ["failed names.action-named App.svelte:4 [App › Go]"],
+  ],
+  [
+    "what is left of props by a filter is what was given, or nothing",
+    {
+      "App.svelte": svelteScript(
+        `import Mid from "./Mid.svelte"; import { tides } from "tides"`,
+        `<section><h1>Yard</h1><Mid tides={$tides} /></section>`,
+      ),
+      "Mid.svelte": svelteScript(
+        `import Card from "./Card.svelte"; $: given = Object.fromEntries(Object.entries($$props).filter(([, v]) => v !== undefined))`,
+        `<Card {...given} />`,
+      ),
+      "Card.svelte": svelteScript(
+        `export let title = undefined; export let tides = undefined`,
+        `{#if title}<h4>{title}</h4>{/if}<p>{tides}</p>`,
+      ),
+    },
+    [],
+  ],
+  [
     "an attribute in quotes is its one value, an event among them",
     {
       "App.svelte": svelteScript("const go = () => alert(1)", `<p><b onclick="{go}">Book</b></p>`),

@@ -64,6 +64,8 @@ describe("what an expression comes to", () => {
     [`({ a: { b: "x" } })?.a?.b`, "x"],
     [`Object.keys({ a: 1, b: 2 }).join()`, "a,b"],
     [`Object.entries({ a: 1 }).map(([k, v]) => k + v).join()`, "a1"],
+    [`Object.fromEntries(Object.entries({ a: "x", b: 0 }).filter(([, v]) => v)).a`, "x"],
+    [`Object.fromEntries([["a", "x"], ["a", "y"]]).a`, "y"],
     [`"Slip 4".toUpperCase().replace("SLIP", "Slip").trim()`, "Slip 4"],
     [`"a,b".split(",")[1]`, "b"],
     [`Math.max(1, 2)`, "2"],

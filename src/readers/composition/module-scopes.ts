@@ -60,7 +60,7 @@ export function makeScope(
 }
 
 /** Variables that a template gives another value: in its handlers, and where it binds them both ways. */
-function reassignedInTemplate({ content }: SourceModule): readonly string[] {
+export function reassignedInTemplate({ content }: SourceModule): readonly string[] {
   if (content.kind !== "template") return [];
   const names: string[] = [];
   const visit = (part: unknown): void => {

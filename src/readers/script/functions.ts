@@ -107,7 +107,7 @@ export function bindPattern(machine: Machine, pattern: Ast.Node, value: Value, s
           bindPattern(
             machine,
             property.argument,
-            without(machine, value, taken, placeOf(property, scope)),
+            withoutProperties(machine, value, taken, placeOf(property, scope)),
             scope,
           );
           continue;
@@ -135,7 +135,12 @@ export function bindPattern(machine: Machine, pattern: Ast.Node, value: Value, s
 }
 
 /** `{ a, ...rest }`: what is left of an object. */
-function without(machine: Machine, value: Value, taken: ReadonlySet<string>, place: CallPlace): Value {
+export function withoutProperties(
+  machine: Machine,
+  value: Value,
+  taken: ReadonlySet<string>,
+  place: CallPlace,
+): Value {
   return lift(machine, value, (one) => {
     if (one.kind === "object") {
       const left: ObjectValue = {

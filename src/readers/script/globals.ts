@@ -1,6 +1,7 @@
 import { merged } from "./evaluate.ts";
 import { lift, type Machine, unknownAt } from "./machine.ts";
 import {
+  absent,
   type CallPlace,
   keyOf,
   known,
@@ -76,6 +77,7 @@ export function globalValue(machine: Machine, name: string): Value | null {
               listOf([...properties].map(([key, value]) => listOf([known(key), value]))),
             ),
           ],
+          ["fromEntries", native("fromEntries", ([value], place) => fromEntries(machine, value, place))],
           ["freeze", native("freeze", ([value]) => value ?? known(undefined))],
           ["assign", native("assign", (args, place) => assigned(machine, args, place))],
         ],
@@ -139,6 +141,20 @@ const ofObject = (machine: Machine, make: (properties: ReadonlyMap<string, Value
         : unknownAt(place.source, place.text, `entries ${keyOf(one)}`, "list"),
     ),
   );
+
+/** An object of pairs, of which a later one wins. ECMAScript, "Object.fromEntries". */
+const fromEntries = (machine: Machine, pairs: Value = known(undefined), place: CallPlace): Value =>
+  lift(machine, pairs, (list) => {
+    const open = () => unknownAt(place.source, place.text, `from entries ${keyOf(list)}`);
+    if (list.kind !== "list") return open();
+    const properties: [string, Value][] = [];
+    for (const pair of list.items) {
+      const [key, value] = pair.kind === "list" ? pair.items : [];
+      if (key?.kind !== "known") return open();
+      properties.push([String(key.value), value ?? absent]);
+    }
+    return objectOf(properties);
+  });
 
 /** Keys that are indexes come first, from the least on. ECMAScript, "OrdinaryOwnPropertyKeys". */
 function inOrderOfKeys(properties: ReadonlyMap<string, Value>): ReadonlyMap<string, Value> {

@@ -1,4 +1,4 @@
-import { fork, type Machine, unknownAt } from "./machine.ts";
+import { fork, type Machine, unknownAt, whether } from "./machine.ts";
 import {
   absent,
   type CallPlace,
@@ -41,12 +41,7 @@ const listMethods: Readonly<Record<string, (called: Called, ...args: readonly Va
   flatMap: (called, fn) => flattened(called, onEach(called, fn), 1),
   flat: (called, depth = known(1)) =>
     depth.kind === "known" ? flattened(called, called.list.items, Number(depth.value)) : left(called, "list"),
-  filter: (called, fn) => {
-    const truths = truthsOf(called, fn);
-    return truths.includes(null)
-      ? someOf(called)
-      : listOf(called.list.items.slice(0, LONGEST_LIST).filter((_, i) => truths[i] === true));
-  },
+  filter: (called, fn) => filtered(called, onEach(called, fn)),
   find: (called, fn) => {
     const truths = truthsOf(called, fn);
     const index = truths.findIndex((truth) => truth !== false);
@@ -134,6 +129,23 @@ const onEach = ({ machine, list, place }: Called, fn: Value = absent): readonly 
 
 const truthsOf = (called: Called, fn: Value | undefined): readonly (boolean | null)[] =>
   onEach(called, fn).map((test) => (test.kind === "either" ? null : truthOf(test)));
+
+/** Of how many items it may be open whether they are left: with more nobody knows which are. */
+const MOST_OPEN = 3;
+
+/** The items for which a test holds; where that is open of few, both ways. */
+function filtered(called: Called, tests: readonly Value[]): Value {
+  const { machine, list, place } = called;
+  const isOpen = (test: Value) => test.kind === "either" || truthOf(test) === null;
+  if (tests.filter(isOpen).length > MOST_OPEN) return someOf(called);
+  const from = (index: number, kept: readonly Value[]): Value => {
+    const [test, item] = [tests[index], list.items[index]];
+    if (test === undefined || item === undefined) return listOf(kept);
+    const at = { ...place, id: `left ${keyOf(list)} ${index} ${place.source.start}` };
+    return whether(machine, test, truthOf, at, (holds) => from(index + 1, holds ? [...kept, item] : kept));
+  };
+  return from(0, []);
+}
 
 /** Whether two values are the same, as lists compare them; null where that is open. */
 function isSame(a: Value, b: Value): boolean | null {

@@ -11,6 +11,7 @@ import { stateValue } from "../composition/state-value.ts";
 import { hasOutlet, wholeOf } from "../composition/template-file.ts";
 import { type TagMeaning, TemplateRenderer } from "../composition/template-render.ts";
 import { anyProps, propsOfShape } from "../react/react-component.ts";
+import { withoutProperties } from "../script/functions.ts";
 import { madeId, unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { nameNode } from "../script/places.ts";
@@ -26,6 +27,7 @@ import {
   objectOf,
   type Value,
 } from "../script/value.ts";
+import { bindReactive } from "./svelte-reactive.ts";
 
 /** A Svelte component: its script runs once for each use, its markup shows what the script declares. */
 export function svelteComponent(
@@ -49,7 +51,7 @@ export function svelteComponent(
         declaration?.id !== undefined && "typeAnnotation" in declaration.id
           ? declaration.id.typeAnnotation
           : null;
-      if (declaration === null) return propsOfDefaults(legacy, source);
+      if (declaration === null) return propsOfDefaults(legacy, source, usesAllProps.test(module.text));
       return annotation == null
         ? anyProps(source)
         : propsOfShape(shapeOf({ node: annotation as Ast.Node, module }, types), source);
@@ -59,8 +61,17 @@ export function svelteComponent(
       const { props } = call;
       bindRunes(composition, scope, props, call.instance);
       bind(scope, "$$slots", slotsOf(call));
+      bind(scope, "$$props", props);
+      bindLater(scope, "$$restProps", () =>
+        withoutProperties(composition.machine, props, new Set(legacy.map(({ name }) => name)), {
+          source: call.source,
+          text: "$$restProps",
+          self: null,
+        }),
+      );
       if (script !== null) {
         bindProgram(making, module, script, scope);
+        bindReactive(making, module, script, scope, new Set(legacy.map(({ name }) => name)));
         for (const name of dispatcherNames(script))
           bind(
             scope,
@@ -175,8 +186,14 @@ function exportedLets(
   );
 }
 
-/** What default values say of props without types: one that is yes or no may be either. */
-function propsOfDefaults(props: ReturnType<typeof exportedLets>, source: Span): ObjectValue {
+/** Svelte 4: all that a component is given, or all but what it exports. */
+const usesAllProps = /\$\$(?:props|restProps)\b/;
+
+/**
+ * What default values say of props without types: one that is yes or no may be either.
+ * @param isOpen whether the component looks at what it is given beyond what it exports
+ */
+function propsOfDefaults(props: ReturnType<typeof exportedLets>, source: Span, isOpen: boolean): ObjectValue {
   const place = { name: "props", id: `props ${source.file}:${source.start}`, source };
   return objectOf(
     props.map(({ name, init }) => {
@@ -188,6 +205,7 @@ function propsOfDefaults(props: ReturnType<typeof exportedLets>, source: Span): 
             : anything;
       return [name, openMember({ shape, optional: false }, name, place, true)] as const;
     }),
+    isOpen ? unknownAt(source, "props", place.id) : null,
   );
 }
 

@@ -101,6 +101,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     );
   const name = scene.name(element).text;
   if (tabindexOf(element) !== null) {
+    // What a pointer presses beside such a field, the arrow keys and Escape do in it. ARIA APG, "Spinbutton", "Combobox".
+    if (isBesideFieldWithKeys(scene, element)) return passed;
     if (element.children.length === 0 && name === "")
       return cantTell(
         `A click on this empty <${element.tag}> does something, and Tab passes it by. Can the same be done with a key?`,
@@ -135,6 +137,27 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     { facts: { handler }, cause: { kind: "element without focus", of: [index.record(element).order] } },
   );
 }
+
+/** How far out a field may stand with its buttons. */
+const FARTHEST_FIELD = 4;
+
+/** Whether the one field that stands with an element is moved by keys of its own. */
+function isBesideFieldWithKeys(scene: Scene, element: ElementNode): boolean {
+  const { index } = scene.page;
+  let around = index.flatParent(element);
+  for (let step = 0; step < FARTHEST_FIELD && around !== null && around.tag !== "body"; step++) {
+    const fields = [...elementsBelow(index, around)].filter((inside) =>
+      fieldRoles.has(scene.role(inside).role ?? "generic"),
+    );
+    const [field, ...more] = fields;
+    if (field !== undefined) return more.length === 0 && keyedFields.has(scene.role(field).role ?? "generic");
+    around = index.flatParent(around);
+  }
+  return false;
+}
+
+const keyedFields = new Set<Role>(["spinbutton", "combobox"]);
+const fieldRoles = new Set<Role>([...keyedFields, "textbox", "searchbox", "slider", "checkbox", "radio"]);
 
 /** What happens without a press too: when the pointer or focus goes on, or a key is pressed. */
 const withoutPressing = ["mouseleave", "mouseout", "pointerleave", "blur", "focusout", "keydown", "keyup"];
@@ -212,6 +235,20 @@ export const reachable = {
   looksAt: withPointerHandlers,
   judge,
   examples: [
+    {
+      html: `<div><label>Beam <input type="number"></label><button tabindex="-1" onclick="up()">+</button></div>`,
+      finds: [],
+    },
+    {
+      html: `<div><label>Word <input type="password"></label><button tabindex="-1" onclick="show()">Show</button></div>`,
+      finds: [
+        [
+          "failed",
+          `<button tabindex="-1" onclick="show()">`,
+          "This can be clicked, but Tab never stops at it: tabindex takes it out of the order.",
+        ],
+      ],
+    },
     { html: `<button type="button" onclick="openGate()">Open</button>`, finds: [] },
     {
       html: `<div role="button" tabindex="0" onclick="openGate()" onkeydown="keys(event)">Open</div>`,
