@@ -20,6 +20,17 @@ const kinds: readonly ComponentScripts[] = [
     endings: [".js", ".mjs"],
     holds: /<\/[A-Za-z][\w.]*\s*>|<\/>|<[A-Za-z][\w.]*(?:\s[^<>]*)?\/>/,
   },
+  // Scripts that put a component into the page, and bring styles and components for all of them.
+  {
+    dependency: /"vue"\s*:/,
+    endings: [".js", ".mjs", ".ts"],
+    holds: /\bcreateApp\s*\(|\bnew\s+Vue\s*\(|\.component\s*\(\s*["'`]/,
+  },
+  {
+    dependency: /"svelte"\s*:/,
+    endings: [".js", ".mjs", ".ts"],
+    holds: /\bimport\s+\w+\s+from\s+["'][^"']+\.svelte["'][\s\S]*\b(?:new\s+\w+|mount)\s*\(/,
+  },
 ];
 
 /** Scripts that declare types alone, or try components. */

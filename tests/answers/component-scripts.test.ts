@@ -97,6 +97,64 @@ test.each([
   expect((await auditFiles({ "a.html": html })).subjects).toHaveLength(1);
 });
 
+describe("a Vue component that no file imports", () => {
+  const mark = `<template><button><svg aria-hidden="true" /></button></template>`;
+  const main = (registration: string) => ({
+    "package.json": '{"dependencies":{"vue":"^3.0.0"}}',
+    "src/App.vue": `<template><main><yard-mark /></main></template>`,
+    "src/main.js": `import { createApp } from "vue";\nimport App from "./App.vue";\nimport Mark from "./parts/Mark.vue";\nconst app = createApp(App);\n${registration}\napp.mount("#app");\n`,
+  });
+  const seen = ["failed names.action-named src/parts/Mark.vue:1 [App › Mark]"];
+  test.each<[what: string, files: Readonly<Record<string, string>>, expected: readonly string[]]>([
+    [
+      "is what a script registers under its name",
+      { ...main(`app.component("YardMark", Mark);`), "src/parts/Mark.vue": mark },
+      seen,
+    ],
+    [
+      "is what is loaded when it is wanted",
+      {
+        ...main(`app.component("yard-mark", defineAsyncComponent(() => import("./parts/Mark.vue")));`),
+        "src/parts/Mark.vue": mark,
+      },
+      seen,
+    ],
+    [
+      "is what a build finds by the name of its file",
+      { ...main(""), "src/components/yard/Mark.vue": mark },
+      ["failed names.action-named src/components/yard/Mark.vue:1 [App › Mark]"],
+    ],
+    [
+      "is what names itself so",
+      {
+        ...main(""),
+        "src/parts/Mark.vue": `<script>\nexport default {\n  name: "YardMark",\n};\n</script>\n${mark}`,
+      },
+      ["failed names.action-named src/parts/Mark.vue:6 [App › Mark]"],
+    ],
+    [
+      "is nobody's where two may be meant",
+      { ...main(""), "src/a/YardMark.vue": mark, "src/b/YardMark.vue": mark },
+      [
+        "cantTell names.action-named src/a/YardMark.vue:1 [YardMark]",
+        "cantTell names.action-named src/b/YardMark.vue:1 [YardMark]",
+      ],
+    ],
+  ])("%s", async (_, files, expected) => {
+    expect(await found(files, "src")).toEqual(expected);
+  });
+
+  test("has the styles that the script brings in which puts it into the page", async () => {
+    const files = {
+      ...main(""),
+      "src/App.vue": `<template><main><p>Tides</p></main></template>`,
+      "src/main.js": `import { createApp } from "vue";\nimport "./yard.css";\nimport App from "./App.vue";\ncreateApp(App).mount("#app");\n`,
+      "src/yard.css": "body { background: #fff } p { color: #ccc }",
+    };
+    expect(await found(files, "src")).toEqual(["failed contrast.text src/App.vue:1 [App]"]);
+  });
+});
+
 test("a pattern that names scripts finds those with components", async () => {
   const files = {
     "src/Slips.js": 'export const Slips = () => <main><img src="a.png" /></main>;\n',

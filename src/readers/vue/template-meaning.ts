@@ -12,6 +12,7 @@ import { bind, bindLater } from "../script/scope.ts";
 import type { Component, ComponentCall, ObjectValue, Scope, Value } from "../script/value.ts";
 import { fallThrough } from "./vue-fallthrough.ts";
 import { camelCase, pascalCase } from "./vue-names.ts";
+import { tagImport } from "./vue-registered.ts";
 
 /** Components of Vue that show what they are given. */
 const passes = new Set(["Transition", "KeepAlive", "Teleport", "Suspense", "ClientOnly"]);
@@ -52,11 +53,15 @@ export function rendered(
     const isNative = htmlTags.has(tag);
     if (isNative && !/[A-Z-]/.test(tag)) return { kind: "host" };
     const componentOf =
-      registered(tag) ?? (pascalCase(tag) === baseName(module.file) ? fileOf(composition, module) : null);
+      registered(tag) ??
+      (pascalCase(tag) === baseName(module.file) ? defaultOf(composition, module.path) : null);
     if (componentOf !== null) return { kind: "component", component: componentOf };
     const value = tag.includes(".") ? null : byName(tag);
     const component = value === null ? null : composition.componentOf(value);
     if (component !== null) return { kind: "component", component };
+    const path = module.imports.get(tagImport(tag));
+    const meant = path == null ? null : defaultOf(composition, path);
+    if (meant !== null) return { kind: "component", component: meant };
     return isNative ? { kind: "host" } : { kind: "unknown" };
   };
   const hasScoped = stylesOf(module).some(({ scoped }) => scoped);
@@ -74,7 +79,7 @@ export function rendered(
 /** Props are declared in camel case; attributes of ARIA and data keep their names. */
 const camelOrAria = (name: string): string => (/^(?:aria|data)-/.test(name) ? name : camelCase(name));
 
-const fileOf = (composition: Composition, module: SourceModule): Component | null => {
-  const value = composition.exported(module.path, "default");
+const defaultOf = (composition: Composition, path: string): Component | null => {
+  const value = composition.exported(path, "default");
   return value === null ? null : composition.componentOf(value);
 };
