@@ -39,12 +39,15 @@ const shipsNothing = /\.(?:d|spec|test)\.ts$/i;
 const endsIn = (file: string, endings: readonly string[]): boolean =>
   endings.some((ending) => file.toLowerCase().endsWith(ending));
 
+/** Comments show how things are used, and hold none of them. */
+const comments = /\/\*[\s\S]*?\*\/|^\s*\/\/.*$/gm;
+
 /** Whether a script says by what stands in it that it holds components. */
 export async function holdsComponents(host: Host, file: string): Promise<boolean> {
   const text = shipsNothing.test(file) ? null : await textOf(host, file);
   return (
     text !== null &&
-    kinds.some(({ endings, holds }) => endsIn(file, endings) && holds.test(text)) &&
+    kinds.some(({ endings, holds }) => endsIn(file, endings) && holds.test(text.replace(comments, ""))) &&
     !isMachineMade(text)
   );
 }

@@ -43,6 +43,16 @@ describe("a component whose file does not say in its name that it is one", () =>
       [],
     ],
     [
+      "is none where only a comment shows how it is used",
+      {
+        "package.json": '{"dependencies":{"react":"^19.0.0"}}',
+        "Slips.jsx": "export const Slips = () => <main><p>North</p></main>;\n",
+        "slips.js":
+          '/** @example <Slips><img /></Slips> */\nimport React from "react";\nexport const Other = () => React.createElement("img");\n',
+      },
+      [],
+    ],
+    [
       "is none where it is a test, or declares types alone",
       {
         "package.json": manifest,

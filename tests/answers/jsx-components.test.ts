@@ -83,6 +83,13 @@ const constructs: readonly (readonly [
     },
     ["cantTell names.action-named App.jsx:4 [App]"],
   ],
+  [
+    "props that one of several helpers gives are not lost where an element is made of them",
+    {
+      "App.jsx": `import React from "react";\nconst rest = (globalThis.helpers && globalThis.helpers.rest) || function (s, e) { const t = {}; for (const p in s) if (e.indexOf(p) < 0) t[p] = s[p]; return t; };\nconst Title = (given) => { const more = rest(given, ["level"]); return React.createElement("h2", Object.assign({}, more)); };\nexport const App = () => <main>{React.createElement(Title, { level: 2 }, "Slips")}</main>;\n`,
+    },
+    [],
+  ],
   ["fragments add no element", { "App.tsx": app(`<ul><><li>One</li></></ul>`) }, []],
   [
     "a div among the items of a list is a fault",

@@ -221,26 +221,40 @@ const perhaps = (machine: Machine, id: string, place: CallPlace): Value =>
 
 function createdMarkup(
   machine: Machine,
-  [type, props, ...children]: readonly Value[],
+  [type = absent, props = absent, ...children]: readonly Value[],
   place: CallPlace,
 ): Value {
-  const given: ObjectValue =
-    props?.kind === "object" ? props : objectOf([], props?.kind === "unknown" ? props : null);
   const content =
     children.length === 0 ? null : children.length === 1 ? (children[0] ?? absent) : listOf(children);
-  return {
-    kind: "markup",
-    type: type ?? absent,
-    name: place.text,
-    props:
-      content === null ? given : { ...given, properties: new Map(given.properties).set("children", content) },
-    places: new Map(),
-    source: place.source,
-    endTag: null,
-    owner: machine.state.frames,
-    instance: machine.state.instance,
-    overwrites: false,
-  };
+  return lift(machine, props, (one): Value => {
+    const given = givenProps(one, place);
+    const markup: MarkupValue = {
+      kind: "markup",
+      type,
+      name: place.text,
+      props:
+        content === null
+          ? given
+          : { ...given, properties: new Map(given.properties).set("children", content) },
+      places: new Map(),
+      source: place.source,
+      endTag: null,
+      owner: machine.state.frames,
+      instance: machine.state.instance,
+      overwrites: false,
+    };
+    return markup;
+  });
+}
+
+/** Props as an object: none where there are none, any where nobody knows which. */
+function givenProps(props: Exclude<Value, { readonly kind: "either" }>, place: CallPlace): ObjectValue {
+  if (props.kind === "object") return props;
+  if (props.kind === "known") return objectOf([]);
+  return objectOf(
+    [],
+    props.kind === "unknown" ? props : unknownAt(place.source, place.text, `props ${keyOf(props)}`),
+  );
 }
 
 /** An element with other props: `cloneElement`. */
