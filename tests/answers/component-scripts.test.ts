@@ -114,7 +114,7 @@ describe("a Vue component that no file imports", () => {
     "src/App.vue": `<template><main><yard-mark /></main></template>`,
     "src/main.js": `import { createApp } from "vue";\nimport App from "./App.vue";\nimport Mark from "./parts/Mark.vue";\nconst app = createApp(App);\n${registration}\napp.mount("#app");\n`,
   });
-  const seen = ["failed names.action-named src/parts/Mark.vue:1 [App › Mark]"];
+  const seen = ["failed names.action-named src/App.vue:1 [App › Mark]"];
   test.each<[what: string, files: Readonly<Record<string, string>>, expected: readonly string[]]>([
     [
       "is what a script registers under its name",
@@ -132,7 +132,7 @@ describe("a Vue component that no file imports", () => {
     [
       "is what a build finds by the name of its file",
       { ...main(""), "src/components/yard/Mark.vue": mark },
-      ["failed names.action-named src/components/yard/Mark.vue:1 [App › Mark]"],
+      seen,
     ],
     [
       "is what names itself so",
@@ -140,7 +140,7 @@ describe("a Vue component that no file imports", () => {
         ...main(""),
         "src/parts/Mark.vue": `<script>\nexport default {\n  name: "YardMark",\n};\n</script>\n${mark}`,
       },
-      ["failed names.action-named src/parts/Mark.vue:6 [App › Mark]"],
+      seen,
     ],
     [
       "is nobody's where two may be meant",

@@ -239,6 +239,19 @@ const vue: readonly Construct[] = [
     [],
   ],
   [
+    "who gives no attributes to what takes them decides what is lacking",
+    {
+      "App.vue": setup(
+        "import Outer from './Outer.vue'\nimport Field from './Field.vue'",
+        `<main><Outer aria-label="Open" /><Outer />\n<Field aria-label="Beam" /><Field /></main>`,
+      ),
+      "Outer.vue": setup("import Go from './Go.vue'", `<Go class="x" />`),
+      "Go.vue": `<template><button><svg aria-hidden="true" /></button></template>`,
+      "Field.vue": setup("defineOptions({ inheritAttrs: false })", `<p><input v-bind="$attrs"></p>`),
+    },
+    [noName("App.vue", 6, "App › Outer › Go"), "failed names.control-labelled App.vue:7 [App › Field]"],
+  ],
+  [
     "elements of a platform that is not here are components of it",
     {
       "App.vue": setup("const go = () => alert(1)", `<view @click="go"><text @click="go">Book</text></view>`),

@@ -23,7 +23,7 @@ import {
 } from "../script/value.ts";
 import { bindCommon, rendered } from "./template-meaning.ts";
 import { definedEmits } from "./vue-emits.ts";
-import { hasInheritOff } from "./vue-fallthrough.ts";
+import { hasInheritOff, takesAttributes } from "./vue-fallthrough.ts";
 import { boxed, unboxed } from "./vue-package.ts";
 import { type DeclaredProps, declaredProps, defaulted, divided, isCallOf, openProps } from "./vue-props.ts";
 
@@ -45,9 +45,10 @@ export function vueComponent(
     source,
     statics: new Map(),
     takesProps:
-      script === null
+      takesAttributes(module, inherits) ||
+      (script === null
         ? hasOutlet(parts)
-        : declared().members.size > 0 || declared().open || hasOutlet(parts) || usesModel(script),
+        : declared().members.size > 0 || declared().open || hasOutlet(parts) || usesModel(script)),
     openProps: () => openProps(declared(), source),
     render: (call) => {
       const { props, attrs } = divided(declared(), call, emits());

@@ -1,6 +1,7 @@
 import type * as Ast from "@babel/types";
 import type { TreeElement, TreeNode } from "../../core/worlds/tree.ts";
 import { attributeValue, holeOf } from "../composition/host-element.ts";
+import type { SourceModule } from "../composition/source-module.ts";
 import { everyNode } from "../script/parse-script.ts";
 import type { ComponentCall, ObjectValue } from "../script/value.ts";
 
@@ -81,6 +82,10 @@ const hasWords = (nodes: readonly TreeNode[]): boolean =>
   );
 
 const hyphenated = (name: string): string => name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
+
+/** Whether what callers give beside the props reaches an element: the root takes it, or the template puts it somewhere. */
+export const takesAttributes = ({ text }: SourceModule, inherits: boolean): boolean =>
+  inherits || /\$attrs\b|\buseAttrs\s*\(/.test(text);
 
 export function hasInheritOff(script: Ast.Program): boolean {
   let off = false;

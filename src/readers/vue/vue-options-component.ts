@@ -14,7 +14,7 @@ import { bindLater, innerScope } from "../script/scope.ts";
 import { absent, type Component, type ObjectValue, type Value } from "../script/value.ts";
 import { bindCommon, rendered } from "./template-meaning.ts";
 import { listedEmits } from "./vue-emits.ts";
-import { hasInheritOff } from "./vue-fallthrough.ts";
+import { hasInheritOff, takesAttributes } from "./vue-fallthrough.ts";
 import { pascalCase } from "./vue-names.ts";
 import { unboxed } from "./vue-package.ts";
 import { defaulted, divided, fromOptions, openProps } from "./vue-props.ts";
@@ -43,7 +43,9 @@ export function vueOptionsComponent(
   };
   const emits = once(() => listedEmits(section("emits")));
   const declared = once(() => fromOptions(composition, section("props"), making.scopeOf(module)));
-  const takesProps = once(() => declared().members.size > 0 || hasOutlet(parts));
+  const takesProps = once(
+    () => takesAttributes(module, inherits()) || declared().members.size > 0 || hasOutlet(parts),
+  );
   const inherits = once(() => parts.script === null || !hasInheritOff(parts.script));
   return {
     name: baseName(module.file),
