@@ -223,26 +223,40 @@ export class ComponentAudit {
     return faults;
   }
 
+  /** Whether a use gives attributes alone, which nobody writes who does not know the element that takes them. */
+  #takesOnlyAttributes({ definition }: ComponentFrame): boolean {
+    return this.#request.composer.definedAt(definition)?.component.takesProps === "as attributes";
+  }
+
   #placed(
     trees: readonly ComposedTree[],
     judged: readonly (JudgedFinding & { readonly scene: Scene })[],
   ): readonly PlacedFinding[] {
-    const uses = usesOf(trees);
+    const [uses, ways] = [usesOf(trees, useKey), usesOf(trees, wayKey)];
     const placed = judged.map((one) => ({ one, level: this.#levelOf(one) }));
     // Where every use of a component goes wrong in the same way, it is the component that is to be changed.
     const wrongUses = new Map<string, Set<string>>();
+    const wrongWays = new Map<string, Set<string>>();
     for (const { one, level } of placed) {
       if (level === null || one.outcome !== "failed") continue;
       const key = faultKey(one.finding, one.element);
       wrongUses.set(key, (wrongUses.get(key) ?? new Set()).add(useKey(one.element)));
+      wrongWays.set(key, (wrongWays.get(key) ?? new Set()).add(wayKey(one.element)));
     }
     const merged = new Map<string, PlacedFinding>();
     for (const { one, level } of placed) {
       const { finding, element, outcome, scene } = one;
-      const wrong = wrongUses.get(faultKey(finding, element))?.size ?? 0;
-      const all = element.source === null ? 0 : (uses.get(placeKey(element.source))?.size ?? 0);
-      const isOwn = level === null || (wrong > 1 && wrong === all);
-      const call = isOwn ? null : (element.components[level] ?? null);
+      const isWrongInAll = (of: PlacesOf, wrong: PlacesOf, least: number): boolean => {
+        const count = wrong.get(faultKey(finding, element))?.size ?? 0;
+        const all = element.source === null ? 0 : (of.get(placeKey(element.source))?.size ?? 0);
+        return count >= least && count === all;
+      };
+      const decides = level === null ? null : (element.components[level] ?? null);
+      const isOwn =
+        decides === null ||
+        isWrongInAll(uses, wrongUses, 2) ||
+        (this.#takesOnlyAttributes(decides) && isWrongInAll(ways, wrongWays, 1));
+      const call = isOwn ? null : decides;
       const source = call?.source ?? finding.source;
       const key = `${finding.check} ${outcome} ${source === null ? "" : placeKey(source)}`;
       if (merged.has(key)) continue;
@@ -349,15 +363,21 @@ const useKey = ({ components }: TreeElement): string =>
     .slice(-1)
     .join("");
 
-/** From how many uses each element of source comes. */
-function usesOf(trees: readonly ComposedTree[]): ReadonlyMap<string, ReadonlySet<string>> {
+/** The whole way to an element, as a key. */
+const wayKey = ({ components }: TreeElement): string =>
+  components.map(({ source }) => placeKey(source)).join();
+
+type PlacesOf = ReadonlyMap<string, ReadonlySet<string>>;
+
+/** From how many uses, or by how many ways, each element of source comes. */
+function usesOf(trees: readonly ComposedTree[], keyOf: typeof wayKey): PlacesOf {
   const uses = new Map<string, Set<string>>();
   const visit = (node: TreeNode): void => {
     if (node.kind === "either") for (const arm of node.arms) arm.forEach(visit);
     else if (node.kind === "element") {
       if (node.source !== null) {
         const key = placeKey(node.source);
-        uses.set(key, (uses.get(key) ?? new Set()).add(useKey(node)));
+        uses.set(key, (uses.get(key) ?? new Set()).add(keyOf(node)));
       }
       node.children.forEach(visit);
     }
@@ -380,7 +400,9 @@ const judgedRoot = (
 });
 
 /** Places of all elements of source that trees show, in any of their arms. */
-export const placesShown = (trees: readonly ComposedTree[]): readonly string[] => [...usesOf(trees).keys()];
+export const placesShown = (trees: readonly ComposedTree[]): readonly string[] => [
+  ...usesOf(trees, useKey).keys(),
+];
 
 /** How a check went once it is known which of its findings are told. */
 export function countedAsTold(

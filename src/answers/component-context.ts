@@ -7,5 +7,5 @@ const wholeNames = /^App(?:Component)?$|(?:Page|Layout|Screen|View|Route)(?:Comp
 /** How a component stands by itself: one that takes no props is shown as it is. */
 export const aloneComponent = ({ component }: FoundComponent): AloneComponent => {
   const isPage = wholeNames.test(component.name);
-  return { isPage, isWhole: isPage || !component.takesProps };
+  return { isPage, isWhole: isPage || component.takesProps !== true };
 };

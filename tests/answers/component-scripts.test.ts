@@ -114,12 +114,14 @@ describe("a Vue component that no file imports", () => {
     "src/App.vue": `<template><main><yard-mark /></main></template>`,
     "src/main.js": `import { createApp } from "vue";\nimport App from "./App.vue";\nimport Mark from "./parts/Mark.vue";\nconst app = createApp(App);\n${registration}\napp.mount("#app");\n`,
   });
-  const seen = ["failed names.action-named src/App.vue:1 [App › Mark]"];
+  const seen = (line = 1, file = "src/parts/Mark.vue") => [
+    `failed names.action-named ${file}:${line} [App › Mark]`,
+  ];
   test.each<[what: string, files: Readonly<Record<string, string>>, expected: readonly string[]]>([
     [
       "is what a script registers under its name",
       { ...main(`app.component("YardMark", Mark);`), "src/parts/Mark.vue": mark },
-      seen,
+      seen(),
     ],
     [
       "is what is loaded when it is wanted",
@@ -127,12 +129,12 @@ describe("a Vue component that no file imports", () => {
         ...main(`app.component("yard-mark", defineAsyncComponent(() => import("./parts/Mark.vue")));`),
         "src/parts/Mark.vue": mark,
       },
-      seen,
+      seen(),
     ],
     [
       "is what a build finds by the name of its file",
       { ...main(""), "src/components/yard/Mark.vue": mark },
-      seen,
+      seen(1, "src/components/yard/Mark.vue"),
     ],
     [
       "is what names itself so",
@@ -140,7 +142,7 @@ describe("a Vue component that no file imports", () => {
         ...main(""),
         "src/parts/Mark.vue": `<script>\nexport default {\n  name: "YardMark",\n};\n</script>\n${mark}`,
       },
-      seen,
+      seen(6),
     ],
     [
       "is nobody's where two may be meant",

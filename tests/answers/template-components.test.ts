@@ -592,6 +592,30 @@ const angular: readonly Construct[] = [
     [],
   ],
   [
+    "an input with a default is never left out",
+    {
+      "app.component.ts": angularApp(
+        `<div><img [src]="src" /></div>`,
+        "@Input() src = '/a.png';",
+        `import { Input } from "@angular/core";`,
+      ),
+    },
+    [noAlt("app.component.ts", 4, "AppComponent")],
+  ],
+  [
+    "fields without ids are labelled by nobody who uses the component",
+    {
+      "app.component.ts": angularApp(
+        `<app-form kind="a" /><app-form kind="b" />`,
+        "",
+        `import { FormComponent } from "./form.component";`,
+        "imports: [FormComponent],",
+      ),
+      "form.component.ts": `import { Component, input } from "@angular/core";\n@Component({ selector: "app-form", template: \`\n<form><label>Beam</label><p><input></p>\n<label>Length <input></label>{{ kind() }}</form>\n\` })\nexport class FormComponent { kind = input(""); }\n`,
+    },
+    ["failed names.control-labelled form.component.ts:3 [AppComponent › FormComponent]"],
+  ],
+  [
     "what *ngFor gives besides the item is not the class's",
     {
       "app.component.ts": angularApp(

@@ -1,5 +1,7 @@
 import { elementsAbove, elementsBelow, firstOf } from "../document/around.ts";
+import { isLabelable } from "../document/document-index.ts";
 import type { ElementNode } from "../document/node.ts";
+import { attributeText, attributeUnknown } from "../document/written.ts";
 import type { Finding } from "../findings/verdict.ts";
 import type { Scene } from "../scene/scene.ts";
 import type { Role } from "../semantics/tables/roles.ts";
@@ -43,6 +45,7 @@ export function isLeftToSurroundings(
   if (around === "something unknown") return true;
   // A reference that a component writes itself is its own, whoever calls it.
   if (around === "its callers" && surroundings === "references") return false;
+  if (surroundings === "labels" && !mayBeLabelledOutside(scene, element)) return false;
   if (scene.page.index.parent(element)?.tag === "body" && !isPage) return true;
   if (isWhole) return false;
   if (surroundings === "container") return !hasContainer(scene, element);
@@ -71,6 +74,17 @@ export function isLeftToSpecimen(scene: Scene, finding: Finding, isAtTop: boolea
     case "references":
       return isAtTop;
   }
+}
+
+/**
+ * Whether a label elsewhere may be meant for a field, or a field elsewhere for a label: by an id, or as the only field of
+ * what a label may hold.
+ */
+function mayBeLabelledOutside(scene: Scene, element: ElementNode): boolean {
+  const { index } = scene.page;
+  const reference = element.tag === "label" ? "for" : "id";
+  if (attributeUnknown(element, reference) || (attributeText(element, reference) ?? "") !== "") return true;
+  return index.elements.filter(isLabelable).length < 2;
 }
 
 /** Whether a finding about colours rests on a ground or colour that no rule of the component gives. */

@@ -10,6 +10,7 @@ import type { SourceModule, TemplateElement, TemplateNode } from "../composition
 import type { HostParts } from "../composition/template-attributes.ts";
 import { type TagMeaning, TemplateRenderer } from "../composition/template-render.ts";
 import { instanceOf } from "../react/react-component.ts";
+import { lift } from "../script/machine.ts";
 import { placeOf } from "../script/places.ts";
 import { bindLater, innerScope } from "../script/scope.ts";
 import { typeArguments } from "../script/type-arguments.ts";
@@ -81,12 +82,12 @@ export function angularComponent(
       const self: { value: ObjectValue | null } = { value: null };
       const fields = inputs.map((input): readonly [string, Value] => {
         const give = (): Value => {
-          const given = call.props.properties.get(input.name);
-          if (given !== undefined && !(given.kind === "known" && given.value === undefined))
-            return asDeclared(given, input);
-          if (input.fallback === null) return absent;
-          const scope = innerScope(type.scope, self.value);
-          return machine.evaluate(input.fallback, scope);
+          const given = call.props.properties.get(input.name) ?? absent;
+          return lift(machine, given, (one) => {
+            if (one.kind !== "known" || one.value !== undefined) return asDeclared(one, input);
+            if (input.fallback === null) return absent;
+            return machine.evaluate(input.fallback, innerScope(type.scope, self.value));
+          });
         };
         return [
           input.field,

@@ -188,8 +188,8 @@ export interface Component {
   readonly statics: Map<string, Value>;
   /** Whether it is no step of the way that people know: it shows what it is given. */
   readonly isTransparent?: true;
-  /** Whether it takes anything from its callers. */
-  readonly takesProps: boolean;
+  /** Whether it takes anything from its callers: what it declares, or attributes alone, which fall through to its root. */
+  readonly takesProps: boolean | "as attributes";
 }
 
 /** How a component is used. */

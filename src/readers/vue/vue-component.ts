@@ -45,10 +45,10 @@ export function vueComponent(
     source,
     statics: new Map(),
     takesProps:
-      takesAttributes(module, inherits) ||
       (script === null
         ? hasOutlet(parts)
-        : declared().members.size > 0 || declared().open || hasOutlet(parts) || usesModel(script)),
+        : declared().members.size > 0 || declared().open || hasOutlet(parts) || usesModel(script)) ||
+      (takesAttributes(module, inherits) && "as attributes"),
     openProps: () => openProps(declared(), source),
     render: (call) => {
       const { props, attrs } = divided(declared(), call, emits());

@@ -44,7 +44,10 @@ export function vueOptionsComponent(
   const emits = once(() => listedEmits(section("emits")));
   const declared = once(() => fromOptions(composition, section("props"), making.scopeOf(module)));
   const takesProps = once(
-    () => takesAttributes(module, inherits()) || declared().members.size > 0 || hasOutlet(parts),
+    () =>
+      declared().members.size > 0 ||
+      hasOutlet(parts) ||
+      (takesAttributes(module, inherits()) && ("as attributes" as const)),
   );
   const inherits = once(() => parts.script === null || !hasInheritOff(parts.script));
   return {
