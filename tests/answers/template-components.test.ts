@@ -537,6 +537,17 @@ const svelte: readonly Construct[] = [
     ["failed names.action-named App.svelte:4 [App › Go]"],
   ],
   [
+    "what stands inside is the slot's where children are a prop of their own",
+    {
+      "App.svelte": svelteScript(`import Head from "./Head.svelte"`, `<Head>Slips</Head>`),
+      "Head.svelte": svelteScript(
+        `export let children = undefined;`,
+        `<h2>{#if children}{children}{:else}<slot />{/if}</h2>`,
+      ),
+    },
+    [],
+  ],
+  [
     "what is left of props by a filter is what was given, or nothing",
     {
       "App.svelte": svelteScript(

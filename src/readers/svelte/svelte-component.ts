@@ -81,11 +81,13 @@ export function svelteComponent(
       }
       for (const { name, init } of legacy)
         bindLater(scope, name, () => {
-          const given = composition.machine.member(props, name, {
+          const member = composition.machine.member(props, name, {
             source: call.source,
             text: name,
             self: null,
           });
+          // What stands inside is in the slot, and no prop to a component that exports its props.
+          const given = name === "children" && member.kind === "native" ? absent : member;
           const first =
             given.kind === "known" && given.value === undefined && init !== null
               ? composition.machine.evaluate(init, scope)
