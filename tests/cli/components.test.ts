@@ -141,3 +141,20 @@ test("keel init finds component source, and what it writes audits it", async () 
   const { document } = await audited(folder);
   expect(document.subjects.map(({ id }) => id)).toEqual(["src/App.tsx"]);
 });
+
+test("what one declaration is to blame for is told once for all components that it styles", async () => {
+  const part = (name: string, links: string) =>
+    `import "./yard.css";\nexport const ${name} = () => <nav aria-label="${name}">${links}</nav>;\n`;
+  const folder = folderWith({
+    "Slips.tsx": part("Slips", `<a href="#a">North</a><a href="#b">South</a>`),
+    "Tides.tsx": part("Tides", `<a href="#c">High</a>`),
+    "yard.css": "a:focus { outline: none }\n",
+  });
+  const { out, status } = await keel(folder, ["audit", "--only", "keys.focus-shows"]);
+  expect(status).toBe(1);
+  expect(out).toMatch(/^In several components {2}shown once/);
+  expect(out).toMatch(
+    / on {4}2 components: Slips\.tsx, Tides\.tsx\n +too {3}2 more elements .* here line 2\n/,
+  );
+  expect(out).toContain("3 to mend in 2 components, by 1 change: 3 barriers");
+});

@@ -30,6 +30,9 @@ const provenance = [
 /** How many findings that share a cause are named one by one. */
 const MOST_NAMED = 3;
 
+/** How many lines are named of what shares a cause. */
+const MOST_NUMBERS = 12;
+
 /** How many of the pages that share a cause are named. */
 const MOST_PAGES = 8;
 
@@ -133,17 +136,16 @@ export function findingText(
         10,
       ),
     );
-  const same = also.filter((other) => other.check === finding.check && other.subject === finding.subject);
+  const same = also.filter((other) => other.check === finding.check);
   if (same.length > 0) {
-    const lineNumbers = [
-      ...new Set(same.map((other) => other.source?.line).filter((line) => line !== undefined)),
-    ];
+    const here = same.filter(({ subject }) => subject === finding.subject);
+    const numbers = [...new Set(here.flatMap(({ source }) => (source === null ? [] : [source.line])))];
+    const named = `line ${numbers.slice(0, MOST_NUMBERS).join(", ")}${numbers.length > MOST_NUMBERS ? " …" : ""}`;
+    const where = numbers.length === 0 ? "" : here.length < same.length ? `, here ${named}` : `: ${named}`;
     lines.push(
       paint.paragraph(
         `    ${colours.dim("too ")}  `,
-        colours.dim(
-          `${countOf(same.length, "more element", "more elements")} with the same cause${lineNumbers.length === 0 ? "" : `: line ${lineNumbers.slice(0, 12).join(", ")}${lineNumbers.length > 12 ? " …" : ""}`}`,
-        ),
+        colours.dim(`${countOf(same.length, "more element", "more elements")} with the same cause${where}`),
         10,
       ),
     );
