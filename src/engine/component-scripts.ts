@@ -1,4 +1,5 @@
 import path from "node:path";
+import { endsIn } from "../core/document/component-formats.ts";
 import type { Host } from "../host/host.ts";
 import { isMachineMade } from "../readers/script/machine-made.ts";
 
@@ -35,9 +36,6 @@ const kinds: readonly ComponentScripts[] = [
 
 /** Scripts that declare types alone, or try components. */
 const shipsNothing = /\.(?:d|spec|test)\.ts$/i;
-
-const endsIn = (file: string, endings: readonly string[]): boolean =>
-  endings.some((ending) => file.toLowerCase().endsWith(ending));
 
 /** Comments show how things are used, and hold none of them. */
 const comments = /\/\*[\s\S]*?\*\/|^\s*\/\/.*$/gm;

@@ -1,5 +1,5 @@
 import path from "node:path";
-import { componentEndings, componentFormatOf } from "../core/document/component-formats.ts";
+import { componentEndings, componentFormatOf, endsIn } from "../core/document/component-formats.ts";
 import { noMatch, noPages, notAPage, notFound, onlyTried, type Problem } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
@@ -35,9 +35,6 @@ export const pageExtensions = [".html", ".htm"] as const;
 
 /** Files that hold components, and files that name specimens of them. */
 export const componentExtensions: readonly string[] = [...componentEndings, ".specimen.ts", ".specimen.js"];
-
-const endsIn = (file: string, extensions: readonly string[]): boolean =>
-  extensions.some((extension) => file.toLowerCase().endsWith(extension));
 
 /** Component source that is there to try components, not to be shipped. */
 const triesComponents =

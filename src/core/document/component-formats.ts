@@ -37,7 +37,8 @@ const rows: readonly (readonly [ComponentFormatName, ComponentFormat])[] = Objec
 /** Endings of files that hold components by their name alone. */
 export const componentEndings: readonly string[] = rows.flatMap(([, { endings }]) => endings);
 
-const endsIn = (file: string, endings: readonly string[]): boolean => {
+/** Whether a file ends in one of some endings, in any case. */
+export const endsIn = (file: string, endings: readonly string[]): boolean => {
   const name = file.toLowerCase();
   return endings.some((ending) => name.endsWith(ending));
 };
