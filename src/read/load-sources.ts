@@ -7,6 +7,7 @@ import { type PageFile, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import type { Workspace } from "../host/workspace.ts";
 import { loadModules } from "../readers/composition/load-modules.ts";
+import { withRegistered } from "../readers/vue/vue-registered.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { compileStyles } from "./styles/compile-styles.ts";
 import { textAt } from "./text-at.ts";
@@ -24,7 +25,7 @@ export async function loadSources(
   const { aliases, unread } = loaded;
   const { files, packageText } = host;
   const styles = { files, packageText, workspace, shownName: named, aliases };
-  const { modules, everywhere, ...compiled } = await compileStyles(loaded.modules, styles);
+  const { modules, everywhere, ...compiled } = await compileStyles(withRegistered(loaded.modules), styles);
   const texts = new Map([
     ...compiled.texts,
     ...[...modules.values()].map(({ file, text }) => [file, text] as const),

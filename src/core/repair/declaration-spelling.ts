@@ -46,7 +46,7 @@ function editIn(
 
 /** A property by its name in CSS, or as a script writes it: in quotes or in camel case. */
 const named = (name: string): string =>
-  `(?<![-\\w])(?<quote>["'\`]?)(?:${name}|${camelCase(name)})\\k<quote>\\s*:\\s*`;
+  `(?<![-\\w])(?<quote>["'\`]?)(?:${escaped(name)}|${escaped(camelCase(name))})\\k<quote>\\s*:\\s*`;
 
 /** Any part of a value that ends neither the declaration nor the property of an object. */
 const part = "(?:[^;},(]|\\([^()]*\\))*?";

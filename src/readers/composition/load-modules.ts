@@ -13,7 +13,6 @@ import { Workspace } from "../../host/workspace.ts";
 import { decodeText } from "../html/decode.ts";
 import { isMachineMade } from "../script/machine-made.ts";
 import { everyNode, parseScript, type ScriptError } from "../script/parse-script.ts";
-import { withRegistered } from "../vue/vue-registered.ts";
 import { addressFrom } from "./component-name.ts";
 import { ImportResolver } from "./resolve-import.ts";
 import type { ModuleContent, SourceModule, TemplateNode } from "./source-module.ts";
@@ -88,7 +87,7 @@ export async function loadModules(
     wave = next;
   }
   return {
-    modules: withRegistered(modules),
+    modules,
     problems,
     unread,
     consulted: resolver.consulted,

@@ -10,7 +10,7 @@ import { absent, type Scope } from "../script/value.ts";
 
 /**
  * Svelte 4: `$: name = value` works a value out, and anew whenever something in it changes. A variable that is given a value
- * elsewhere too changes while the interface lives; one that several of these statements give may have either.
+ * elsewhere too changes while the interface lives; one that several of these statements give is left open.
  * @param exported names that are props: what callers give counts
  */
 export function bindReactive(
@@ -30,9 +30,9 @@ export function bindReactive(
       const elsewhere = assigned.filter(([other, others]) => other !== statement && others.has(name));
       if (exported.has(name) || elsewhere.some(([other]) => isReactive(other))) continue;
       bindLater(scope, name, () => {
-        const names = innerScope(scope);
-        bindPattern(machine, left, machine.evaluate(right, scope), names);
-        const first = names.bindings.get(name)?.value ?? absent;
+        const inside = innerScope(scope);
+        bindPattern(machine, left, machine.evaluate(right, scope), inside);
+        const first = inside.bindings.get(name)?.value ?? absent;
         return elsewhere.length > 0 || byTemplate.has(name)
           ? stateValue(machine, first, { source: spanOf(left, scope), text: name, self: null })
           : first;

@@ -14,9 +14,7 @@ function judge(stop: ElementNode, scene: Scene): Verdict {
   if (focusMarkOf(scene, stop).kind !== "none") return passed;
   if (hearsFocus(stop, scene))
     return cantTell(
-      stop.listeners === "unknown"
-        ? "No style shows that this has focus. Does a script draw a mark?"
-        : "A script acts when this takes focus, and no style shows that it has it. Does the script draw a mark?",
+      "No style shows that this has focus. Does a script draw a mark?",
       ask("Draw a mark with :focus-visible, which needs no script."),
     );
   const outline = scene.page.styles.value(stop, "outline-style", { kind: "focus", element: stop });
@@ -95,7 +93,7 @@ export const focusShows = {
         [
           "cantTell",
           `<a href="x" style="outline: none" onfocus="mark(this)">`,
-          "A script acts when this takes focus, and no style shows that it has it. Does the script draw a mark?",
+          "No style shows that this has focus. Does a script draw a mark?",
         ],
       ],
     },
