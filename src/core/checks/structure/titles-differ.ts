@@ -17,6 +17,7 @@ function judgePages(pages: readonly PageDigest[]) {
       first.set(key, page);
       continue;
     }
+    if (sourceOf(page) === sourceOf(earlier)) continue;
     findings.push({
       page,
       element: title.element,
@@ -36,6 +37,9 @@ function judgePages(pages: readonly PageDigest[]) {
   }
   return { targets, findings };
 }
+
+/** What a build puts into a folder of its own is the same page. */
+const sourceOf = (page: string): string => page.replace(/(^|\/)(?:dist|build)\//, "$1");
 
 export const titlesDiffer = {
   id: "structure.titles-differ",
