@@ -6,6 +6,7 @@ import type { LoadedSources } from "../engine/sources.ts";
 import { type PageFile, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import type { Workspace } from "../host/workspace.ts";
+import { InstalledPackages } from "../readers/composition/installed-packages.ts";
 import { loadModules } from "../readers/composition/load-modules.ts";
 import { withRegistered } from "../readers/vue/vue-registered.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
@@ -25,7 +26,9 @@ export async function loadSources(
   const { aliases, unread } = loaded;
   const { files, packageText } = host;
   const styles = { files, packageText, workspace, shownName: named, aliases };
-  const { modules, everywhere, ...compiled } = await compileStyles(withRegistered(loaded.modules), styles);
+  const packages = new InstalledPackages(files, workspace);
+  const linked = await packages.linked(withRegistered(loaded.modules));
+  const { modules, everywhere, ...compiled } = await compileStyles(linked, styles);
   const texts = new Map([
     ...compiled.texts,
     ...[...modules.values()].map(({ file, text }) => [file, text] as const),
@@ -45,11 +48,17 @@ export async function loadSources(
   );
   return {
     entries,
-    modules,
+    modules: new Map([...modules, ...packages.modules]),
     sheets,
     everywhere,
     texts,
-    files: new Set([...modules.keys(), ...loaded.consulted, ...compiled.read, ...stylesheets]),
+    files: new Set([
+      ...modules.keys(),
+      ...loaded.consulted,
+      ...packages.consulted,
+      ...compiled.read,
+      ...stylesheets,
+    ]),
     missing: [...loaded.missing, ...compiled.missing],
     problems: [...loaded.problems, ...compiled.problems, ...broken],
     unread: unread.size > 0 || broken.length > 0,

@@ -37,6 +37,9 @@ export function leadingToAny(some: readonly SourceModule[], modules: Modules): R
   return found;
 }
 
+const installedPaths = ({ installed }: SourceModule): readonly string[] =>
+  [...(installed?.values() ?? [])].map(({ path }) => path);
+
 /** Gives each module one text that is another whenever anything changes that it may hang on. */
 export class ModuleKeys {
   readonly #modules: Modules;
@@ -76,7 +79,7 @@ export class ModuleKeys {
       // A template may use every component that is decorated as one, wherever it stands.
       if (isDecorated(one)) return new Set([this.#whole()]);
       parts.add(this.#partOf(one));
-      for (const path of one.imports.values()) {
+      for (const path of [...one.imports.values(), ...installedPaths(one)]) {
         const next = path === null ? undefined : this.#modules.get(path);
         if (next !== undefined) met.add(next);
       }
@@ -92,8 +95,10 @@ export class ModuleKeys {
   #partOf(module: SourceModule): string {
     let part = this.#texts.get(module.path);
     if (part === undefined) {
-      const { path, text, imports, content, compiled = new Map() } = module;
-      part = this.#hash(JSON.stringify([path, text, [...imports], content.kind, [...compiled.values()]]));
+      const { path, text, imports, content, installed = [], compiled = new Map() } = module;
+      part = this.#hash(
+        JSON.stringify([path, text, [...imports], [...installed], content.kind, [...compiled.values()]]),
+      );
       this.#texts.set(module.path, part);
     }
     return part;

@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
 import { falseClaims } from "../readers/claims.ts";
+import { falseWays } from "../readers/flows.ts";
 
 /** Other programs than those of the unit tests, in parts, so that one that fails is soon found. */
 test.each(Array.from({ length: 20 }, (_, i) => 10_000 + i * 1000))(
@@ -8,3 +9,7 @@ test.each(Array.from({ length: 20 }, (_, i) => 10_000 + i * 1000))(
     expect(falseClaims(from, 1000)).toEqual([]);
   },
 );
+
+test.each([10_000, 11_000, 12_000])("whatever the thousand flows from %i are given holds in Node", (from) => {
+  expect(falseWays(from, 1000)).toEqual([]);
+});

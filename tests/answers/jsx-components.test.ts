@@ -90,6 +90,13 @@ const constructs: readonly (readonly [
     },
     [],
   ],
+  [
+    "what follows conditions in conditions is shown where none of them ends it",
+    {
+      "App.jsx": `export const App = ({ berth, boat }) => {\n  if (berth) {\n    if (boat) return <p>Moored</p>;\n  } else return <i>None</i>;\n  return <button />;\n};\n`,
+    },
+    ["failed names.action-named App.jsx:5 [App]"],
+  ],
   ["fragments add no element", { "App.tsx": app(`<ul><><li>One</li></></ul>`) }, []],
   [
     "a div among the items of a list is a fault",

@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import { falseClaims } from "./claims.ts";
 import { evaluated, knownShare, run } from "./evaluated.ts";
+import { falseWays } from "./flows.ts";
 import { programOf } from "./programs.ts";
 
 /** How many programs are drawn here; the agreement suite draws twenty thousand others. */
@@ -8,6 +9,10 @@ const PROGRAMS = 500;
 
 test("what the evaluator claims of a program is what running it shows", () => {
   expect(falseClaims(0, PROGRAMS)).toEqual([]);
+});
+
+test("whatever a function is given, what it returns is one of the values that the evaluator has for it", () => {
+  expect(falseWays(0, 60)).toEqual([]);
 });
 
 test("and it claims more than half of all that there is", () => {
@@ -33,7 +38,11 @@ test.each<[program: string, claim: string]>([
   [`const slip = { name: "four" }; delete slip.name; return slip.name;`, "open"],
   [`let a = 1; let b = 2; [a, b] = [b, a]; return a;`, "open"],
   [`let n = 1; n += 1; return n;`, "open"],
-  [`for (const n of [1, 2]) if (n > 1) return n; return 0;`, "open"],
+  [`const berths = new Map([["a", 1], ["b", 2]]); return berths.get("b") + berths.size;`, "4"],
+  [`const berths = new Map([["a", 1]]); berths.set("a", 2); return berths.get("a");`, "open"],
+  [`const all = {}; for (const key of ["a", "b"]) all[key] = key; return Object.keys(all).join();`, "a,b"],
+  [`const all = { a: 1 }; all[Math.random()] = 2; return all.a;`, "open"],
+  [`for (const n of [1, 2]) if (n > 1) return n; return 0;`, "2"],
   [`try { throw new Error("x"); } catch { return 1; } return 2;`, "open"],
   [`const f = (a, ...more) => more.length; const xs = []; xs.length = 2; return f(1, ...xs);`, "open"],
   [`return [3, 1, 2].toSorted((a, b) => a - b).join();`, "1,2,3"],

@@ -25,12 +25,13 @@ export function evaluated(text: string): Value {
   return machine.evaluate(nameNode("answer"), scope);
 }
 
-/** The same, run; `threw` where it throws. */
+/** The same, run with some names given; `threw` where it throws. */
 export function run(
   text: string,
+  given: Readonly<Record<string, unknown>> = {},
 ): { readonly threw: true } | { readonly threw: false; readonly value: unknown } {
   try {
-    const value: unknown = vm.runInNewContext(`${text}\nanswer`, {}, { timeout: 1000 });
+    const value: unknown = vm.runInNewContext(`${text}\nanswer`, { ...given }, { timeout: 1000 });
     return { threw: false, value };
   } catch {
     return { threw: true };

@@ -138,6 +138,7 @@ const atFirst = (instance: string): Omit<MachineState, "frames"> => ({
   declaring: null,
   instance,
   contexts: [],
+  isWhole: false,
   ids: new Map(),
 });
 
@@ -217,6 +218,7 @@ class ProjectComposer implements Composer, Composition, ScopeMaking {
       slots: new Map(),
       source: component.source,
       endTag: null,
+      namespace: "html",
       frames: state.frames,
       instance: state.instance,
       isAlone: true,

@@ -15,6 +15,7 @@ import {
   type ObjectValue,
   objectOf,
   type Rendering,
+  type Unknown,
   type Value,
 } from "../script/value.ts";
 import type { Composition } from "./composition.ts";
@@ -27,6 +28,8 @@ export interface ScopeMaking {
   readonly moduleAt: (path: string) => SourceModule | null;
   /** What a package gives under a name; null for what stays unknown. */
   readonly packageExport: (specifier: string, name: string) => Value | null;
+  /** The component that a value is; null where it is none. */
+  readonly componentOf: (value: Value) => Component | null;
   /** The component that a file is, for files that are one. */
   readonly fileComponent: (module: SourceModule) => Value | null;
   readonly scopeOf: (module: SourceModule) => Scope;
@@ -246,7 +249,10 @@ function imported(
       };
       return all;
     }
-    return making.packageExport(specifier, name) ?? importedUnknown(source, name, `${specifier}#${name}`);
+    return (
+      making.packageExport(specifier, name) ??
+      installedExport(making, module, specifier, name, importedUnknown(source, name, `${specifier}#${name}`))
+    );
   }
   if (name === "*") return namespaceOf(making, from);
   return exportOf(making, from, name) ?? importedUnknown(source, name, `${specifier}#${name}`);
@@ -351,7 +357,25 @@ function reExported(
   const path = module.imports.get(specifier) ?? null;
   const from = path === null ? null : making.moduleAt(path);
   const found = from === null ? making.packageExport(specifier, name) : exportOf(making, from, name, trail);
-  return found ?? importedUnknown(source, name, `${specifier}#${name}`);
+  const unknown = importedUnknown(source, name, `${specifier}#${name}`);
+  return found ?? (from === null ? installedExport(making, module, specifier, name, unknown) : unknown);
+}
+
+/** What an installed package exports: known within the package; outside it is unknown, and holds the component that it is. */
+function installedExport(
+  making: ScopeMaking,
+  module: SourceModule,
+  specifier: string,
+  name: string,
+  unknown: Unknown,
+): Value {
+  const meant = module.installed?.get(`${specifier}#${name}`);
+  const from = meant === undefined ? null : making.moduleAt(meant.path);
+  const value = meant === undefined || from === null ? null : exportOf(making, from, meant.name);
+  if (value === null) return unknown;
+  if (module.isInstalled === true) return value;
+  const installed = making.componentOf(value);
+  return installed === null ? unknown : { ...unknown, installed };
 }
 
 const declares = (declaration: Ast.Declaration, name: string): boolean =>

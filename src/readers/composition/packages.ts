@@ -1,5 +1,5 @@
 import { signals } from "../angular/angular-package.ts";
-import { reactExport } from "../react/react-package.ts";
+import { jsxRuntimeExport, reactExport } from "../react/react-package.ts";
 import { styledFunction, styleFunction } from "../react/styled-package.ts";
 import type { Machine } from "../script/machine.ts";
 import type { Value } from "../script/value.ts";
@@ -12,6 +12,7 @@ export function packageExport(composition: Composition, specifier: string, name:
   const bare = specifier.replace(/^npm:/, "");
   if (/^(?:react|preact|preact\/(?:hooks|compat)|react-dom)$/.test(bare))
     return reactExport(composition, name);
+  if (/^(?:react|preact)\/jsx(?:-dev)?-runtime$/.test(bare)) return jsxRuntimeExport(composition, name);
   if (/^(?:clsx|classnames|clsx\/lite|tailwind-merge)$/.test(bare)) return joinsClasses(machine);
   if (
     /^(?:styled-components|@emotion\/styled|@emotion\/styled\/base)$/.test(bare) &&

@@ -1,27 +1,6 @@
 import { parse as parseJsonc } from "jsonc-parser";
 import type { Files } from "../../host/host.ts";
-
-/** Endings that may be left off an import, in the order they are tried. */
-const endings = [".tsx", ".ts", ".jsx", ".js", ".mts", ".mjs", ".vue", ".svelte", ".json"] as const;
-
-/** What a compiled name may stand for in source. */
-const sourceOf: Readonly<Record<string, readonly string[]>> = {
-  ".js": [".ts", ".tsx", ".jsx"],
-  ".mjs": [".mts"],
-  ".jsx": [".tsx"],
-};
-
-/** The files that a path may mean, the likeliest first. */
-function candidates(path: string): readonly string[] {
-  const ending = /\.[a-z]+$/.exec(path)?.[0] ?? "";
-  const bare = path.slice(0, path.length - ending.length);
-  return [
-    path,
-    ...(sourceOf[ending] ?? []).map((other) => bare + other),
-    ...endings.map((added) => path + added),
-    ...endings.map((added) => `${path}/index${added}`),
-  ];
-}
+import { candidates, entryOf, join, packageName, parent, sourceFirst, starred } from "./package-files.ts";
 
 interface PathMap {
   readonly folder: string;
@@ -150,13 +129,12 @@ export class ImportResolver {
 
   /** A file of another package of the same workspace, by what its package.json exports. */
   async #workspaceFile(specifier: string, folder: string): Promise<string | null> {
-    const [first = "", second = ""] = specifier.split("/");
-    const name = first.startsWith("@") ? `${first}/${second}` : first;
+    const name = packageName(specifier);
     const root = (await this.#workspace(folder)).get(name);
     if (root === undefined) return null;
     const inner = specifier.slice(name.length + 1);
     const manifest = await this.#json(`${root}/package.json`);
-    const exported = entryOf(manifest, inner);
+    const exported = entryOf(manifest, inner, sourceFirst);
     for (const candidate of [
       ...exported,
       ...(inner === "" ? ["src/index", "index"] : [inner, `src/${inner}`]),
@@ -205,48 +183,4 @@ export class ImportResolver {
     const above = parent(folder);
     return above === folder ? new Map() : this.#workspace(above);
   }
-}
-
-/** What a package gives for a path in it, the source before what was built from it. */
-function entryOf(manifest: Record<string, unknown> | null, inner: string): readonly string[] {
-  if (manifest === null) return [];
-  const found: string[] = [];
-  const take = (value: unknown): void => {
-    if (typeof value === "string") found.push(value);
-    else if (Array.isArray(value)) value.forEach(take);
-    else if (typeof value === "object" && value !== null) {
-      const conditions = value as Record<string, unknown>;
-      for (const key of ["source", "development", "svelte", "import", "default", "require"])
-        if (key in conditions) take(conditions[key]);
-    }
-  };
-  const exported = manifest.exports;
-  if (typeof exported === "object" && exported !== null && !Array.isArray(exported)) {
-    const key = inner === "" ? "." : `./${inner}`;
-    const table = exported as Record<string, unknown>;
-    if (key in table) take(table[key]);
-    else if (inner === "" && !Object.keys(table).some((name) => name.startsWith("."))) take(table);
-  } else take(exported);
-  if (inner === "") for (const key of ["source", "svelte", "module", "main"]) take(manifest[key]);
-  return found;
-}
-
-function starred(pattern: string, text: string): string | null {
-  const star = pattern.indexOf("*");
-  if (star < 0) return pattern === text ? "" : null;
-  const [before, after] = [pattern.slice(0, star), pattern.slice(star + 1)];
-  return text.length >= before.length + after.length && text.startsWith(before) && text.endsWith(after)
-    ? text.slice(before.length, text.length - after.length)
-    : null;
-}
-
-const parent = (path: string): string => path.slice(0, Math.max(1, path.lastIndexOf("/"))) || "/";
-
-function join(folder: string, relative: string): string {
-  const parts = relative.startsWith("/") ? [] : folder.split("/");
-  for (const part of relative.split("/")) {
-    if (part === "..") parts.pop();
-    else if (part !== "." && part !== "") parts.push(part);
-  }
-  return parts.join("/").startsWith("/") ? parts.join("/") : `/${parts.join("/")}`;
 }

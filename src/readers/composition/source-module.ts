@@ -13,8 +13,20 @@ export interface SourceModule {
   readonly errors: readonly ScriptError[];
   /** Absolute paths by what the source writes; null for what is not part of the project. */
   readonly imports: ReadonlyMap<string, string | null>;
+  /** What it takes from installed packages, by `specifier#name`. */
+  readonly installed?: ReadonlyMap<string, InstalledName>;
+  /** Whether it belongs to an installed package. */
+  readonly isInstalled?: true;
   /** What its styles in other languages are compiled to, by where each starts; one that is not there is not known. */
   readonly compiled?: ReadonlyMap<number, CompiledStyle>;
+}
+
+/** A name where a package defines it. */
+export interface InstalledName {
+  /** Path of the module. */
+  readonly path: string;
+  /** What it is exported as there. */
+  readonly name: string;
 }
 
 export type ModuleContent =

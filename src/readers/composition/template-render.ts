@@ -22,6 +22,7 @@ import { isPictureName, mayGiveWords } from "./component-name.ts";
 import type { Composition } from "./composition.ts";
 import { hostElement, namespaceOf } from "./host-element.ts";
 import { withoutIdle } from "./idle-handlers.ts";
+import { installedPicture } from "./installed-picture.ts";
 import { nodesOfEach, nodesWhether } from "./open-nodes.ts";
 import type { TemplateEach, TemplateElement, TemplateNode } from "./source-module.ts";
 import { AttributeReader, expressionValue, type HostParts, spanIn } from "./template-attributes.ts";
@@ -32,7 +33,8 @@ export type TagMeaning =
   | { readonly kind: "host" }
   /** Shows what it is given and nothing else. */
   | { readonly kind: "pass" }
-  | { readonly kind: "unknown" };
+  /** Nothing in source; what it is imported as, where it is. */
+  | { readonly kind: "unknown"; readonly value?: Value };
 
 /** How one framework's templates are rendered: what differs between them. */
 export interface TemplateLanguage {
@@ -75,7 +77,11 @@ export class TemplateRenderer {
     this.#attributes = new AttributeReader(composition.machine, language.contentIsProp);
   }
 
-  render(nodes: readonly TemplateNode[], scope: Scope, namespace: Namespace = "html"): readonly TreeNode[] {
+  render(
+    nodes: readonly TemplateNode[],
+    scope: Scope,
+    namespace: Namespace = this.#language.call.namespace,
+  ): readonly TreeNode[] {
     const inner = innerScope(scope);
     for (const node of nodes) if (node.kind === "snippet") bind(inner, node.name, this.#snippet(node, inner));
     return nodes.flatMap((node) => this.#node(node, inner, namespace));
@@ -255,11 +261,11 @@ export class TemplateRenderer {
       case "pass":
         return this.render(element.children, scope, namespace);
       case "component":
-        return this.#use(element, meaning.component, scope);
+        return this.#use(element, meaning.component, scope, namespace);
       case "unknown": {
         const standIn = this.#composition.standsFor(element.tag);
         return standIn === null
-          ? this.#unknown(element, scope)
+          ? (this.#picture(element, meaning.value, scope, namespace) ?? this.#unknown(element, scope))
           : [this.#host(element, standIn, scope, namespace)];
       }
     }
@@ -273,15 +279,37 @@ export class TemplateRenderer {
       );
     if (isNullish(type)) return [];
     const component = this.#composition.componentOf(type);
-    if (component !== null) return this.#use(element, component, scope);
+    if (component !== null) return this.#use(element, component, scope, namespace);
     if (type.kind === "known" && typeof type.value === "string") {
       const named = { ...element, tag: type.value, dynamic: null };
       const meaning = this.#language.meaningOf(named, scope);
       return meaning.kind === "component"
-        ? this.#use(named, meaning.component, scope)
+        ? this.#use(named, meaning.component, scope, namespace)
         : [{ ...this.#host(named, type.value, scope, namespace), isTagGiven: true }];
     }
-    return this.#unknown(element, scope);
+    return this.#picture(element, type, scope, namespace) ?? this.#unknown(element, scope);
+  }
+
+  /** What a component of an installed package draws, where that is a picture. */
+  #picture(
+    element: TemplateElement,
+    type: Value | undefined,
+    scope: Scope,
+    namespace: Namespace,
+  ): readonly TreeNode[] | null {
+    if (type?.kind !== "unknown" || type.installed === undefined) return null;
+    if (element.children.some(isContent) || element.slots.length > 0) return null;
+    const { attributes, spread, listeners } = this.#attributes.read(element.attributes, scope);
+    if (listeners.size > 0) return null;
+    return installedPicture(this.#composition, type, {
+      props: objectOf(
+        attributes.map(({ name, value }) => [this.#language.propName(name), value] as const),
+        spread,
+      ),
+      source: { file: scope.module.file, start: element.start, end: element.startEnd },
+      namespace,
+      owner: this.#composition.machine.state.frames,
+    });
   }
 
   #unknown(element: TemplateElement, scope: Scope): readonly TreeNode[] {
@@ -299,7 +327,12 @@ export class TemplateRenderer {
     return [{ kind: "hole", hole: { hole: `<${element.tag}>`, source, mayBeEmpty: true, isPicture } }];
   }
 
-  #use(element: TemplateElement, component: Component, scope: Scope): readonly TreeNode[] {
+  #use(
+    element: TemplateElement,
+    component: Component,
+    scope: Scope,
+    namespace: Namespace,
+  ): readonly TreeNode[] {
     const { machine } = this.#composition;
     const parts = this.#attributes.read(element.attributes, scope);
     const slots = new Map<string, Slot>();
@@ -307,7 +340,7 @@ export class TemplateRenderer {
       this.#asWritten((values: ObjectValue) => {
         const inner = innerScope(scope);
         if (given !== null) machine.bindPattern(given, values, inner);
-        return this.render(children, inner);
+        return this.render(children, inner, namespace);
       });
     for (const { name, given, children } of element.slots) slots.set(name, content(children, given));
     const children = element.children.filter((child) => child.kind !== "snippet");
@@ -339,6 +372,7 @@ export class TemplateRenderer {
       slots,
       source: { file: scope.module.file, start: element.start, end: element.startEnd },
       endTag: endTagIn(scope.module.text, element, scope.module.file),
+      namespace,
       owner: machine.state.frames,
     });
     return this.#language.hostOf === undefined

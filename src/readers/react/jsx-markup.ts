@@ -11,6 +11,7 @@ import {
   type WrittenAttribute,
 } from "../composition/host-element.ts";
 import { withoutIdle } from "../composition/idle-handlers.ts";
+import { installedPicture } from "../composition/installed-picture.ts";
 import { nodesOfEach } from "../composition/open-nodes.ts";
 import { merged } from "../script/evaluate.ts";
 import { lift, type Machine } from "../script/machine.ts";
@@ -243,10 +244,13 @@ export function renderJsx(
       slots: new Map(),
       source: markup.source,
       endTag: markup.endTag,
+      namespace,
       owner: markup.owner,
     });
   const standIn = composition.standsFor(markup.name);
   if (standIn !== null) return [jsxHost(composition, markup, standIn, markup.name, namespace)];
+  const picture = installedPicture(composition, type, { ...markup, namespace });
+  if (picture !== null) return picture;
   if (type.kind === "unknown" && type.isImported === true)
     composition.noteUnknown(markup.name, markup.source);
   const content = markup.props.properties.get("children");

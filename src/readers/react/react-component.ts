@@ -64,7 +64,7 @@ export function functionComponent(
         text: name,
         self: null,
       });
-      return composition.toNodes(value, "html");
+      return composition.toNodes(value, call.namespace);
     },
     openProps: () => {
       const module = composition.moduleOf(fn.scope);
@@ -135,7 +135,7 @@ export function classComponent(
       const self = instanceOf(composition, type, [["props", props]]);
       return composition.toNodes(
         machine.call(functionValue(render, type.scope, self), [], { source: call.source, text: name, self }),
-        "html",
+        call.namespace,
       );
     },
     openProps: () => {

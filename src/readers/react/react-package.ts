@@ -30,7 +30,8 @@ const passThrough = (composition: Composition, name: string): Value => ({
     takesProps: true,
     isTransparent: true,
     openProps: () => anyProps(nowhere),
-    render: ({ props }) => composition.toNodes(props.properties.get("children") ?? absent, "html"),
+    render: ({ props, namespace }) =>
+      composition.toNodes(props.properties.get("children") ?? absent, namespace),
   },
 });
 
@@ -118,6 +119,16 @@ export function reactExport(composition: Composition, name: string): Value | nul
   }
 }
 
+/** What compiled JSX calls: as `createElement`, but for the content, which is one of the props. */
+export function jsxRuntimeExport(composition: Composition, name: string): Value | null {
+  if (name === "Fragment") return reactExport(composition, name);
+  return /^jsx(?:s|DEV)?$/.test(name)
+    ? native(name, ([type, props], place) =>
+        createdMarkup(composition.machine, [type ?? absent, props ?? absent], place),
+      )
+    : null;
+}
+
 type Hook = (machine: Machine, args: readonly Value[], place: CallPlace, shape: Shape | null) => Value;
 
 const hooks: Readonly<Record<string, Hook>> = {
@@ -156,12 +167,12 @@ function contextOf(composition: Composition, initial: Value, place: CallPlace): 
     takesProps: true,
     isTransparent: true,
     openProps: () => anyProps(place.source),
-    render: ({ props }) => {
+    render: ({ props, namespace }) => {
       const { state } = machine;
       const before = state.contexts;
       state.contexts = [...before, [id, props.properties.get("value") ?? absent]];
       try {
-        return composition.toNodes(props.properties.get("children") ?? absent, "html");
+        return composition.toNodes(props.properties.get("children") ?? absent, namespace);
       } finally {
         state.contexts = before;
       }
@@ -170,14 +181,14 @@ function contextOf(composition: Composition, initial: Value, place: CallPlace): 
   const consumer: Component = {
     ...provider,
     name: "Consumer",
-    render: ({ props }) =>
+    render: ({ props, namespace }) =>
       composition.toNodes(
         machine.call(
           props.properties.get("children") ?? absent,
           [contextById(machine, id, initial, place)],
           place,
         ),
-        "html",
+        namespace,
       ),
   };
   provider.statics.set("Provider", { kind: "component", component: provider });
@@ -201,6 +212,7 @@ function contextValue(machine: Machine, context: Value, place: CallPlace): Value
 /** The value of the nearest provider; without one in the tree, there may be one around the tree. */
 function contextById(machine: Machine, id: string, initial: Value, place: CallPlace): Value {
   for (const [of, value] of machine.state.contexts.toReversed()) if (of === id) return value;
+  if (machine.state.isWhole) return initial;
   return {
     kind: "either",
     decision: {
@@ -219,7 +231,8 @@ function contextById(machine: Machine, id: string, initial: Value, place: CallPl
 const perhaps = (machine: Machine, id: string, place: CallPlace): Value =>
   unknownAt(place.source, place.text, `${id}@${machine.state.instance}`);
 
-function createdMarkup(
+/** What `createElement` and its like make: markup of a type with props, and content beside them. */
+export function createdMarkup(
   machine: Machine,
   [type = absent, props = absent, ...children]: readonly Value[],
   place: CallPlace,

@@ -108,7 +108,7 @@ function styledComponent(
             instance: call.instance,
             overwrites: false,
           },
-          "html",
+          call.namespace,
         );
       },
     },

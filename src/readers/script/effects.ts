@@ -118,12 +118,7 @@ const isFollowed = (expression: Ast.Expression): boolean => {
   if (expression.type === "AssignmentExpression") {
     const { left, operator } = expression;
     if (left.type === "Identifier") return true;
-    return (
-      operator === "=" &&
-      left.type === "MemberExpression" &&
-      left.object.type === "Identifier" &&
-      !left.computed
-    );
+    return operator === "=" && left.type === "MemberExpression" && left.object.type === "Identifier";
   }
   if (expression.type === "UpdateExpression") return expression.argument.type === "Identifier";
   if (expression.type !== "CallExpression" || expression.callee.type !== "MemberExpression") return false;
@@ -179,7 +174,12 @@ export const unfollowedEffects = onceFor(
 /** What is evaluated for a followed statement. */
 const partsOf = (expression: Ast.Expression): readonly Ast.Node[] =>
   expression.type === "AssignmentExpression"
-    ? [expression.right]
+    ? [
+        expression.right,
+        ...(expression.left.type === "MemberExpression" && expression.left.computed
+          ? [expression.left.property]
+          : []),
+      ]
     : expression.type === "CallExpression"
       ? expression.arguments
       : [];

@@ -1,5 +1,6 @@
 import type * as Ast from "@babel/types";
 import { concat } from "./concat.ts";
+import { keyedCollection } from "./keyed-collection.ts";
 import { apart, lift, type Machine, unknownAt, whether } from "./machine.ts";
 import { binary, logical, unary } from "./operators.ts";
 import { placeOf, questionOf, spanOf, textOf, unknownOf } from "./places.ts";
@@ -9,6 +10,7 @@ import { typeArguments } from "./type-arguments.ts";
 import type { Scope } from "./value.ts";
 import {
   absent,
+  type CallPlace,
   type ClassValue,
   type FunctionValue,
   inEveryArm,
@@ -83,6 +85,8 @@ export function evaluate(machine: Machine, node: Ast.Node, scope: Scope): Value 
       return node.expressions.map(value).at(-1) ?? absent;
     case "AssignmentExpression":
       return node.operator === "=" ? value(node.right) : unknownOf(machine, node, scope);
+    case "NewExpression":
+      return keyedCollection(machine, node, scope) ?? unknownOf(machine, node, scope);
     case "JSXElement":
     case "JSXFragment":
       return machine.markup(node, scope);
@@ -200,6 +204,27 @@ export function merged(machine: Machine, one: Value, two: Value, unknown: () => 
       return { kind: "object", properties: new Map(), rest: second.kind === "unknown" ? second : unknown() };
     }),
   );
+}
+
+/** `{ a, ...rest }`: what is left of an object. */
+export function withoutProperties(
+  machine: Machine,
+  value: Value,
+  taken: ReadonlySet<string>,
+  place: CallPlace,
+): Value {
+  return lift(machine, value, (one) => {
+    if (one.kind === "object") {
+      const left: ObjectValue = {
+        ...one,
+        properties: new Map([...one.properties].filter(([name]) => !taken.has(name))),
+      };
+      return left;
+    }
+    if (isNullish(one)) return { kind: "object", properties: new Map(), rest: null };
+    const rest = unknownAt(place.source, place.text, `${keyOf(one)} rest`);
+    return { kind: "object", properties: new Map(), rest };
+  });
 }
 
 /** What is left of properties where others may stand over them that nobody can list. */

@@ -67,6 +67,14 @@ const listMethods: Readonly<Record<string, (called: Called, ...args: readonly Va
     const same = called.list.items.map((item) => isSame(item, wanted));
     return same.includes(true) ? known(true) : same.includes(null) ? left(called, "boolean") : known(false);
   },
+  indexOf: (called, wanted = absent, from = absent) => {
+    // Nothing is the same as what is no number.
+    const isNumber = !(wanted.kind === "known" && Number.isNaN(wanted.value));
+    const same = called.list.items.map((item) => isNumber && isSame(item, wanted));
+    const index = same.findIndex((one) => one !== false);
+    const isKnown = from === absent && (index < 0 || same[index] === true);
+    return isKnown ? known(index) : left(called, "number");
+  },
   join: (called, separator = absent) =>
     separator.kind === "known"
       ? joined(called, separator.value === undefined ? "," : String(separator.value))

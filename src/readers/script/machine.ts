@@ -60,6 +60,8 @@ export interface MachineState {
   ids: Map<string, string>;
   /** Values that components around have provided, by what they are provided as. */
   contexts: readonly (readonly [of: unknown, value: Value])[];
+  /** Whether nothing else can come from around: what is not provided has its first value. */
+  isWhole: boolean;
 }
 
 /** Works something out as it is whatever is decided where it is asked for. */

@@ -4,7 +4,7 @@ import { args as givenArguments, propertyName } from "./evaluate.ts";
 import type { Machine } from "./machine.ts";
 import { unknownOf } from "./places.ts";
 import { bindingOf } from "./scope.ts";
-import { type Binding, listOf, type Scope, type Unknown, type Value } from "./value.ts";
+import { type Binding, everyArm, inEveryArm, listOf, type Scope, type Unknown, type Value } from "./value.ts";
 
 /** Variables that change in ways that are not followed are not known from the start. */
 export function loosen(
@@ -62,15 +62,16 @@ export function perform(machine: Machine, node: Ast.Expression, scope: Scope): v
     node.callee.property.name === "push"
   ) {
     const binding = bindingOf(scope, node.callee.object.name);
-    if (binding?.value?.kind !== "list") return;
+    const list = binding?.value ?? null;
+    if (binding === null || list === null || list.kind === "unknown") return;
     const isCounted = node.arguments.every(({ type }) => type !== "SpreadElement");
-    if (isCounted)
-      give(
-        machine,
-        binding,
-        listOf([...binding.value.items, ...givenArguments(machine, node.arguments, scope)]),
+    if (isCounted && everyArm(list).every(({ kind }) => kind === "list" || kind === "unknown")) {
+      const added = givenArguments(machine, node.arguments, scope);
+      const pushed = inEveryArm(list, (one) =>
+        one.kind === "list" ? listOf([...one.items, ...added]) : one,
       );
-    else forget(machine, node, scope);
+      give(machine, binding, pushed);
+    } else forget(machine, node, scope);
   } else forget(machine, node, scope);
 }
 

@@ -1,5 +1,5 @@
 import type * as Ast from "@babel/types";
-import type { ComponentFrame, Span } from "../../core/document/node.ts";
+import type { ComponentFrame, Namespace, Span } from "../../core/document/node.ts";
 import type { Decision, Either } from "../../core/worlds/decision.ts";
 import type { TreeNode } from "../../core/worlds/tree.ts";
 import { digest } from "./digest.ts";
@@ -86,6 +86,8 @@ export interface Unknown {
   readonly type: UnknownType;
   /** Whether it comes from what is imported and not in source. */
   readonly isImported?: true;
+  /** The component of an installed package that it is: looked into only for whether it is a picture. */
+  readonly installed?: Component;
   /** Whether it stands for any number of arguments: `f(...slips)`. */
   readonly isSpread?: true;
   /** What its members are, where its type tells of all at once. */
@@ -200,6 +202,8 @@ export interface ComponentCall {
   readonly slots: ReadonlyMap<string, Slot>;
   readonly source: Span;
   readonly endTag: Span | null;
+  /** What is around it: HTML, or a drawing. */
+  readonly namespace: Namespace;
   /** The way to this use, itself included. */
   readonly frames: readonly ComponentFrame[];
   /** A name for this one use among all, for what is made anew in each. */

@@ -11,7 +11,7 @@ import { stateValue } from "../composition/state-value.ts";
 import { hasOutlet, wholeOf } from "../composition/template-file.ts";
 import { type TagMeaning, TemplateRenderer } from "../composition/template-render.ts";
 import { anyProps, propsOfShape } from "../react/react-component.ts";
-import { withoutProperties } from "../script/functions.ts";
+import { withoutProperties } from "../script/evaluate.ts";
 import { madeId, unknownAt } from "../script/machine.ts";
 import { everyNode } from "../script/parse-script.ts";
 import { nameNode } from "../script/places.ts";
@@ -124,7 +124,7 @@ function meaningOf(
   if (!/^[A-Z]/.test(tag)) return { kind: "host" };
   const value = composition.machine.evaluate(nameNode(tag), scope);
   const component = composition.componentOf(value);
-  return component === null ? { kind: "unknown" } : { kind: "component", component };
+  return component === null ? { kind: "unknown", value } : { kind: "component", component };
 }
 
 /** What a script calls `createEventDispatcher`. */

@@ -62,7 +62,8 @@ export function rendered(
     const path = module.imports.get(tagImport(tag));
     const meant = path == null ? null : defaultOf(composition, path);
     if (meant !== null) return { kind: "component", component: meant };
-    return isNative ? { kind: "host" } : { kind: "unknown" };
+    if (isNative) return { kind: "host" };
+    return value === null ? { kind: "unknown" } : { kind: "unknown", value };
   };
   const hasScoped = stylesOf(module).some(({ scoped }) => scoped);
   const renderer = new TemplateRenderer(composition, {

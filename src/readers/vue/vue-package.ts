@@ -1,5 +1,6 @@
 import { loadedLater } from "../composition/loaded-later.ts";
 import { stateValue } from "../composition/state-value.ts";
+import { createdMarkup } from "../react/react-package.ts";
 import { type Machine, madeId, unknownAt } from "../script/machine.ts";
 import { absent, keyOf, known, native, type ObjectValue, type Value } from "../script/value.ts";
 
@@ -17,6 +18,7 @@ export const boxes = (machine: Machine): ReadonlyMap<string, Value> => {
     const state = stateValue(machine, initial ?? absent, place);
     return boxed(() => state);
   });
+  const created = native("created", (args, place) => createdMarkup(machine, args, place));
   const same = native("same", ([value]) => value ?? absent);
   return new Map<string, Value>(
     Object.entries({
@@ -51,6 +53,12 @@ export const boxes = (machine: Machine): ReadonlyMap<string, Value> => {
       useTemplateRef: native("useTemplateRef", (_, place) =>
         boxed(() => unknownAt(place.source, place.text, `ref ${place.source.start}`)),
       ),
+      h: created,
+      createVNode: created,
+      createBlock: created,
+      createElementVNode: created,
+      createElementBlock: created,
+      openBlock: native("openBlock", () => absent),
       defineComponent: same,
       defineAsyncComponent: native("defineAsyncComponent", ([given], place) => {
         const load = given?.kind === "object" ? machine.member(given, "loader", place) : given;
@@ -66,6 +74,7 @@ export const givenFromAround = (machine: Machine): Value =>
   native("inject", ([name, initial], place) => {
     if (name?.kind === "known")
       for (const [of, value] of machine.state.contexts.toReversed()) if (of === name.value) return value;
+    if (machine.state.isWhole) return initial ?? absent;
     const key = `inject ${keyOf(name ?? absent)}`;
     return {
       kind: "either",

@@ -64,7 +64,7 @@ function repairFor(scene: Scene, action: ElementNode, word: string): Repair {
   const svg = firstInside(scene, action, (e) => e.tag === "svg");
   if (svg !== null)
     return wanted(
-      `Its drawing says nothing: add aria-label="…" to the ${word}, or a <title> to the drawing.`,
+      `Its drawing says nothing: add aria-label="…" to the ${word}${svg.isTagGiven === true ? "" : ", or a <title> to the drawing"}.`,
       startFor(scene, action),
       label,
     );
