@@ -120,7 +120,10 @@ export class Mender {
   async #left(chosen: readonly Mending[]): Promise<ReadonlySet<string> | null> {
     const edits = chosen.flatMap((one) => one.edits);
     const key = JSON.stringify(edits);
-    if (this.#tried?.key !== key) this.#tried = { key, left: await this.#trial.left(edits) };
+    if (this.#tried?.key !== key) {
+      const tried = await this.#trial.of(edits);
+      this.#tried = { key, left: tried.harms ? null : tried.left };
+    }
     return this.#tried.left;
   }
 

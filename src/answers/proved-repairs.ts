@@ -86,6 +86,17 @@ export const findingKey = (
   return `${check} ${page} ${place}`;
 };
 
+/** What came of edits: the keys of what is still found, or the files in which they do harm. */
+type Tried =
+  | { readonly harms: false; readonly left: ReadonlySet<string> }
+  | { readonly harms: true; readonly files: ReadonlySet<string> };
+
+/** The files that have a part in a finding. */
+const filesOf = ({ span, source, components, origins, subject }: FindingAnswer): readonly string[] => [
+  subject,
+  ...[span, source, ...components, ...origins].flatMap((place) => place?.file ?? []),
+];
+
 /** Makes edits in memory and audits again. */
 export class Trial {
   readonly #request: TrialRequest;
@@ -108,18 +119,18 @@ export class Trial {
   }
 
   /**
-   * The keys of what is still found once edits are made; null where they do harm: something new fails, something else in
-   * a file is another, or what was given of an element before is taken away.
+   * What comes of edits. They do harm where something new fails, something else in a file is another, or what was given
+   * of an element before is taken away.
    */
-  async left(edits: readonly Edit[]): Promise<ReadonlySet<string> | null> {
+  async of(edits: readonly Edit[]): Promise<Tried> {
     const { auditAnew, incomplete } = this.#request;
     const units = this.unitsOf(edits);
     const pages = units.flatMap((unit) => unit.pages);
     const stdinName = pages.find(({ path }) => path === null)?.name ?? null;
     const edited = await editedHost(edits, this.#host, stdinName);
-    if (edited === null) return null;
+    if (edited === null) return { harms: true, files: new Set() };
     const after = await auditAnew(pages, edited);
-    if (after.incomplete && !incomplete) return null;
+    if (after.incomplete && !incomplete) return { harms: true, files: new Set() };
     const files = byFile(edits);
     const places = new Map([...files].map(([file, fileEdits]) => [file, originalPlaces(fileEdits)] as const));
     const original = (file: string, offset: number): string => {
@@ -127,19 +138,21 @@ export class Trial {
       return place === undefined ? String(offset) : `${place.offset}${place.isNew ? " new" : ""}`;
     };
     const left = new Set<string>();
+    const harmed = new Set<string>();
     for (const finding of after.findings) {
       const key = findingKey(finding, original);
-      if (finding.outcome === "failed" && !this.#failing.has(key)) return null;
+      if (finding.outcome === "failed" && !this.#failing.has(key))
+        for (const file of filesOf(finding)) harmed.add(file);
       left.add(key);
     }
     const lost = lostBy(this.#request.given, after.given, ({ file, start }) => {
       const place = places.get(file)?.(start);
       return place === undefined ? start : place.isNew ? null : place.offset;
     });
-    if (lost.length > 0) return null;
+    for (const { file } of lost) harmed.add(file);
     for (const [file, fileEdits] of files)
-      if (!(await this.#isUntouched(file, fileEdits, after.texts, units))) return null;
-    return left;
+      if (!(await this.#isUntouched(file, fileEdits, after.texts, units))) harmed.add(file);
+    return harmed.size > 0 ? { harms: true, files: harmed } : { harms: false, left };
   }
 
   async #isUntouched(
@@ -201,17 +214,25 @@ class Proof {
     return [...groups.values()];
   }
 
+  /** Tries candidates together and, where they do harm, in parts: those in the files that are harmed by themselves. */
   async #prove(candidates: readonly Candidate[], cost: number): Promise<void> {
     const [together, alone] = withoutCollisions(candidates);
     if (alone.length > 0) await this.#prove(alone, cost);
     this.#effort -= cost;
-    const left = await this.#trial.left(together.flatMap(({ edits }) => edits));
-    if (left !== null) {
+    const tried = await this.#trial.of(together.flatMap(({ edits }) => edits));
+    if (!tried.harms) {
       for (const finding of together.flatMap(({ findings }) => findings))
-        if (!left.has(findingKey(finding))) this.#held.add(finding);
+        if (!tried.left.has(findingKey(finding))) this.#held.add(finding);
       return;
     }
     if (together.length === 1 || this.#effort <= 0) return;
+    const suspects = together.filter(({ edits }) => edits.some(({ file }) => tried.files.has(file)));
+    const others = together.filter((candidate) => !suspects.includes(candidate));
+    if (suspects.length > 0 && others.length > 0) {
+      await this.#prove(others, cost);
+      await this.#prove(suspects, cost);
+      return;
+    }
     const half = Math.ceil(together.length / 2);
     await this.#prove(together.slice(0, half), cost);
     await this.#prove(together.slice(half), cost);

@@ -39,7 +39,7 @@ export function installedPicture(
       isAlone: false,
     });
     const drawn = state.steps > 0 ? drawing(nodes, call) : null;
-    return drawn !== null && drawn.some(hasDrawing) ? drawn : null;
+    return drawn?.some(hasDrawing) === true ? drawn : null;
   } finally {
     state.steps = steps - (allowed - Math.max(0, state.steps));
     state.isWhole = isWhole;

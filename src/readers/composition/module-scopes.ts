@@ -1,4 +1,5 @@
 import type * as Ast from "@babel/types";
+import { onceFor } from "../../core/document/once.ts";
 import { classValue, functionValue } from "../script/evaluate.ts";
 import { bindPattern, hoist, initialOf } from "../script/functions.ts";
 import { importedUnknown, type Machine } from "../script/machine.ts";
@@ -63,7 +64,10 @@ export function makeScope(
 }
 
 /** Variables that a template gives another value: in its handlers, and where it binds them both ways. */
-export function reassignedInTemplate({ content }: SourceModule): readonly string[] {
+export const reassignedInTemplate = ({ content }: SourceModule): readonly string[] =>
+  namesReassigned(content);
+
+const namesReassigned = onceFor((content: ModuleContent): readonly string[] => {
   if (content.kind !== "template") return [];
   const names: string[] = [];
   const visit = (part: unknown): void => {
@@ -78,7 +82,7 @@ export function reassignedInTemplate({ content }: SourceModule): readonly string
   };
   visit(content.parts.template);
   return names;
-}
+});
 
 /** Parts of a template have a kind, and what is script in them has a type. */
 const isScript = (part: object): part is Ast.Node => "type" in part && typeof part.type === "string";

@@ -1,5 +1,6 @@
 import { type ParserOptions, parse, parseExpression } from "@babel/parser";
 import type * as Ast from "@babel/types";
+import { onceFor } from "../../core/document/once.ts";
 
 /** A script as parsed, as far as it could be. */
 export interface ParsedScript {
@@ -101,7 +102,7 @@ const scriptError = ({ message, pos, loc }: BabelError, start: number): ScriptEr
 });
 
 /** Names of variables that are given another value somewhere in the file. */
-export function reassignedIn(program: Ast.Node): ReadonlySet<string> {
+export const reassignedIn = onceFor((program: Ast.Node): ReadonlySet<string> => {
   const names = new Set<string>();
   const target = (node: Ast.Node): void => {
     if (node.type === "Identifier") names.add(node.name);
@@ -116,7 +117,7 @@ export function reassignedIn(program: Ast.Node): ReadonlySet<string> {
     return true;
   });
   return names;
-}
+});
 
 /** Visits every node of a tree, parents first; what is below one is left out where the visit says so. */
 export function everyNode(root: Ast.Node, visit: (node: Ast.Node) => boolean): void {

@@ -24,6 +24,9 @@ export function loosen(
   }
 }
 
+/** A list that may be more lists than this is open once another item comes. */
+const MOST_LISTS = 8;
+
 /** An expression for what it does: a variable gets another value, a list one item more. */
 export function perform(machine: Machine, node: Ast.Expression, scope: Scope): void {
   if (node.type === "AssignmentExpression" && node.left.type === "Identifier") {
@@ -65,7 +68,12 @@ export function perform(machine: Machine, node: Ast.Expression, scope: Scope): v
     const list = binding?.value ?? null;
     if (binding === null || list === null || list.kind === "unknown") return;
     const isCounted = node.arguments.every(({ type }) => type !== "SpreadElement");
-    if (isCounted && everyArm(list).every(({ kind }) => kind === "list" || kind === "unknown")) {
+    const arms = everyArm(list);
+    if (
+      isCounted &&
+      arms.length <= MOST_LISTS &&
+      arms.every(({ kind }) => kind === "list" || kind === "unknown")
+    ) {
       const added = givenArguments(machine, node.arguments, scope);
       const pushed = inEveryArm(list, (one) =>
         one.kind === "list" ? listOf([...one.items, ...added]) : one,

@@ -1,4 +1,5 @@
 import type * as Ast from "@babel/types";
+import { onceFor } from "../../core/document/once.ts";
 import type { TreeElement, TreeNode } from "../../core/worlds/tree.ts";
 import { attributeValue, holeOf } from "../composition/host-element.ts";
 import type { SourceModule } from "../composition/source-module.ts";
@@ -87,7 +88,7 @@ const hyphenated = (name: string): string => name.replace(/[A-Z]/g, (c) => `-${c
 export const takesAttributes = ({ text }: SourceModule, inherits: boolean): boolean =>
   inherits || /\$attrs\b|\buseAttrs\s*\(/.test(text);
 
-export function hasInheritOff(script: Ast.Program): boolean {
+export const hasInheritOff = onceFor((script: Ast.Program): boolean => {
   let off = false;
   everyNode(script, (node) => {
     if (
@@ -101,4 +102,4 @@ export function hasInheritOff(script: Ast.Program): boolean {
     return !off;
   });
   return off;
-}
+});

@@ -1,4 +1,5 @@
 import type * as Ast from "@babel/types";
+import { onceFor } from "../../core/document/once.ts";
 import { baseName } from "../composition/component-name.ts";
 import type { SourceModule } from "../composition/source-module.ts";
 import { everyNode } from "../script/parse-script.ts";
@@ -80,23 +81,28 @@ function registrations(
   program: Ast.Program,
   module: SourceModule,
 ): readonly (readonly [name: string, path: string])[] {
-  const found: (readonly [string, string])[] = [];
+  return registering(program).flatMap(([name, component]) => {
+    const path = component === undefined ? null : pathOf(component, program, module);
+    const called = nameOf(name, program, module);
+    return path === null || called === null ? [] : [[pascalCase(called), path] as const];
+  });
+}
+
+/** What the calls of `.component(…)` in a program are given. */
+const registering = onceFor((program: Ast.Program): readonly Ast.CallExpression["arguments"][] => {
+  const found: Ast.CallExpression["arguments"][] = [];
   everyNode(program, (node) => {
     if (
       node.type === "CallExpression" &&
       node.callee.type === "MemberExpression" &&
       node.callee.property.type === "Identifier" &&
       node.callee.property.name === "component"
-    ) {
-      const [name, component] = node.arguments;
-      const path = component === undefined ? null : pathOf(component, program, module);
-      const called = nameOf(name, program, module);
-      if (path !== null && called !== null) found.push([pascalCase(called), path]);
-    }
+    )
+      found.push(node.arguments);
     return true;
   });
   return found;
-}
+});
 
 /** A text, or the name of an imported component: `Card.name`. */
 function nameOf(node: Ast.Node | undefined, program: Ast.Program, module: SourceModule): string | null {
