@@ -51,6 +51,8 @@ const longhandsOf: Readonly<Record<string, readonly string[]>> = {
   "list-style": ["list-style-type", "list-style-image"],
   container: ["container-name", "container-type"],
   gap: ["row-gap", "column-gap"],
+  "grid-row": ["grid-row-start"],
+  "grid-column": ["grid-column-start"],
   "grid-gap": ["row-gap", "column-gap"],
   flex: ["flex-grow"],
   "flex-flow": ["flex-direction", "flex-wrap"],
@@ -102,6 +104,9 @@ export function expandShorthand(property: string, text: string): Expansion {
         ["container-type", type.trim()],
       ];
     }
+    case "grid-row":
+    case "grid-column":
+      return longhands.map((longhand) => [longhand, splitAtSlashes(text)[0]?.trim() ?? "auto"] as const);
     case "flex":
       return [["flex-grow", flexGrow(text)]];
     case "animation":

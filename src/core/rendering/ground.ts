@@ -2,7 +2,8 @@ import type { Rgba } from "../colour/rgba.ts";
 import { type Interaction, noInteraction } from "../css/match.ts";
 import type { ElementNode } from "../document/node.ts";
 import type { Page } from "./page.ts";
-import { type PaintedPage, paintedText } from "./painted.ts";
+import { paintedText } from "./painted.ts";
+import type { PaintedPage } from "./painted-page.ts";
 
 /** The colours that lie around an element, on what it stands; null where source cannot tell. Opaque. */
 export function groundAround(

@@ -1,13 +1,24 @@
-import { resolveColour } from "../colour/resolve-colour.ts";
-import { faded, over, type Rgba, rgba, transparent } from "../colour/rgba.ts";
-import { NO } from "../css/certainty.ts";
+import { faded, over, type Rgba, toHex, transparent } from "../colour/rgba.ts";
 import type { Interaction } from "../css/match.ts";
-import { functionCall, splitAtCommas, splitAtSpaces } from "../css/split-value.ts";
+import { splitAtCommas, splitAtSpaces } from "../css/split-value.ts";
 import type { CascadedValue } from "../css/style.ts";
+import type { Styled } from "../css/styles.ts";
+import { elementsBelow } from "../document/around.ts";
 import type { ElementNode } from "../document/node.ts";
-import { textContent } from "../document/text-content.ts";
+import { effectOf, opacityOf } from "./effects.ts";
+import { gradientColours, gradientCovers } from "./gradients.ts";
 import type { Page } from "./page.ts";
-import type { PresenceMap } from "./presence.ts";
+import {
+  type Canvas,
+  type Cover,
+  type Extent,
+  isMoved,
+  LITTLE,
+  lastInside,
+  type PaintedPage,
+  replaced,
+} from "./painted-page.ts";
+import { isPaintedLate, isStackingContext, zIndexOf } from "./stacking.ts";
 
 /** What one sees at one spot of a text: the stroke of a letter, and beside it the ground. Both opaque. */
 export interface Spot {
@@ -40,26 +51,6 @@ interface Laying {
 
 /** More pairs than this are more than a person could look at: the ground counts as unknown. */
 const MOST_SPOTS = 96;
-
-/** How finely the way from one stop of a gradient to the next is looked at. */
-const GRADIENT_STEPS = 12;
-
-/** Everything on the page that something out of the flow may happen to lie on. */
-export interface PaintedPage {
-  /** Background colours with the first and last element, by document order, that paints them. */
-  readonly colours: readonly ({ readonly colour: Rgba } & Extent)[];
-  readonly pictures: Extent | null;
-  /** Ancestors of positioned pictures and coloured boxes: text inside may lie over or under those. */
-  readonly aroundPositioned: ReadonlyMap<ElementNode, "behind" | "before">;
-  /** What those paint; `pictures` where some of it is no single colour. */
-  readonly placed: { readonly colours: readonly Rgba[]; readonly pictures: boolean };
-}
-
-/** Places in document order. */
-interface Extent {
-  readonly first: number;
-  readonly last: number;
-}
 
 /** What lies under the text of an element, and how the two meet. CSS Compositing 1 §3, CSS Backgrounds 3 §2. */
 export function paintedText(
@@ -96,15 +87,22 @@ export function paintedText(
         1);
   let laid: readonly Laying[] = [{ text: faded(foreground.colour, opacity), ground: transparent }];
   let moved: { readonly element: ElementNode; readonly why: string } | null = null;
-  let isPositioned = false;
+  /** What the text is painted with, where that is later than what is in the flow. */
+  let level: Level | null = null;
   let overPlaced = false;
   let isOneOf = false;
+  let placeDependent = false;
   /** The element below is moved a little within the flow: it may stand beside this one's background. */
   let shifted = false;
+  /** Layers that lie behind everything up to the next stacking context. */
+  let behind: readonly Cover[] = [];
+  let child: ElementNode | null = null;
   for (let ancestor: ElementNode | null = element; ancestor !== null; ancestor = index.flatParent(ancestor)) {
-    const here = { element: ancestor, interaction };
+    const here: Styled = { element: ancestor, interaction };
     const value = (property: string) => styles.value(ancestor as ElementNode, property, interaction);
     if (styles.likeness(here) === null) return open("it is not in the page as source shows it");
+    // What has no box paints nothing and changes nothing. CSS Display 3 §2.5.
+    if (value("display")?.text?.toLowerCase() === "contents") continue;
     if (!isOpaque(laid)) {
       if (moved !== null)
         return overAnything(
@@ -113,66 +111,58 @@ export function paintedText(
           moved.why,
           foreground.value,
           layers,
-          rootCanvas(page),
+          paintedPage.canvas,
         );
       if (
         !overPlaced &&
         (paintedPage.aroundPositioned.get(ancestor) === "behind" ||
-          (isPositioned && paintedPage.aroundPositioned.has(ancestor)))
+          (level !== null && paintedPage.aroundPositioned.has(ancestor)))
       ) {
         overPlaced = true;
         if (paintedPage.placed.pictures) return open("a picture placed on the page may lie behind it");
-        laid = [
-          ...laid,
-          ...paintedPage.placed.colours.flatMap((colour) => laid.map((pair) => layOver(pair, colour))),
-        ];
+        laid = withEach(laid, paintedPage.placed.colours);
         isOneOf = true;
         if (laid.length > MOST_SPOTS)
           return open("many coloured boxes are placed on the page, and one may lie behind it");
       }
-      const beside = shifted ? laid : [];
+      const beside = child === null ? null : paintedBeside(page, paintedPage, ancestor, child);
+      if (beside !== null) {
+        placeDependent = true;
+        if (beside.hasPictures) return open("a picture beside it may lie behind it");
+        laid = withEach(laid, beside.colours);
+        isOneOf ||= beside.colours.length > 0;
+      }
+      const covers = coversAt(paintedPage, ancestor, child, level);
+      if (covers.isOver) return open(`a box is laid over <${ancestor.tag}>`);
+      const isContext = covers.below.length + behind.length > 0 && isStackingContext(page, ancestor);
+      const between = covers.below.filter(({ zIndex }) => isContext || zIndex >= 0);
+      const waiting = covers.below.filter((cover) => !between.includes(cover));
+      for (const cover of isContext ? [...between, ...behind] : between) {
+        placeDependent = true;
+        const laidOn = layBackground(page, { ...cover.styled, interaction }, laid);
+        if ("unknown" in laidOn) return open(laidOn.unknown);
+        laid = laidOn.laid;
+        if (laidOn.value !== null) layers.push({ element: cover.styled.element, value: laidOn.value });
+      }
+      behind = isContext ? waiting : [...behind, ...waiting];
+      const aside = shifted ? laid : [];
       shifted = false;
-      const colour = styles.colour(here, "background-color");
-      if (colour === null || colour.colour === null)
-        return open(`the background of <${ancestor.tag}> hangs on something that source does not give`);
-      const image = value("background-image")?.text ?? null;
-      if (image === null)
-        return open(
-          `the background picture of <${ancestor.tag}> hangs on something that source does not give`,
-        );
       const clip = value("background-clip")?.text?.toLowerCase() ?? "border-box";
-      if (image.toLowerCase() !== "none" || colour.colour.alpha > 0)
-        layers.push({
-          element: ancestor,
-          value: colour.colour.alpha > 0 ? colour.value : (value("background-image") ?? colour.value),
-        });
+      const shadows = insetShadows(page, here);
+      if (shadows === null)
+        return open(`the shadow of <${ancestor.tag}> hangs on something that source does not give`);
+      for (const { colour, isWhole } of shadows) {
+        laid = [...laid.map((pair) => layOver(pair, colour)), ...(isWhole ? [] : laid)];
+        isOneOf ||= !isWhole;
+      }
+      const own = layBackground(page, here, laid);
+      if ("unknown" in own) return open(own.unknown);
+      if (own.value !== null) layers.push({ element: ancestor, value: own.value });
       if (clip.split(/\s*,\s*/).includes("text") && ancestor === element)
         return open("its background is cut to the shape of the letters");
-      for (const layer of splitAtCommas(image)) {
-        if (layer.toLowerCase() === "none") continue;
-        const stops = gradientColours(page, ancestor, interaction, layer);
-        if (stops === null)
-          return open(
-            /^url|image-set|image\(/i.test(layer)
-              ? "a picture lies behind it"
-              : "a gradient that source does not give lies behind it",
-          );
-        const covers = gradientCovers(
-          value("background-repeat")?.text ?? "",
-          value("background-size")?.text ?? "",
-        );
-        const next = [
-          ...laid.flatMap((pair) => stops.map((stop) => layOver(pair, stop))),
-          ...(covers ? [] : laid),
-        ];
-        if (next.length > MOST_SPOTS) return open("several gradients lie behind it");
-        laid = next;
-      }
-      const ground = colour.colour;
-      laid = laid.map((pair) => layOver(pair, ground));
-      const bare = image.toLowerCase() === "none" && ground.alpha === 0;
-      if (!bare && beside.length > 0) {
-        laid = [...laid, ...beside];
+      laid = own.laid;
+      if (own.value !== null && aside.length > 0) {
+        laid = [...laid, ...aside];
         isOneOf = true;
       }
     }
@@ -188,23 +178,164 @@ export function paintedText(
     if (effect.touchesBackdrop)
       return open(`backdrop-filter on <${ancestor.tag}> changes what lies behind it`);
     const position = value("position")?.text?.toLowerCase() ?? null;
-    if (position !== "static") isPositioned = true;
+    if (isPaintedLate(page, ancestor) && (level === null || isStackingContext(page, ancestor)))
+      level = { zIndex: zIndexOf(page, ancestor) ?? 0, order: index.record(ancestor).order };
+    child = ancestor;
     if (moved === null) {
       const why = whyMoved(page, ancestor, interaction, position);
       if (why === "shifted") shifted = true;
       else if (why !== null) moved = { element: ancestor, why };
     }
   }
-  const canvas = rootCanvas(page);
+  const { window } = paintedPage.canvas;
   return {
-    spots: laid.map(({ text, ground }) => ({ text: over(text, canvas), ground: over(ground, canvas) })),
+    spots: laid.map(({ text, ground }) => ({ text: over(text, window), ground: over(ground, window) })),
     unknown: null,
     foreground: foreground.value,
-    placeDependent: false,
+    placeDependent,
     isOneOf,
     showsCanvas: !isOpaque(laid),
     layers,
   };
+}
+
+/** Where something is painted among what is positioned: its level, and its place in document order. */
+interface Level {
+  readonly zIndex: number;
+  readonly order: number;
+}
+
+const withEach = (laid: readonly Laying[], colours: readonly Rgba[]): readonly Laying[] => [
+  ...laid,
+  ...colours.flatMap((colour) => laid.map((pair) => layOver(pair, colour))),
+];
+
+/** The boxes that cover an element, the uppermost first, as far as they lie under a text; and whether one lies over it. */
+function coversAt(
+  { covers }: PaintedPage,
+  covered: ElementNode,
+  child: ElementNode | null,
+  level: Level | null,
+): { readonly below: readonly Cover[]; readonly isOver: boolean } {
+  const others = (covers.get(covered) ?? []).filter(
+    ({ styled }) => styled.pseudo !== undefined || styled.element !== child,
+  );
+  const isBelow = ({ zIndex, order }: Cover): boolean =>
+    zIndex < 0 ||
+    (level !== null && (zIndex < level.zIndex || (zIndex === level.zIndex && order < level.order)));
+  const below = others
+    .filter(isBelow)
+    .sort((one, other) => other.zIndex - one.zIndex || other.order - one.order);
+  return { below, isOver: others.length > below.length };
+}
+
+/** What is painted by children of one element that lie on one of them, or under it; null where none does. */
+function paintedBeside(
+  page: Page,
+  { overlaps }: PaintedPage,
+  parent: ElementNode,
+  child: ElementNode,
+): Beside | null {
+  const pulled = overlaps.get(parent);
+  if (pulled === undefined) return null;
+  const children = page.index.childElements(parent);
+  const at = children.indexOf(child);
+  const others = pulled.includes(child) ? children.slice(0, at).concat(pulled) : pulled;
+  const colours = new Map<string, Rgba>();
+  let hasPictures = false;
+  for (const other of new Set(others)) {
+    if (other === child) continue;
+    for (const inside of [other, ...elementsBelow(page.index, other)]) {
+      const colour = page.styles.colour({ element: inside }, "background-color")?.colour ?? null;
+      const image = page.styles.keyword(inside, "background-image");
+      if (image !== "none" || colour === null || replaced.has(inside.tag)) hasPictures = true;
+      else if (colour.alpha > 0) colours.set(toHex(colour), colour);
+    }
+  }
+  return { colours: [...colours.values()], hasPictures };
+}
+
+interface Beside {
+  readonly colours: readonly Rgba[];
+  readonly hasPictures: boolean;
+}
+
+/** Lays what a box paints behind its content: its pictures, and under them its colour. */
+function layBackground(
+  page: Page,
+  styled: Styled,
+  before: readonly Laying[],
+): { readonly laid: readonly Laying[]; readonly value: CascadedValue | null } | { readonly unknown: string } {
+  const { styles } = page;
+  const { element, pseudo, interaction } = styled;
+  const value = (property: string) =>
+    pseudo === undefined
+      ? styles.value(element, property, interaction)
+      : styles.pseudoValue(element, pseudo, property, interaction);
+  const named = pseudo === undefined ? `<${element.tag}>` : `<${element.tag}>::${pseudo}`;
+  const colour = styles.colour(styled, "background-color");
+  if (colour === null || colour.colour === null)
+    return { unknown: `the background of ${named} hangs on something that source does not give` };
+  const image = value("background-image")?.text ?? null;
+  if (image === null)
+    return { unknown: `the background picture of ${named} hangs on something that source does not give` };
+  // An element's own opacity fades its text as well, and is laid with it.
+  const opacity = pseudo === undefined ? 1 : (opacityOf(value("opacity")?.text ?? "1") ?? 1);
+  let laid = before;
+  for (const layer of splitAtCommas(image)) {
+    if (layer.toLowerCase() === "none") continue;
+    const stops = gradientColours(page, styled, layer);
+    if (stops === null)
+      return {
+        unknown: /^url|image-set|image\(/i.test(layer)
+          ? "a picture lies behind it"
+          : "a gradient that source does not give lies behind it",
+      };
+    const covers = gradientCovers(
+      value("background-repeat")?.text ?? "",
+      value("background-size")?.text ?? "",
+    );
+    const next = [
+      ...laid.flatMap((pair) => stops.map((stop) => layOver(pair, faded(stop, opacity)))),
+      ...(covers ? [] : laid),
+    ];
+    if (next.length > MOST_SPOTS) return { unknown: "several gradients lie behind it" };
+    laid = next;
+  }
+  const ground = faded(colour.colour, opacity);
+  const isPainted = image.toLowerCase() !== "none" || ground.alpha > 0;
+  return {
+    laid: laid.map((pair) => layOver(pair, ground)),
+    value: !isPainted ? null : ground.alpha > 0 ? colour.value : (value("background-image") ?? colour.value),
+  };
+}
+
+/** Inset shadows wider than this, in CSS pixels, fill any box. */
+const FILLING = 100;
+
+/** Shadows that are painted inside a box, over its background; null where one is not known. CSS Backgrounds 3 §6.1. */
+function insetShadows(
+  page: Page,
+  styled: Styled,
+): readonly { readonly colour: Rgba; readonly isWhole: boolean }[] | null {
+  const text = page.styles.value(styled.element, "box-shadow", styled.interaction)?.text ?? null;
+  if (text === null) return null;
+  if (!/\binset\b/i.test(text)) return [];
+  const shadows: { colour: Rgba; isWhole: boolean }[] = [];
+  for (const shadow of splitAtCommas(text)) {
+    const words = splitAtSpaces(shadow);
+    if (!words.some((word) => word.toLowerCase() === "inset")) continue;
+    const lengths = words
+      .filter((word) => /^[+-]?[\d.]/.test(word))
+      .map((word) => Number.parseFloat(word) * (/em$/i.test(word) ? 16 : 1));
+    const [x = 0, y = 0, blur = 0, spread = 0] = lengths;
+    const rest = words.filter((word) => !/^[+-]?[\d.]/.test(word) && word.toLowerCase() !== "inset");
+    const colour = page.styles.colourWithin(styled, rest[0] ?? "currentcolor");
+    if (colour === null) return null;
+    if (colour.alpha === 0 || Math.max(Math.abs(x), Math.abs(y)) + blur + spread <= LITTLE) continue;
+    shadows.push({ colour, isWhole: spread - blur >= FILLING });
+  }
+  return shadows;
 }
 
 const layOver = ({ text, ground }: Laying, below: Rgba): Laying => ({
@@ -212,46 +343,6 @@ const layOver = ({ text, ground }: Laying, below: Rgba): Laying => ({
   ground: over(ground, below),
 });
 const isOpaque = (laid: readonly Laying[]): boolean => laid.every(({ ground }) => ground.alpha >= 0.999);
-
-/** What an element does to everything painted in it. */
-interface Effect {
-  readonly opacity: number;
-  /** The property that changes the colours in a way we do not follow; null for none. */
-  readonly unknown: string | null;
-  readonly touchesBackdrop: boolean;
-}
-
-const knownEffects = new WeakMap<object, Effect>();
-
-function effectOf(page: Page, element: ElementNode, interaction: Interaction): Effect {
-  const likeness = page.styles.likeness({ element, interaction });
-  const known = likeness === null ? undefined : knownEffects.get(likeness);
-  if (known !== undefined) return known;
-  const value = (property: string) => page.styles.value(element, property, interaction)?.text ?? null;
-  const opacityText = value("opacity");
-  const opacity = opacityText === null ? null : opacityOf(opacityText);
-  const unfollowed = effects.find(([property, idle]) => !idle.test(value(property) ?? "unknown"));
-  const effect: Effect = {
-    opacity: opacity ?? 1,
-    unknown: opacity === null ? "opacity" : (unfollowed?.[0] ?? null),
-    touchesBackdrop: value("backdrop-filter")?.toLowerCase() !== "none",
-  };
-  if (likeness !== null) knownEffects.set(likeness, effect);
-  return effect;
-}
-
-/** Properties that change colours already painted, and the values at which they do not. */
-const effects: readonly (readonly [property: string, idle: RegExp])[] = [
-  ["filter", /^(?:none|drop-shadow\((?:[^()]|\([^()]*\))*\)|opacity\(1(?:00%)?\))$/i],
-  ["mix-blend-mode", /^normal$/i],
-  ["mask-image", /^none$/i],
-];
-
-/** 0 to 1; null for what is no number. */
-export function opacityOf(text: string): number | null {
-  const match = /^([+-]?[\d.]+(?:e[+-]?\d+)?)(%?)$/i.exec(text.trim());
-  return match === null ? null : Math.max(0, Math.min(1, Number(match[1]) / (match[2] === "%" ? 100 : 1)));
-}
 
 /** Why an element may stand elsewhere than on its parent, `shifted` when only a little; null when it stands there. */
 function whyMoved(
@@ -263,18 +354,11 @@ function whyMoved(
   if (position === null) return "its place hangs on something that source does not give";
   if (position === "absolute" || position === "fixed")
     return `<${element.tag}> is placed by itself (position: ${position})`;
-  for (const side of ["margin-top", "margin-right", "margin-bottom", "margin-left"]) {
-    // Most margins are not negative, and need not be measured to see it.
-    if (page.styles.value(element, side, interaction)?.text?.includes("-") !== true) continue;
-    const pixels = page.styles.pixels({ element, interaction }, side);
-    if (pixels !== null && pixels < -LITTLE) return "shifted";
-  }
+  if (isMoved(page, element, ["margin-top", "margin-right", "margin-bottom", "margin-left"]))
+    return "shifted";
   const transform = page.styles.value(element, "transform", interaction)?.text?.toLowerCase() ?? "none";
   return /translate|matrix/.test(transform) ? `<${element.tag}> is moved by a transform` : null;
 }
-
-/** Moves smaller than this, in CSS pixels, keep text on its ground. */
-const LITTLE = 8;
 
 /** The ground is one of all the colours of the page: certain only if the verdict is the same on each. */
 function overAnything(
@@ -283,7 +367,7 @@ function overAnything(
   reason: string,
   foreground: CascadedValue,
   layers: Painted["layers"],
-  canvas: Rgba,
+  { colour: canvas, isOpen }: Canvas,
 ): Painted {
   const grounds = [canvas, ...elsewhere.colours];
   const spots = laid.flatMap((pair) =>
@@ -293,7 +377,7 @@ function overAnything(
     })),
   );
   const unknown =
-    elsewhere.hasPictures || spots.length > MOST_SPOTS
+    isOpen || elsewhere.hasPictures || spots.length > MOST_SPOTS
       ? `${reason}, and what it lies on is not plain from source`
       : null;
   return {
@@ -313,127 +397,11 @@ function outside(
   paintedPage: PaintedPage,
   element: ElementNode,
 ): { readonly colours: readonly Rgba[]; readonly hasPictures: boolean } {
-  const { index } = page;
-  const start = index.record(element).order;
-  let inner = element;
-  for (
-    let last = index.childElements(inner).at(-1);
-    last !== undefined;
-    last = index.childElements(inner).at(-1)
-  )
-    inner = last;
-  const end = index.record(inner).order;
+  const start = page.index.record(element).order;
+  const end = lastInside(page, element);
   const isOutside = ({ first, last }: Extent) => first < start || last > end;
   return {
     colours: paintedPage.colours.filter(isOutside).map(({ colour }) => colour),
     hasPictures: paintedPage.pictures !== null && isOutside(paintedPage.pictures),
   };
-}
-
-/** What the window shows where nothing is painted. CSS Color Adjust 1 §2.4. */
-function rootCanvas(page: Page): Rgba {
-  const root = page.index.document.children.find((node) => node.kind === "element");
-  const scheme = root?.kind === "element" ? page.styles.scheme(root) : "light";
-  return resolveColour("canvas", { current: null, scheme }) ?? rgba(1, 1, 1);
-}
-
-/** Whether the gradient fills its whole box. CSS Backgrounds 3 §2.9. */
-const gradientCovers = (repeat: string, size: string): boolean =>
-  !/no-repeat|repeat-[xy]|space|round/i.test(repeat) ||
-  /^(?:auto|cover|100%|auto auto|100% 100%)$/i.test(size.trim());
-
-/** The colours a gradient runs through, samples between its stops included; null when some are not known. CSS Images 4 §3. */
-function gradientColours(
-  page: Page,
-  element: ElementNode,
-  interaction: Interaction,
-  image: string,
-): readonly Rgba[] | null {
-  const call = functionCall(image);
-  if (call === null || !/^(?:-webkit-)?(?:repeating-)?(?:linear|radial|conic)-gradient$/.test(call.name))
-    return null;
-  const stops: Rgba[] = [];
-  for (const [i, part] of splitAtCommas(call.argument).entries()) {
-    const words = splitAtSpaces(part);
-    const found = words
-      .map((word) => page.styles.colourWithin({ element, interaction }, word))
-      .find((colour) => colour !== null);
-    if (found !== undefined) stops.push(found);
-    else if (i > 0 && !/^[+-]?[\d.]+(?:%|px|em|rem|deg|turn)$/i.test(part.trim())) return null;
-    else if (i === 0 && looksLikeColour.test(words[0] ?? "")) return null;
-    else if (/\bin\s+(?!srgb\b)/i.test(part)) return null;
-  }
-  if (stops.length === 0) return null;
-  const samples: Rgba[] = [];
-  for (const [i, stop] of stops.entries()) {
-    const next = stops[i + 1];
-    samples.push(stop);
-    if (next === undefined || sameColour(stop, next)) continue;
-    for (let step = 1; step < GRADIENT_STEPS; step++)
-      samples.push(between(stop, next, step / GRADIENT_STEPS));
-  }
-  return samples;
-}
-
-const looksLikeColour = /^(?:#|rgb|hsl|hwb|lab|lch|oklab|oklch|color|var)/i;
-const sameColour = (a: Rgba, b: Rgba): boolean =>
-  a.r === b.r && a.g === b.g && a.b === b.b && a.alpha === b.alpha;
-
-/** Premultiplied, as gradients are drawn. */
-function between(a: Rgba, b: Rgba, share: number): Rgba {
-  const alpha = a.alpha * (1 - share) + b.alpha * share;
-  if (alpha === 0) return transparent;
-  const channel = (x: number, y: number) => (x * a.alpha * (1 - share) + y * b.alpha * share) / alpha;
-  return rgba(channel(a.r, b.r), channel(a.g, b.g), channel(a.b, b.b), alpha);
-}
-
-const replaced = new Set(["img", "video", "canvas", "iframe", "object", "embed", "picture"]);
-
-/** Looks once at what the page paints: every background colour, whether there are pictures, and what is placed freely. */
-export function paintedPageOf(page: Page, presence: PresenceMap): PaintedPage {
-  const { index, styles } = page;
-  const colours = new Map<string, { readonly colour: Rgba } & Extent>();
-  const aroundPositioned = new Map<ElementNode, "behind" | "before">();
-  const pictures: number[] = [];
-  const placedColours = new Map<string, Rgba>();
-  let placedPictures = false;
-  for (const [order, element] of index.elements.entries()) {
-    if (element.tag === "html" || element.tag === "body" || presence.of(element).visible === NO) continue;
-    const isReplaced = replaced.has(element.tag) || element.tag === "svg";
-    const image = styles.keyword(element, "background-image");
-    const colour = styles.colour({ element }, "background-color")?.colour ?? null;
-    const isPicture = (isReplaced && element.tag !== "svg") || image !== "none" || colour === null;
-    if (isPicture) pictures.push(order);
-    else if (colour.alpha > 0) {
-      const key = `${colour.r},${colour.g},${colour.b},${colour.alpha}`;
-      colours.set(key, { colour, first: colours.get(key)?.first ?? order, last: order });
-    } else if (!isReplaced) continue;
-    const position = styles.keyword(element, "position");
-    if ((position !== "absolute" && position !== "fixed") || isTiny(page, element)) continue;
-    // Nobody puts text over a box that holds text: only what is empty can be meant to lie behind.
-    if (textContent(element) !== "") continue;
-    if (isPicture) placedPictures = true;
-    else if (colour.alpha > 0)
-      placedColours.set(`${colour.r},${colour.g},${colour.b},${colour.alpha}`, colour);
-    const kind = Number(styles.keyword(element, "z-index")) < 0 ? "behind" : "before";
-    for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) {
-      if (aroundPositioned.get(up) === "behind" || aroundPositioned.get(up) === kind) break;
-      aroundPositioned.set(up, kind);
-    }
-  }
-  const [firstPicture] = pictures;
-  return {
-    colours: [...colours.values()],
-    pictures:
-      firstPicture === undefined ? null : { first: firstPicture, last: pictures.at(-1) ?? firstPicture },
-    aroundPositioned,
-    placed: { colours: [...placedColours.values()], pictures: placedPictures },
-  };
-}
-
-/** Boxes too small to lie under a word. */
-function isTiny(page: Page, element: ElementNode): boolean {
-  const width = page.styles.pixels({ element }, "width");
-  const height = page.styles.pixels({ element }, "height");
-  return (width !== null && width <= LITTLE) || (height !== null && height <= LITTLE);
 }

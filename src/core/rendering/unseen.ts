@@ -1,6 +1,6 @@
 import type { ElementNode } from "../document/node.ts";
+import { opacityOf } from "./effects.ts";
 import type { Page } from "./page.ts";
-import { opacityOf } from "./painted.ts";
 
 interface Known {
   readonly why: string | null;

@@ -4,7 +4,7 @@ import type { Attribute, Document } from "../document/node.ts";
 import { onceFor } from "../document/once.ts";
 import { attributeText } from "../document/written.ts";
 import type { Page } from "../rendering/page.ts";
-import { type PaintedPage, paintedPageOf } from "../rendering/painted.ts";
+import { type PaintedPage, paintedPageOf } from "../rendering/painted-page.ts";
 import type { PresenceMap } from "../rendering/presence.ts";
 
 /** The page as it looks in one colour scheme. */

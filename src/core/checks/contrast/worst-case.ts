@@ -70,8 +70,10 @@ function rememberedCase(
   needed: Needed,
   pseudo?: string,
 ): TextCase {
+  // Rules of pseudo-elements may tell elements apart that are alike themselves.
+  if (pseudo !== undefined) return textCase(view, element, interaction, needed, pseudo);
   const likeness = view.page.styles.likeness({ element });
-  const kind = `${view.scheme} ${interaction.kind} ${needed.small} ${pseudo ?? ""} ${placedAround(view, element)}`;
+  const kind = `${view.scheme} ${interaction.kind} ${needed.small} ${placedAround(view, element)}`;
   const known = likeness === null ? undefined : casesByLikeness(scene).get(likeness)?.get(kind);
   if (known !== undefined) return known;
   const found = textCase(view, element, interaction, needed, pseudo);

@@ -111,7 +111,7 @@ export function focusMarkOf(scene: Scene, element: ElementNode): FocusMark {
     if (++looked > MOST_LOOKED_AT) return { kind: "other" };
     if (
       styles.likeness({ element: other, interaction }) !== styles.likeness({ element: other }) &&
-      changesAnything(scene, other, interaction)
+      (changesAnything(scene, other, interaction) || outlineAppears(scene, other, interaction))
     )
       return { kind: "other" };
   }
@@ -130,6 +130,22 @@ function* nearestFirst(index: DocumentIndex, element: ElementNode): Iterable<Ele
     given.add(other);
     yield other;
   }
+}
+
+/** Whether something that has no focus itself gets an outline. */
+function outlineAppears(
+  { page: { styles } }: Scene,
+  element: ElementNode,
+  interaction: Interaction,
+): boolean {
+  const outline = (acted?: Interaction) =>
+    ["outline-style", "outline-width", "outline-color"].map(
+      (property) => styles.value(element, property, acted)?.text?.toLowerCase() ?? "",
+    );
+  const [style = "", width = "", colour] = outline(interaction);
+  const isDrawn =
+    style !== "none" && style !== "hidden" && !/^0[a-z]*$/.test(width) && colour !== "transparent";
+  return isDrawn && outline().join(" ") !== [style, width, colour].join(" ");
 }
 
 function changesAnything(scene: Scene, element: ElementNode, interaction: Interaction): boolean {
