@@ -208,8 +208,8 @@ class SheetLoader {
     this.#baseHref = baseHref;
   }
 
-  #report(problem: Problem, isUnread = true): null {
-    this.hasUnread ||= isUnread;
+  #report(problem: Problem): null {
+    this.hasUnread = true;
     if (!this.#reported.has(problem.message)) this.problems.push(problem);
     this.#reported.add(problem.message);
     return null;
@@ -266,7 +266,7 @@ class SheetLoader {
       const sheet = await this.#parsed(file, href, info.size);
       return sheet === null ? null : this.withImports(sheet, media, scope, file, depth);
     }
-    return this.#report(stylesheetMissing(this.#page.name, href), false);
+    return this.#report(stylesheetMissing(this.#page.name, href));
   }
 
   /** A sheet that the configuration names: read wherever it is. */

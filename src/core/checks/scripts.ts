@@ -1,4 +1,5 @@
 import { NO } from "../css/certainty.ts";
+import type { ElementNode } from "../document/node.ts";
 import { textContent } from "../document/text-content.ts";
 import { attributeText, writtenText } from "../document/written.ts";
 import { keptForScene } from "../scene/kept.ts";
@@ -52,6 +53,18 @@ export const isAlive = keptForScene(
     scriptsOf(scene).text.trim() !== "" ||
     scene.page.index.elements.some(({ listeners }) => listeners === "unknown" || listeners.size > 0),
 );
+
+/** Whether an empty element is one that scripts may fill: they can find it, by its id or by what templates bind. */
+export const mayBeFilled = (scene: Scene, element: ElementNode): boolean => {
+  const { elsewhere, text } = scriptsOf(scene);
+  if (scene.document.kind !== "document" || (!elsewhere && text.trim() === "")) return false;
+  if (textContent(element) !== "" || element.children.some(({ kind }) => kind === "element")) return false;
+  const id = attributeText(element, "id");
+  return (
+    (id !== null && (elsewhere || text.includes(id))) ||
+    [...element.attributes.keys()].some((name) => /^(?:data-|v-|x-|ng-|:)/.test(name))
+  );
+};
 
 /** Whether some script of the page may do what the words stand for; source of other files is not known. */
 export const scriptsMay = (scene: Scene, words: RegExp): boolean => {

@@ -51,6 +51,7 @@ const longhandsOf: Readonly<Record<string, readonly string[]>> = {
   "list-style": ["list-style-type", "list-style-image"],
   container: ["container-name", "container-type"],
   gap: ["row-gap", "column-gap"],
+  "font-variant": ["font-variant-caps"],
   "grid-row": ["grid-row-start"],
   "grid-column": ["grid-column-start"],
   "grid-gap": ["row-gap", "column-gap"],
@@ -104,6 +105,11 @@ export function expandShorthand(property: string, text: string): Expansion {
         ["container-type", type.trim()],
       ];
     }
+    case "font-variant":
+      return longhands.map(
+        (longhand) =>
+          [longhand, /[\w-]*-caps\b|unicase|normal/i.exec(text)?.[0].toLowerCase() ?? "normal"] as const,
+      );
     case "grid-row":
     case "grid-column":
       return longhands.map((longhand) => [longhand, splitAtSlashes(text)[0]?.trim() ?? "auto"] as const);

@@ -1,10 +1,24 @@
 import { type Rgba, rgba, transparent } from "../colour/rgba.ts";
 import { functionCall, splitAtCommas, splitAtSpaces } from "../css/split-value.ts";
 import type { Styled } from "../css/styles.ts";
+import { LITTLE } from "./little.ts";
 import type { Page } from "./page.ts";
 
 /** How finely the way from one stop of a gradient to the next is looked at. */
 const GRADIENT_STEPS = 12;
+
+/** Whether a gradient is drawn as a line: an edge too thin for text to lie on. CSS Backgrounds 3 §2.9. */
+export const isGradientLine = (repeat: string, size: string): boolean =>
+  /no-repeat|repeat-[xy]/i.test(repeat) &&
+  size
+    .trim()
+    .split(/\s+/)
+    .some((part) => {
+      const [, number, unit] = /^([\d.]+)(px|r?em|%)?$/.exec(part) ?? [];
+      if (number === undefined) return false;
+      const pixels = Number(number) * (unit === "em" || unit === "rem" ? 16 : 1);
+      return unit === "%" ? pixels <= 5 : pixels <= LITTLE;
+    });
 
 /** Whether the gradient fills its whole box. CSS Backgrounds 3 §2.9. */
 export const gradientCovers = (repeat: string, size: string): boolean =>

@@ -4,6 +4,7 @@ import { NO } from "../css/certainty.ts";
 import type { Styled } from "../css/styles.ts";
 import type { ElementNode } from "../document/node.ts";
 import { textContent } from "../document/text-content.ts";
+import { LITTLE } from "./little.ts";
 import type { Page } from "./page.ts";
 import type { PresenceMap } from "./presence.ts";
 import { isPositioned } from "./stacking.ts";
@@ -237,9 +238,6 @@ function cellOf({ styles }: Page, element: ElementNode): string | null {
   );
   return row === "auto" || column === "auto" ? null : `${row}/${column}`;
 }
-
-/** Moves smaller than this, in CSS pixels, keep text on its ground. */
-export const LITTLE = 8;
 
 /** Whether a negative margin pulls an element up, or what follows it. */
 const isPulled = (page: Page, element: ElementNode): boolean =>

@@ -6,14 +6,14 @@ import type { Styled } from "../css/styles.ts";
 import { elementsBelow } from "../document/around.ts";
 import type { ElementNode } from "../document/node.ts";
 import { effectOf, opacityOf } from "./effects.ts";
-import { gradientColours, gradientCovers } from "./gradients.ts";
+import { gradientColours, gradientCovers, isGradientLine } from "./gradients.ts";
+import { LITTLE } from "./little.ts";
 import type { Page } from "./page.ts";
 import {
   type Canvas,
   type Cover,
   type Extent,
   isMoved,
-  LITTLE,
   lastInside,
   type PaintedPage,
   replaced,
@@ -291,10 +291,9 @@ function layBackground(
           ? "a picture lies behind it"
           : "a gradient that source does not give lies behind it",
       };
-    const covers = gradientCovers(
-      value("background-repeat")?.text ?? "",
-      value("background-size")?.text ?? "",
-    );
+    const [repeat, size] = [value("background-repeat")?.text ?? "", value("background-size")?.text ?? ""];
+    if (isGradientLine(repeat, size)) continue;
+    const covers = gradientCovers(repeat, size);
     const next = [
       ...laid.flatMap((pair) => stops.map((stop) => layOver(pair, faded(stop, opacity)))),
       ...(covers ? [] : laid),

@@ -61,12 +61,12 @@ const cues = [
   "font-family",
   "font-size",
   "text-transform",
+  "font-variant-caps",
   "background-color",
   "background-image",
   "text-shadow",
   "box-shadow",
   "letter-spacing",
-  "border-bottom-style",
   "outline-style",
 ];
 
@@ -168,11 +168,18 @@ function isDecorated(
   const interaction = kind === "none" ? noInteraction : { kind, element: link };
   const line =
     view.page.styles.value(link, "text-decoration-line", interaction)?.text?.toLowerCase() ?? "underline";
-  if (/underline|overline|line-through/.test(line)) return true;
-  const border =
-    view.page.styles.value(link, "border-bottom-style", interaction)?.text?.toLowerCase() ?? "none";
-  const width = view.page.styles.value(link, "border-bottom-width", interaction)?.text ?? "0";
-  return border !== "none" && border !== "hidden" && !/^0[a-z]*$/i.test(width);
+  const isSeen = (property: string): boolean =>
+    view.page.styles.colour({ element: link, interaction }, property)?.colour?.alpha !== 0;
+  if (/underline|overline|line-through/.test(line) && isSeen("text-decoration-color")) return true;
+  return ["top", "right", "bottom", "left"].some((side) => {
+    const value = (what: string) =>
+      view.page.styles.value(link, `border-${side}-${what}`, interaction)?.text?.toLowerCase() ?? "none";
+    return (
+      !/^(?:none|hidden)$/.test(value("style")) &&
+      !/^0[a-z]*$/.test(value("width")) &&
+      isSeen(`border-${side}-color`)
+    );
+  });
 }
 
 export const linksStandOut = {
@@ -201,6 +208,24 @@ export const linksStandOut = {
     {
       html: `<style>a { text-decoration: none; color: #036 }</style><ul><li><a href="x">Slips</a></li></ul>`,
       finds: [],
+    },
+    {
+      html: `<style>p { color: #333 } a { text-decoration: none; color: #036; border: 1px solid }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+      finds: [],
+    },
+    {
+      html: `<style>p { color: #333 } a { text-decoration: none; color: #036; font-variant: small-caps }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+      finds: [],
+    },
+    {
+      html: `<style>p { color: #333 } a { text-decoration-color: transparent; color: #036 }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,
+      finds: [
+        [
+          "failed",
+          `<a href="x">`,
+          "Only its colour tells this link from the text around it, and the two differ by 1.00:1, #003366 beside #333333.",
+        ],
+      ],
     },
     {
       html: `<style>p { color: #333 } a { text-decoration: none; color: #036 }</style><p>Ask the <a href="x">yard office</a> before you launch.</p>`,

@@ -1,4 +1,5 @@
 import { elementsBelow, firstOf } from "../../document/around.ts";
+import { isDisabled } from "../../document/disabled.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { pointerHandlerOf } from "../../document/pointer-handler.ts";
 import { attributeText } from "../../document/written.ts";
@@ -76,6 +77,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       `A click anywhere on this <${element.tag}> does something. Does ${describe(inside)} inside it do the same from the keyboard?`,
     );
   }
+  if (firstOf(elementsBelow(index, element), (one) => isDisabled(index, one) === true) !== null)
+    return cantTell(
+      `A click on this <${element.tag}> does something. Can the control inside it do the same once it is no longer disabled?`,
+    );
   // Pressing without a click may begin to drag, or keep the focus where it is.
   if (pointerHandlerOf(element)?.event.endsWith("click") !== true)
     return cantTell(

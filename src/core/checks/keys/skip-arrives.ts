@@ -11,7 +11,7 @@ import { freshId } from "../fresh-id.ts";
 import { idOf } from "../names/label-edits.ts";
 import { scriptsMay } from "../scripts.ts";
 import { mainMarked } from "../structure/main-part.ts";
-import { fragmentTarget, skipLinks } from "./skip-link.ts";
+import { fragmentTarget, saysSo, skipLinks } from "./skip-link.ts";
 
 function judge(link: ElementNode, scene: Scene): Verdict {
   const href = attributeText(link, "href")?.trim() ?? "";
@@ -46,6 +46,15 @@ function judge(link: ElementNode, scene: Scene): Verdict {
       : passed;
   }
   if (target === "top") return passed;
+  if (
+    scriptsMay(scene, /scrollIntoView|hashchange|location\.hash|createElement|innerHTML/) &&
+    !saysSo(scene, link)
+  )
+    return cantTell(
+      `Is there a script that makes "${href.slice(1)}"? Nothing here has that id, and this link then leads nowhere.`,
+      ask(`Give the content that it leads to id="${href.slice(1)}".`),
+      details,
+    );
   const main = exposedByRole(scene, "main")[0];
   const mainId = main === undefined ? null : attributeText(main, "id");
   const ids = scene.page.index.elements.flatMap((element) => attributeText(element, "id") ?? []);

@@ -38,9 +38,9 @@ function* controls(scene: Scene): Iterable<ElementNode> {
 
 function isControl(scene: Scene, element: ElementNode): boolean {
   if (element.namespace !== "html") return false;
-  if (element.tag === "input") return !buttonTypes.has(inputType(element));
+  if (element.tag === "input" && !buttonTypes.has(inputType(element))) return true;
   if (element.tag === "select" || element.tag === "textarea") return true;
-  if (!element.attributes.has("role") || element.tag === "button") return false;
+  if (!element.attributes.has("role")) return false;
   const { role, from } = scene.role(element);
   return from === "role attribute" && role !== null && controlRoles.has(role);
 }

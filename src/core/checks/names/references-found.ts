@@ -97,6 +97,13 @@ function verdictOf(
         ])
       : ask(`Give the element that is meant id="${missing}", or take the reference away.`);
   const lost = references[attribute] ?? "";
+  const name = scene.name(element);
+  if (attribute === "aria-labelledby" && name.certain && name.text !== "" && meant === null)
+    return cantTell(
+      `aria-labelledby names "${missing}", which is not here. Is "${name.text}", which names it now, all of its name?`,
+      repair,
+      { facts: details.facts, ...pointingAt(element, attribute) },
+    );
   if (scene.document.kind === "fragment" || (madeLater.has(attribute) && meant === null))
     return cantTell(
       `${attribute} names "${missing}", which is not here. Is it there when ${lost} is needed?`,
@@ -182,9 +189,20 @@ export const referencesFound = {
       html: `<!doctype html><title>t</title><button aria-labelledby="gone">Haul</button>`,
       finds: [
         [
-          "failed",
+          "cantTell",
           `<button aria-labelledby="gone">`,
-          `aria-labelledby names "gone", and nothing here has that id: its name is lost.`,
+          `aria-labelledby names "gone", which is not here. Is "Haul", which names it now, all of its name?`,
+        ],
+      ],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><b id="slip">Slip 4</b><button aria-labelledby="gone slip"></button>`,
+      finds: [
+        [
+          "cantTell",
+          `<button aria-labelledby="gone slip">`,
+          `aria-labelledby names "gone", which is not here. Is "Slip 4", which names it now, all of its name?`,
         ],
       ],
       others: 2,

@@ -6,6 +6,7 @@ import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { elementsInside } from "../exposed.ts";
 import { pictureCause } from "../names/picture-cause.ts";
+import { mayBeFilled } from "../scripts.ts";
 import { holdsUnknownContent, isUnnamed, speakable } from "../shown-name.ts";
 import { headingsOf } from "./headings.ts";
 
@@ -13,6 +14,8 @@ function judge(heading: ElementNode, scene: Scene): Verdict {
   const repair = ask("Write what the part below is about, or take the heading away.");
   if (isUnnamed(scene, heading)) {
     if (heading.spread !== null) return passed;
+    if (mayBeFilled(scene, heading))
+      return cantTell("Does a script write words into this heading? Without them it says nothing.", repair);
     const unknown = holdsUnknownContent(scene, heading);
     return unknown === null
       ? failed("This heading says nothing.", repair, causeIn(heading, scene))
@@ -48,6 +51,17 @@ export const headingsSay = {
     { html: `<h2>Slips</h2>`, finds: [] },
     { html: `<h2><img src="a.png" alt="Slips"></h2>`, finds: [] },
     { html: `<h2 hidden></h2>`, finds: [] },
+    {
+      html: `<!doctype html><title>t</title><h2 id="slip"></h2><script>show("slip")</script>`,
+      finds: [
+        [
+          "cantTell",
+          `<h2 id="slip">`,
+          "Does a script write words into this heading? Without them it says nothing.",
+        ],
+      ],
+      others: 3,
+    },
     { html: `<h2></h2>`, finds: [["failed", "<h2>", "This heading says nothing."]] },
     { html: `<h2><img src="a.png" alt=""></h2>`, finds: [["failed", "<h2>", "This heading says nothing."]] },
     { html: `<h2>– –</h2>`, finds: [["failed", "<h2>", `This heading says only "– –".`]] },

@@ -101,6 +101,7 @@ export const properties: Readonly<Record<string, PropertyRow>> = {
   "font-size": any("medium", true),
   "font-weight": any("normal", true),
   "font-style": any("normal", true),
+  "font-variant-caps": any("normal", true),
   "font-family": any("serif", true),
   "line-height": any("normal", true),
   "letter-spacing": length("normal", "normal", true, true),
