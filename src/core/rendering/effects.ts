@@ -1,4 +1,5 @@
 import type { Interaction } from "../css/match.ts";
+import { functionCall, splitAtSpaces } from "../css/split-value.ts";
 import type { ElementNode } from "../document/node.ts";
 import type { Page } from "./page.ts";
 
@@ -18,11 +19,14 @@ export function effectOf(page: Page, element: ElementNode, interaction: Interact
   if (known !== undefined) return known;
   const value = (property: string) => page.styles.value(element, property, interaction)?.text ?? null;
   const opacityText = value("opacity");
-  const opacity = opacityText === null ? null : opacityOf(opacityText);
+  const filtered = filterOpacity(value("filter") ?? "unknown");
+  const own = opacityText === null ? null : opacityOf(opacityText);
+  const opacity = own === null ? null : own * (filtered ?? 1);
   const unfollowed = effects.find(([property, idle]) => !idle.test(value(property) ?? "unknown"));
+  const filter = filtered === null ? "filter" : null;
   const effect: Effect = {
     opacity: opacity ?? 1,
-    unknown: opacity === null ? "opacity" : (unfollowed?.[0] ?? null),
+    unknown: opacity === null ? "opacity" : (filter ?? unfollowed?.[0] ?? null),
     touchesBackdrop: value("backdrop-filter")?.toLowerCase() !== "none",
   };
   if (likeness !== null) knownEffects.set(likeness, effect);
@@ -31,10 +35,23 @@ export function effectOf(page: Page, element: ElementNode, interaction: Interact
 
 /** Properties that change colours already painted, and the values at which they do not. */
 const effects: readonly (readonly [property: string, idle: RegExp])[] = [
-  ["filter", /^(?:none|drop-shadow\((?:[^()]|\([^()]*\))*\)|opacity\(1(?:00%)?\))$/i],
   ["mix-blend-mode", /^normal$/i],
   ["mask-image", /^none$/i],
 ];
+
+/** How much of an element filters leave to be seen; null where they change it otherwise. Filter Effects 1 §7. */
+function filterOpacity(filter: string): number | null {
+  if (filter.toLowerCase() === "none") return 1;
+  let left = 1;
+  for (const part of splitAtSpaces(filter)) {
+    const call = functionCall(part);
+    if (call?.name === "drop-shadow") continue;
+    const share = call?.name === "opacity" ? opacityOf(call.argument || "1") : null;
+    if (share === null) return null;
+    left *= share;
+  }
+  return left;
+}
 
 /** 0 to 1; null for what is no number. */
 export function opacityOf(text: string): number | null {

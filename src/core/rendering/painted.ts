@@ -3,7 +3,7 @@ import type { Interaction } from "../css/match.ts";
 import { splitAtCommas, splitAtSpaces } from "../css/split-value.ts";
 import type { CascadedValue } from "../css/style.ts";
 import type { Styled } from "../css/styles.ts";
-import { elementsBelow } from "../document/around.ts";
+import { elementsBelow, firstOf } from "../document/around.ts";
 import type { ElementNode } from "../document/node.ts";
 import { effectOf, opacityOf } from "./effects.ts";
 import { gradientColours, gradientCovers, isGradientLine } from "./gradients.ts";
@@ -62,11 +62,17 @@ export function paintedText(
 ): Painted {
   const { styles, index } = page;
   const styled = { element, interaction };
+  const drawn = element.namespace === "svg" ? styles.value(element, "fill", interaction) : null;
   const fill = styles.colour({ ...styled, ...foregroundOf }, "-webkit-text-fill-color");
   const computed = styles.colour({ ...styled, ...foregroundOf }, "color");
   const usesFill =
     fill?.value.own === true || (fill?.value.text ?? "currentcolor").toLowerCase() !== "currentcolor";
-  const foreground = usesFill ? fill : computed;
+  const foreground =
+    drawn === null
+      ? usesFill
+        ? fill
+        : computed
+      : { colour: drawn.text === null ? null : styles.colourWithin(styled, drawn.text), value: drawn };
   const layers: { element: ElementNode; value: CascadedValue }[] = [];
   const open = (unknown: string): Painted => ({
     spots: [],
@@ -86,6 +92,17 @@ export function paintedText(
       : (opacityOf(styles.pseudoValue(element, foregroundOf.pseudo, "opacity", interaction)?.text ?? "1") ??
         1);
   let laid: readonly Laying[] = [{ text: faded(foreground.colour, opacity), ground: transparent }];
+  const { pseudo } = foregroundOf;
+  if (pseudo !== undefined) {
+    const own = layBackground(page, { ...styled, pseudo }, laid);
+    if ("unknown" in own) return open(own.unknown);
+    laid = own.laid;
+    if (own.value !== null) layers.push({ element, value: own.value });
+    const position = styles.pseudoValue(element, pseudo, "position", interaction)?.text?.toLowerCase();
+    if (/^(?:absolute|fixed)$/.test(position ?? "") && !isOpaque(laid))
+      return open(`::${pseudo} is placed by itself (position: ${position})`);
+  }
+  if (drawn !== null && isOverShapes(page, element)) return open("shapes are drawn under it");
   let moved: { readonly element: ElementNode; readonly why: string } | null = null;
   /** What the text is painted with, where that is later than what is in the flow. */
   let level: Level | null = null;
@@ -197,6 +214,21 @@ export function paintedText(
     showsCanvas: !isOpaque(laid),
     layers,
   };
+}
+
+/** Whether something is drawn before a text of a drawing: it may lie under it. SVG 2 §3.3, "rendering order". */
+function isOverShapes({ index }: Page, text: ElementNode): boolean {
+  let root = text;
+  for (let up = index.flatParent(text); up?.namespace === "svg"; up = index.flatParent(up)) root = up;
+  const { order } = index.record(text);
+  return (
+    firstOf(
+      elementsBelow(index, root),
+      (element) =>
+        index.record(element).order < order &&
+        !/^(?:g|a|defs|title|desc|style|text|tspan|metadata)$/.test(element.tag),
+    ) !== null
+  );
 }
 
 /** Where something is painted among what is positioned: its level, and its place in document order. */

@@ -6,11 +6,18 @@ import { isDisabled } from "../../document/disabled.ts";
 import { inputType, textTypes } from "../../document/form-controls.ts";
 import { isIconWord } from "../../document/icon-words.ts";
 import type { ElementNode } from "../../document/node.ts";
-import { attributeText, attributeToken, attributeTokens, writtenText } from "../../document/written.ts";
+import {
+  attributeText,
+  attributeToken,
+  attributeTokens,
+  hasAttribute,
+  writtenText,
+} from "../../document/written.ts";
 import { declaredAt } from "../../findings/cause.ts";
 import { cantTell, type Facts, failed, inapplicable, type Verdict } from "../../findings/verdict.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
+import { pseudoTextsOf } from "./pseudo-text.ts";
 import { type ColourUse, declarationToMend, originsOf, suggestColour } from "./suggest-colour.ts";
 import { mayChange, type Needed, type TextCase, worstCase } from "./worst-case.ts";
 
@@ -26,7 +33,7 @@ const hasLetters = (text: string): boolean => /[\p{L}\p{N}]/u.test(text);
 
 function showsWords(scene: Scene, element: ElementNode): boolean {
   if (
-    element.tag === "option" ||
+    (element.tag === "option" && !isListed(scene, element)) ||
     element.tag === "optgroup" ||
     element.tag === "script" ||
     element.tag === "style" ||
@@ -40,6 +47,51 @@ function showsWords(scene: Scene, element: ElementNode): boolean {
   }
   if (scene.presence.of(element).ownTextHidden) return false;
   return element.children.some((child) => child.kind === "text" && hasLetters(writtenText(child.value)));
+}
+
+/** Whether an option is seen without opening anything: one of a list of several rows. HTML §4.10.7, "display size". */
+function isListed({ page: { index } }: Scene, option: ElementNode): boolean {
+  let up = index.parent(option);
+  while (up !== null && up.tag !== "select") up = index.parent(up);
+  return up !== null && (hasAttribute(up, "multiple") || Number(attributeText(up, "size") ?? 1) > 1);
+}
+
+/** Text of drawings: words between tags of SVG. */
+const drawnTexts = keptForScene((scene: Scene): readonly ElementNode[] =>
+  scene.page.index.elements.filter(
+    (element) =>
+      element.namespace === "svg" &&
+      /^(?:text|tspan|textPath)$/i.test(element.tag) &&
+      scene.presence.of(element).visible !== NO &&
+      element.children.some((child) => child.kind === "text" && hasLetters(writtenText(child.value))),
+  ),
+);
+
+const withWords = keptForScene(
+  (scene: Scene): ReadonlySet<ElementNode> => new Set([...textElements(scene), ...drawnTexts(scene)]),
+);
+
+/** Everything that shows text: elements with words of their own, and those whose pseudo-elements have some. */
+export const everyText = keptForScene((scene: Scene): readonly ElementNode[] =>
+  scene.page.index.elements.filter(
+    (element) =>
+      withWords(scene).has(element) ||
+      (scene.presence.of(element).visible !== NO && pseudoTextsOf(scene, element, false).length > 0),
+  ),
+);
+
+/** Judges all text that an element shows, its own and that of its pseudo-elements: the worst of it. */
+export function judgeEveryText(scene: Scene, element: ElementNode, needed: Needed): Verdict {
+  const hasWords = withWords(scene).has(element);
+  const own = hasWords ? judgeText(scene, element, needed) : inapplicable;
+  if (own.outcome === "failed") return own;
+  const others = pseudoTextsOf(scene, element, hasWords).map(({ pseudo, called }) =>
+    judgeText(scene, element, needed, { what: called, pseudo }),
+  );
+  const worst =
+    others.find(({ outcome }) => outcome === "failed") ??
+    others.find(({ outcome }) => outcome === "cantTell");
+  return worst !== undefined && (worst.outcome === "failed" || own.outcome !== "cantTell") ? worst : own;
 }
 
 /** Text of something that cannot be used is exempt. WCAG 1.4.3, "Incidental". */

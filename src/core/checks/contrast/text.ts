@@ -1,6 +1,6 @@
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
-import { judgeText, textElements } from "./judge-text.ts";
+import { everyText, judgeEveryText } from "./judge-text.ts";
 
 export const contrastText = {
   id: "contrast.text",
@@ -12,8 +12,8 @@ export const contrastText = {
   means: "Text stands out from its ground by at least 4.5:1, large text by 3:1, in every colour scheme.",
   who: "Someone with low vision, or reading in sunlight or on a poor screen, cannot make out the words.",
   mend: "Darken the text or lighten its ground; the nearest colour that passes is named with each finding.",
-  looksAt: textElements,
-  judge: (element, scene: Scene) => judgeText(scene, element, { large: 3, small: 4.5 }),
+  looksAt: everyText,
+  judge: (element, scene: Scene) => judgeEveryText(scene, element, { large: 3, small: 4.5 }),
   examples: [
     {
       html: `<p style="color: #ccc; background: #fff"><span class="boat-symbols-outlined">sailing</span></p>`,
@@ -36,6 +36,76 @@ export const contrastText = {
         [
           "failed",
           `<p style="color: #999">`,
+          "This text has a contrast of 2.84:1, #999999 on #ffffff; it needs 4.5:1.",
+        ],
+      ],
+    },
+    { html: `<style>p::before { content: "\\e900"; color: #ccc }</style><p>Slip 4</p>`, finds: [] },
+    {
+      html: `<style>p::before { content: "New: "; color: #fff; background: #036 }</style><p>Slip 4</p>`,
+      finds: [],
+    },
+    {
+      html: `<style>p::before { content: "New: "; color: #999 }</style><p>Slip 4</p>`,
+      finds: [
+        [
+          "failed",
+          "<p>",
+          "The text of ::before has a contrast of 2.84:1, #999999 on #ffffff; it needs 4.5:1.",
+        ],
+      ],
+    },
+    {
+      html: `<style>li::marker { color: #999 }</style><ol><li>Haul out</li></ol><ul><li>Slip 4</li></ul>`,
+      finds: [
+        [
+          "failed",
+          "<li>",
+          "The marker of this item has a contrast of 2.84:1, #999999 on #ffffff; it needs 4.5:1.",
+        ],
+      ],
+    },
+    {
+      html: `<svg width="90" height="30"><text y="20" fill="#999">Slip 4</text></svg>`,
+      finds: [
+        [
+          "failed",
+          `<text y="20" fill="#999">`,
+          "This text has a contrast of 2.84:1, #999999 on #ffffff; it needs 4.5:1.",
+        ],
+      ],
+    },
+    {
+      html: `<svg width="90" height="30"><rect width="90" height="30" fill="#036"/><text y="20" fill="#fff">Slip 4</text></svg>`,
+      finds: [
+        [
+          "cantTell",
+          `<text y="20" fill="#fff">`,
+          "Does this text reach 4.5:1? Source cannot tell: shapes are drawn under it.",
+        ],
+      ],
+    },
+    {
+      html: `<style>.hero { position: relative; isolation: isolate; color: #fff } .hero::before { content: ""; position: absolute; inset: 0; z-index: -1; background: #036 }</style><div class="hero">Slip 4</div>`,
+      finds: [],
+    },
+    { html: `<p style="color: #fff; box-shadow: inset 0 0 0 999px #036">Slip 4</p>`, finds: [] },
+    {
+      html: `<div style="display: contents; background: #036"><p style="color: #fff">Slip 4</p></div>`,
+      finds: [
+        [
+          "failed",
+          `<p style="color: #fff">`,
+          "This text has a contrast of 1.00:1, #ffffff on #ffffff; it needs 4.5:1.",
+        ],
+      ],
+    },
+    {
+      html: `<p style="filter: opacity(.5)">Slip 4</p><style>p { color: #333 }</style>`,
+      finds: [
+        [
+          "failed",
+          `<p style="filter: opacity(.5)">`,
           "This text has a contrast of 2.84:1, #999999 on #ffffff; it needs 4.5:1.",
         ],
       ],
