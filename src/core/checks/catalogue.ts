@@ -3,6 +3,7 @@ import { linksStandOut } from "./colour/links-stand-out.ts";
 import { colourNotAlone } from "./colour/not-alone.ts";
 import { contrastControlEdge } from "./contrast/control-edge.ts";
 import { contrastFocusMark } from "./contrast/focus-mark.ts";
+import { contrastIcon } from "./contrast/icon.ts";
 import { contrastPlaceholder } from "./contrast/placeholder.ts";
 import { contrastText } from "./contrast/text.ts";
 import { contrastTextActedOn } from "./contrast/text-acted-on.ts";
@@ -137,6 +138,7 @@ export const everyCheck: readonly Check[] = [
   contrastTextEnhanced,
   contrastPlaceholder,
   contrastControlEdge,
+  contrastIcon,
   contrastFocusMark,
   linksStandOut,
   colourNotAlone,

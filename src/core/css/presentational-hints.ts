@@ -129,7 +129,9 @@ function bodyLinkColour(index: DocumentIndex) {
   return value === null ? null : { value, source: body?.attributes.get("link")?.source ?? null };
 }
 
-const svgAttributes = "display visibility opacity font-size font-weight color fill stroke stroke-width".split(" ");
+const svgAttributes = "display visibility opacity font-size font-weight color fill stroke stroke-width".split(
+  " ",
+);
 
 /** Presentation attributes. SVG 2 §6.6. */
 function svgHints(element: ElementNode): { readonly block: DeclarationBlock; readonly key: string } | null {

@@ -4,6 +4,7 @@ import { NO } from "../../css/certainty.ts";
 import type { CascadedValue } from "../../css/style.ts";
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
+import { hasAttribute } from "../../document/written.ts";
 import { declaredAt } from "../../findings/cause.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { groundAround } from "../../rendering/ground.ts";
@@ -24,11 +25,18 @@ const fields = (scene: Scene): readonly ElementNode[] =>
   scene.page.index.elements.filter(
     (element) =>
       element.namespace === "html" &&
-      ((element.tag === "input" && !boxless.test(inputType(element))) ||
+      ((element.tag === "input" && (!boxless.test(inputType(element)) || isDrawnBox(scene, element))) ||
         element.tag === "select" ||
         element.tag === "textarea") &&
       scene.presence.of(element).visible !== NO,
   );
+
+/** Whether a checkbox or radio button is drawn by the page: as a plain box, without a picture in front of it. */
+const isDrawnBox = ({ page: { styles } }: Scene, element: ElementNode): boolean =>
+  /^(?:checkbox|radio)$/.test(inputType(element)) &&
+  !hasAttribute(element, "checked") &&
+  styles.keyword(element, "appearance") === "none" &&
+  ["before", "after"].every((pseudo) => styles.likeness({ element, pseudo }) === null);
 
 interface Edge {
   readonly colour: Rgba;
@@ -148,6 +156,16 @@ export const contrastControlEdge = {
         [
           "failed",
           `<input aria-label="Beam" style="border: 1px solid #ddd">`,
+          "The edge of this field stands out by 1.35:1, #dddddd on #ffffff; it needs 3:1.",
+        ],
+      ],
+    },
+    {
+      html: `<style>input { appearance: none; width: 20px; height: 20px; border: 1px solid #ddd; background: #fff }</style><label><input type="checkbox"> Winch</label>`,
+      finds: [
+        [
+          "failed",
+          `<input type="checkbox">`,
           "The edge of this field stands out by 1.35:1, #dddddd on #ffffff; it needs 3:1.",
         ],
       ],
