@@ -10,6 +10,7 @@ import { contrastTextActedOn } from "./contrast/text-acted-on.ts";
 import { contrastTextEnhanced } from "./contrast/text-enhanced.ts";
 import { errorConnected } from "./forms/error-connected.ts";
 import { optionsGrouped } from "./forms/options-grouped.ts";
+import { pasteAllowed } from "./forms/paste-allowed.ts";
 import { purposeTold } from "./forms/purpose-told.ts";
 import { requiredTold } from "./forms/required-told.ts";
 import { accessKeys } from "./keys/access-keys.ts";
@@ -86,6 +87,7 @@ import { language } from "./structure/language.ts";
 import { languageOfParts } from "./structure/language-of-parts.ts";
 import { layoutTablesPlain } from "./structure/layout-tables.ts";
 import { lists } from "./structure/lists.ts";
+import { listsMarked } from "./structure/lists-marked.ts";
 import { oneMain } from "./structure/main.ts";
 import { navigationOrder } from "./structure/navigation-order.ts";
 import { readingOrderKept } from "./structure/reading-order.ts";
@@ -98,6 +100,7 @@ import { targetSizeEnhanced } from "./touch/target-size-enhanced.ts";
 import { anyOrientation } from "./zoom/any-orientation.ts";
 import { zoomNotBlocked } from "./zoom/not-blocked.ts";
 import { spacing } from "./zoom/spacing.ts";
+import { textGrows } from "./zoom/text-grows.ts";
 
 /** Every check of whatever kind, in the order in which they are told. */
 export const everyCheck: readonly Check[] = [
@@ -171,12 +174,14 @@ export const everyCheck: readonly Check[] = [
   inLandmarks,
   landmarkPlace,
   lists,
+  listsMarked,
   tableHeaders,
   layoutTablesPlain,
   idsUnique,
   readingOrderKept,
   zoomNotBlocked,
   spacing,
+  textGrows,
   anyOrientation,
   targetSize,
   targetSizeEnhanced,
@@ -186,6 +191,7 @@ export const everyCheck: readonly Check[] = [
   captions,
   noAutoplay,
   purposeTold,
+  pasteAllowed,
   requiredTold,
   errorConnected,
   optionsGrouped,

@@ -13,6 +13,33 @@ const contactNames = new Set(
 );
 const contactWays = new Set(["home", "work", "mobile", "fax", "pager"]);
 
+/** Types of `input` that hold what a field name is for, where not any text does. HTML §4.10.18.7.1, "control group". */
+const typesOf: readonly (readonly [types: RegExp, names: RegExp])[] = [
+  [/^(?:text|search|email|hidden)$/, /^(?:email|username)$/],
+  [/^(?:text|search|tel|number|hidden)$/, /^tel(?:-|$)/],
+  [/^(?:text|search|url|hidden)$/, /^(?:url|photo|impp)$/],
+  [/^(?:text|search|password|hidden)$/, /^(?:current|new)-password$/],
+  [/^(?:text|search|date|hidden)$/, /^bday$/],
+];
+
+/** Whether an `input` of a type cannot hold what the last name of an `autocomplete` value is for. */
+export function isWrongForType(value: string, type: string): boolean {
+  const field =
+    value
+      .trim()
+      .toLowerCase()
+      .split(/\s+/)
+      .findLast((token) => token !== "webauthn") ?? "";
+  // What is for one kind of value is not for a name, an address or a card.
+  const row = typesOf.find(([, names]) => names.test(field));
+  if (row !== undefined) return !row[0].test(type);
+  return (
+    fieldNames.has(field) &&
+    /^(?:email|tel|url)$/.test(type) &&
+    !/^(?:one-time-code|cc-|postal-code|nickname)/.test(field)
+  );
+}
+
 export const autofillNames: readonly string[] = [...fieldNames, ...contactNames];
 
 /** The first token of an `autocomplete` value that is out of place; null when the value is valid. HTML §4.10.18.7.1. */

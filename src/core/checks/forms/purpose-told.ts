@@ -7,7 +7,7 @@ import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../fi
 import { setAttribute } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
-import { autofillNames, wrongAutofillToken } from "../../standards/autofill.ts";
+import { autofillNames, isWrongForType, wrongAutofillToken } from "../../standards/autofill.ts";
 import type { PageCheck } from "../check.ts";
 import { isInactive } from "../contrast/judge-text.ts";
 
@@ -28,6 +28,12 @@ function judge(field: ElementNode, scene: Scene): Verdict {
   const value = attributeText(field, "autocomplete");
   if (value === null || isInactive(scene, field)) return inapplicable;
   const wrong = wrongAutofillToken(value);
+  if (wrong === null && field.tag === "input" && isWrongForType(value, inputType(field)))
+    return failed(
+      `autocomplete="${value}" is not what type="${inputType(field)}" holds: browsers fill in the wrong thing, or nothing.`,
+      ask("Let type and autocomplete say the same of what belongs in the field."),
+      { facts: { autocomplete: value }, ...pointingAt(field, "autocomplete") },
+    );
   if (wrong === null) return passed;
   // Words made up to keep browsers from filling in say nothing about the user.
   if (/^(?:none|nope|no|false|true|disabled|new|random|chrome-off|nofill|do-not-autofill)$/.test(wrong))
@@ -65,6 +71,18 @@ export const purposeTold = {
   looksAt: fields,
   judge,
   examples: [
+    { html: `<input type="tel" aria-label="Phone" autocomplete="home tel">`, finds: [] },
+    { html: `<input type="email" aria-label="User" autocomplete="username">`, finds: [] },
+    {
+      html: `<input type="email" aria-label="E-mail" autocomplete="tel">`,
+      finds: [
+        [
+          "failed",
+          `<input type="email" aria-label="E-mail" autocomplete="tel">`,
+          `autocomplete="tel" is not what type="email" holds: browsers fill in the wrong thing, or nothing.`,
+        ],
+      ],
+    },
     { html: `<input aria-label="Name" autocomplete="name">`, finds: [] },
     { html: `<input aria-label="Phone" autocomplete="section-a billing home tel">`, finds: [] },
     { html: `<input aria-label="x" autocomplete="off">`, finds: [] },

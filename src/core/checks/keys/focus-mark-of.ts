@@ -21,9 +21,10 @@ export const markedStops = (scene: Scene): readonly ElementNode[] =>
   sureStops(scene).filter((element) => {
     if (element.namespace !== "html") return false;
     const hasCaret =
-      element.tag === "textarea" ||
-      element.attributes.has("contenteditable") ||
-      (element.tag === "input" && (textTypes.has(inputType(element)) || inputType(element) === "number"));
+      scene.page.styles.keyword(element, "caret-color") !== "transparent" &&
+      (element.tag === "textarea" ||
+        element.attributes.has("contenteditable") ||
+        (element.tag === "input" && (textTypes.has(inputType(element)) || inputType(element) === "number")));
     // Frames and media show focus inside; what cannot be seen shows it elsewhere.
     if (hasCaret || /^(?:html|body|iframe|audio|video|area)$/.test(element.tag)) return false;
     return whyUnseen(scene.page, element) === null;

@@ -58,6 +58,21 @@ export const focusShows = {
   judge,
   examples: [
     { html: `<button>Haul out</button>`, finds: [] },
+    { html: `<style>input { outline: none }</style><input aria-label="Beam">`, finds: [] },
+    {
+      html: `<style>input { outline: none; caret-color: transparent }</style><input aria-label="Beam">`,
+      finds: [
+        [
+          "failed",
+          `<input aria-label="Beam">`,
+          "Nothing shows when this has focus: its outline is taken away and nothing takes its place.",
+        ],
+      ],
+    },
+    {
+      html: `<style>input { outline: none } input:focus-visible + span b { outline: 2px solid }</style><label><input type="checkbox"><span><b></b></span> Winch</label>`,
+      finds: [],
+    },
     {
       html: `<style>a { outline: none } a:focus { background: #036; color: #fff }</style><a href="x">Slips</a>`,
       finds: [],

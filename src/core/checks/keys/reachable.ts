@@ -13,6 +13,7 @@ import type { Role } from "../../semantics/tables/roles.ts";
 import { asButton } from "../as-button.ts";
 import type { PageCheck } from "../check.ts";
 import { isShown } from "../exposed.ts";
+import { scriptsMay } from "../scripts.ts";
 import { handlerText, withHandlers } from "./handlers.ts";
 
 /** Widgets that move focus among their items themselves: an item out of the Tab order is as it should be. */
@@ -34,8 +35,30 @@ const withPointerHandlers = (scene: Scene): readonly ElementNode[] => [
     const { inert, reason } = scene.presence.of(element);
     return !inert && reason !== "aria-hidden" && pointerHandlerOf(element) !== null;
   }),
-  ...scene.page.index.elements.filter((element) => isLeftToComponent(scene, element)),
+  ...scene.page.index.elements.filter(
+    (element) => isLeftToComponent(scene, element) || isTakenOut(scene, element),
+  ),
 ];
+
+/** Whether a link or button is taken out of the order of Tab, and nothing that can be reached leads to the same place. */
+function isTakenOut(scene: Scene, element: ElementNode): boolean {
+  const isLink = element.tag === "a" && element.attributes.has("href");
+  if ((!isLink && element.tag !== "button") || (tabindexOf(element) ?? 0) >= 0) return false;
+  const { inert, reason } = scene.presence.of(element);
+  if (inert || reason === "aria-hidden" || !isShown(scene, element) || pointerHandlerOf(element) !== null)
+    return false;
+  return focusCause(scene.page.index, element) !== null && !(isLink && isLinkedElsewhere(scene, element));
+}
+
+const isLinkedElsewhere = (scene: Scene, link: ElementNode): boolean =>
+  scene.page.index
+    .byTag("a")
+    .some(
+      (other) =>
+        other !== link &&
+        attributeText(other, "href") === attributeText(link, "href") &&
+        isTabbable(scene.page, scene.presence, other) === true,
+    );
 
 /** Whether a click does something on an element that takes no focus of its own, and a component may give it more. */
 const isLeftToComponent = (scene: Scene, element: ElementNode): boolean =>
@@ -60,6 +83,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     return passed;
   if (focusCause(index, element) === "control" && isFocusable(scene.page, scene.presence, element) === false)
     return passed;
+  if (pointerHandlerOf(element) === null) return judgeTakenOut(element, scene);
   const handler = pointerHandlerOf(element)?.code ?? "";
   if (reachableHandlers(scene).has(handler) || isDoneWithoutPressing(element, handler)) return passed;
   if (isDoneByKey(scene, element)) return passed;
@@ -96,9 +120,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   // Nothing is there to press: a veil behind a dialog, a strip to drag.
   if (
     element.children.length === 0 &&
-    element.tag !== "input" &&
-    element.tag !== "button" &&
-    element.tag !== "a"
+    !/^(?:input|button|a)$/.test(element.tag) &&
+    !(element.tag === "img" && scene.name(element).text !== "")
   )
     return cantTell(
       `A click on this empty <${element.tag}> does something. Can the same be done with a key?`,
@@ -141,6 +164,26 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     ),
     { facts: { handler }, cause: { kind: "element without focus", of: [index.record(element).order] } },
   );
+}
+
+/** Where a script may move the focus there, as in a toolbar, it is a question. */
+function judgeTakenOut(element: ElementNode, scene: Scene): Verdict {
+  for (let up: ElementNode | null = element; up !== null; up = scene.page.index.flatParent(up))
+    if (composites.has(scene.role(up).role ?? "generic")) return passed;
+  if (isBesideFieldWithKeys(scene, element)) return passed;
+  const word = element.tag === "a" ? "link" : "button";
+  const repair = withChanges("likely", 'Take tabindex="-1" away, unless a script moves focus here.', [
+    removeAttribute(element, "tabindex"),
+  ]);
+  return element.tag === "a" && !scriptsMay(scene, /tabindex|\.focus\s*\(/i)
+    ? failed(
+        "Tab never stops at this link: tabindex takes it out of the order, and nothing else leads there.",
+        repair,
+      )
+    : cantTell(
+        `Tab never stops at this ${word}. Can what it does be done from the keyboard elsewhere?`,
+        repair,
+      );
 }
 
 /** How far out a field may stand with its buttons. */
@@ -261,6 +304,52 @@ export const reachable = {
       others: 1,
     },
     { html: `<a href="hire.html" onclick="log()">Hire</a>`, finds: [] },
+    {
+      html: `<!doctype html><title>t</title><a href="hire.html" tabindex="-1"><img src="a.png" alt=""></a><a href="hire.html">Hire</a>`,
+      finds: [],
+      others: 3,
+    },
+    {
+      html: `<!doctype html><title>t</title><a href="hire.html" tabindex="-1">Hire</a>`,
+      finds: [
+        [
+          "failed",
+          `<a href="hire.html" tabindex="-1">`,
+          "Tab never stops at this link: tabindex takes it out of the order, and nothing else leads there.",
+        ],
+      ],
+      others: 2,
+    },
+    {
+      html: `<button tabindex="-1">Launch</button>`,
+      finds: [
+        [
+          "cantTell",
+          `<button tabindex="-1">`,
+          "Tab never stops at this button. Can what it does be done from the keyboard elsewhere?",
+        ],
+      ],
+    },
+    {
+      html: `<img src="yard.png" alt="Map of the yard" onclick="zoom()">`,
+      finds: [
+        [
+          "failed",
+          `<img src="yard.png" alt="Map of the yard" onclick="zoom()">`,
+          `This <img> "Map of the yard" can be clicked, but takes no focus.`,
+        ],
+      ],
+    },
+    {
+      html: `<div onclick="pick()"><input disabled aria-label="Beam"></div>`,
+      finds: [
+        [
+          "cantTell",
+          `<div onclick="pick()">`,
+          "A click on this <div> does something. Can the control inside it do the same once it is no longer disabled?",
+        ],
+      ],
+    },
     { html: `<div onclick="event.stopPropagation()">Slip 4</div>`, finds: [] },
     {
       html: `<canvas onclick="pick(event)">Slips</canvas>`,

@@ -57,6 +57,13 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (isTied) return passed;
   const answers = set.map((answer) => speakable(scene.name(answer).text));
   const facts = { answers: answers.slice(0, 6).join(", ") };
+  const stray = strayLegend(scene, element);
+  if (stray !== null)
+    return failed(
+      `"${textContent(stray)}" is a <legend> that is no child of its fieldset: it does not name the group.`,
+      ask("Put the <legend> first in the <fieldset>, with nothing around it."),
+      { facts: { ...facts, legend: textContent(stray) } },
+    );
   const question = questionBefore(scene, set);
   const kind = inputType(element) === "radio" ? "radio buttons" : "checkboxes";
   if (question === null) {
@@ -73,6 +80,20 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     `"${question.text}" is not tied to its ${set.length} ${kind}: they are heard without the question.`,
     grouped(scene, set, question),
     { facts: { ...facts, question: question.text } },
+  );
+}
+
+/** A legend inside the fieldset around an answer that is not a child of it; null where there is none. HTML §4.10.16. */
+function strayLegend(scene: Scene, answer: ElementNode): ElementNode | null {
+  const fieldset = [...elementsAround(scene, answer)].find((up) => up.tag === "fieldset");
+  if (fieldset === undefined) return null;
+  return (
+    [...elementsInside(scene, fieldset)].find(
+      (inside) =>
+        inside.tag === "legend" &&
+        scene.page.index.parent(inside)?.tag !== "fieldset" &&
+        textContent(inside) !== "",
+    ) ?? null
   );
 }
 
@@ -198,6 +219,16 @@ export const groupNamed = {
   looksAt: groups,
   judge,
   examples: [
+    {
+      html: `<fieldset><div><legend>Rig</legend></div><label><input type="radio" name="r"> Sloop</label><label><input type="radio" name="r"> Yawl</label></fieldset>`,
+      finds: [
+        [
+          "failed",
+          `<input type="radio" name="r">`,
+          `"Rig" is a <legend> that is no child of its fieldset: it does not name the group.`,
+        ],
+      ],
+    },
     {
       html: `<fieldset><legend>Shore power?</legend><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label></fieldset>`,
       finds: [],

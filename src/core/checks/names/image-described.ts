@@ -1,5 +1,6 @@
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
+import { textContent } from "../../document/text-content.ts";
 import { attributeText, attributeUnknown, hasAttribute } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
@@ -20,10 +21,22 @@ function* images(scene: Scene): Iterable<ElementNode> {
     if (!isArea && !isExposed(scene, element)) continue;
     if (element.tag === "img" || (element.tag === "input" && inputType(element) === "image")) yield element;
     else if (isArea && isUsed(scene, element)) yield element;
+    else if (isDrawnElsewhere(element)) yield element;
     else if (element.attributes.has("role") && element.tag !== "img" && isPictureRole(scene, element))
       yield element;
   }
 }
+
+/** Whether an element shows a picture from elsewhere, or one that a script draws, in the place of its content. */
+const isDrawnElsewhere = (element: ElementNode): boolean =>
+  element.namespace === "html" &&
+  !element.attributes.has("role") &&
+  (element.tag === "canvas" ||
+    (/^(?:object|embed)$/.test(element.tag) &&
+      (/^image\//i.test(attributeText(element, "type") ?? "") ||
+        /\.(?:svg|png|jpe?g|gif|webp|avif)(?:[?#]|$)/i.test(
+          attributeText(element, element.tag === "object" ? "data" : "src") ?? "",
+        ))));
 
 const isUsed = (scene: Scene, area: ElementNode): boolean => {
   const map = scene.page.index.parent(area);
@@ -86,6 +99,7 @@ function judge(image: ElementNode, scene: Scene): Verdict {
         [setAttribute(image, "alt", BLANK)],
       ),
     );
+  if (isDrawnElsewhere(image)) return judgeDrawn(image, scene);
   if (image.tag !== "img")
     return failed(
       "This element is told as an image but has no text alternative.",
@@ -109,6 +123,20 @@ function judge(image: ElementNode, scene: Scene): Verdict {
     repairFor(scene, image),
     cause === null ? {} : { cause: pictureCause(scene, image) },
   );
+}
+
+/** What stands in such an element is its alternative. HTML §4.8.7, §4.12.5. */
+function judgeDrawn(image: ElementNode, scene: Scene): Verdict {
+  if (textContent(image) !== "" || scene.page.index.childElements(image).length > 0) return passed;
+  const repair = askWords(
+    `Say what it shows: in its content${image.tag === "embed" ? "" : `, <${image.tag}>…</${image.tag}>,`} or in aria-label; hide it with aria-hidden if it only decorates.`,
+    "Text alternative",
+    "",
+    [setAttribute(image, "aria-label", BLANK)],
+  );
+  return image.tag === "canvas"
+    ? cantTell("Does this canvas show something? It has no text alternative.", repair)
+    : failed(`The picture in this <${image.tag}> has no text alternative.`, repair);
 }
 
 /** A picture that sends a form needs words of its own: the browser's "Submit" says nothing of it. */
@@ -137,6 +165,22 @@ export const imageDescribed = {
   looksAt: images,
   judge,
   examples: [
+    {
+      html: `<object data="tides.svg" type="image/svg+xml"></object>`,
+      finds: [
+        [
+          "failed",
+          `<object data="tides.svg" type="image/svg+xml">`,
+          "The picture in this <object> has no text alternative.",
+        ],
+      ],
+    },
+    { html: `<object data="tides.svg" type="image/svg+xml">High water at six</object>`, finds: [] },
+    { html: `<canvas>High water at six</canvas>`, finds: [] },
+    {
+      html: `<canvas></canvas>`,
+      finds: [["cantTell", "<canvas>", "Does this canvas show something? It has no text alternative."]],
+    },
     { html: `<img src="hull-07.jpg" alt="Hull 07 on slip 4, port side scraped">`, finds: [] },
     { html: `<img src="wave.svg" alt="">`, finds: [] },
     { html: `<img src="rope.png" aria-label="Coiled mooring rope">`, finds: [] },

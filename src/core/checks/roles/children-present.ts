@@ -10,6 +10,7 @@ import type { PageCheck } from "../check.ts";
 import { exposedWithRole, isExposed } from "../exposed.ts";
 import { runOf, wrapRun } from "../run-of-siblings.ts";
 import { holdsUnknownContent } from "../shown-name.ts";
+import { visibleText } from "../visible-text.ts";
 
 function judge(container: ElementNode, scene: Scene): Verdict {
   const { role, from } = scene.role(container);
@@ -22,11 +23,22 @@ function judge(container: ElementNode, scene: Scene): Verdict {
   )
     return inapplicable;
   const inside = contentRoles(scene, container).filter((element) => isExposed(scene, element));
-  // Nothing in it yet: a script may fill it.
-  if (inside.length === 0 || holdsUnknownContent(scene, container) !== null) return inapplicable;
+  if (holdsUnknownContent(scene, container) !== null) return inapplicable;
+  const needed = [...new Set(owns.map((path) => path.split("/").at(-1) ?? path))].join(" or ");
+  if (inside.length === 0) {
+    // Nothing in it yet: a script may fill it.
+    const text = visibleText(scene, container) ?? "";
+    if (text === "" || scene.document.kind === "component") return inapplicable;
+    return failed(
+      `role="${role}" promises ${needed}, but holds only plain text.`,
+      ask(
+        `Give its items role="${needed.split(" or ")[0]}" and the keys that go with it, or take role="${role}" away.`,
+      ),
+      { facts: { role, needed } },
+    );
+  }
   const allowed = new Set([...owns, ...(mayOwn ?? [])].map((path) => path.split("/")[0]));
   if (inside.some((element) => allowed.has(scene.role(element).role ?? ""))) return passed;
-  const needed = [...new Set(owns.map((path) => path.split("/").at(-1) ?? path))].join(" or ");
   const found = [...new Set(inside.map((element) => scene.role(element).role))].slice(0, 3).join(", ");
   return failed(
     `role="${role}" promises ${needed}, but holds only ${found}.`,
@@ -76,6 +88,17 @@ export const childrenPresent = {
   looksAt: exposedWithRole,
   judge,
   examples: [
+    {
+      html: `<div role="menu" aria-label="Slips"><div>Slip 4</div></div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="menu" aria-label="Slips">`,
+          `role="menu" promises menuitem or menuitemcheckbox or menuitemradio, but holds only plain text.`,
+        ],
+      ],
+    },
+    { html: `<div role="menu" aria-label="Slips"></div>`, finds: [] },
     { html: `<ul role="menu"><li role="none"><a role="menuitem" href="x">Slips</a></li></ul>`, finds: [] },
     { html: `<div role="listbox" aria-label="Slips"></div>`, finds: [] },
     {

@@ -1,9 +1,11 @@
+import { NO } from "../../css/certainty.ts";
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
-import { attributeToken, hasAttribute } from "../../document/written.ts";
+import { attributeToken, attributeTokens, hasAttribute } from "../../document/written.ts";
 import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
-import { removeAttribute } from "../../repair/change.ts";
+import { removeAttribute, setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
+import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
 
@@ -33,8 +35,10 @@ const pairs: readonly Pair[] = [
 /** Where only the native "yes" is contradicted: an ARIA "yes" may stand alone, on purpose. */
 const mayStandAlone = new Set(["aria-required", "aria-disabled", "aria-readonly"]);
 
-function judge(element: ElementNode): Verdict {
+function judge(element: ElementNode, scene: Scene): Verdict {
   if (element.namespace !== "html") return inapplicable;
+  const opened = judgeExpanded(element, scene);
+  if (opened.outcome === "failed") return opened;
   const pair = pairs.find(({ state, on }) => attributeToken(element, state) !== null && on(element));
   if (pair === undefined) return inapplicable;
   const said = attributeToken(element, pair.state);
@@ -51,6 +55,26 @@ function judge(element: ElementNode): Verdict {
   );
 }
 
+/** Whether what is said to be open can be seen: what `aria-controls` names, where that is one thing. ARIA 1.3, "aria-expanded". */
+function judgeExpanded(element: ElementNode, scene: Scene): Verdict {
+  const said = attributeToken(element, "aria-expanded");
+  const ids = attributeTokens(element, "aria-controls");
+  const [id] = ids;
+  if ((said !== "true" && said !== "false") || id === undefined || ids.length > 1) return inapplicable;
+  const target = scene.page.index.byId(element, id);
+  if (target === null) return inapplicable;
+  const isHidden = scene.presence.of(target).visible === NO;
+  if (said === "true" && isHidden)
+    return failed(
+      `aria-expanded="true" says that "${id}" is open, and it is hidden.`,
+      withChanges("likely", 'Write aria-expanded="false" until it is open.', [
+        setAttribute(element, "aria-expanded", "false"),
+      ]),
+      { facts: { state: "aria-expanded" }, ...pointingAt(element, "aria-expanded") },
+    );
+  return passed;
+}
+
 export const stateAgrees = {
   id: "roles.state-agrees",
   kind: "page",
@@ -62,6 +86,20 @@ export const stateAgrees = {
   looksAt: exposedWithAria,
   judge,
   examples: [
+    {
+      html: `<button aria-expanded="true" aria-controls="fees">Fees</button><p id="fees" hidden>By the metre</p>`,
+      finds: [
+        [
+          "failed",
+          `<button aria-expanded="true" aria-controls="fees">`,
+          `aria-expanded="true" says that "fees" is open, and it is hidden.`,
+        ],
+      ],
+    },
+    {
+      html: `<button aria-expanded="true" aria-controls="fees">Fees</button><p id="fees">By the metre</p>`,
+      finds: [],
+    },
     { html: `<input required aria-required="true" aria-label="Beam">`, finds: [] },
     { html: `<input aria-required="true" aria-label="Beam">`, finds: [] },
     { html: `<button aria-disabled="true">Book</button>`, finds: [] },

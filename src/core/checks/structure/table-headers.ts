@@ -73,6 +73,12 @@ function judgeReferences(cell: ElementNode, scene: Scene): Verdict {
   const table = tableOf(index, cell);
   if (table === null) return inapplicable;
   const grid = tableGrid(index, table);
+  if (attributeTokens(cell, "headers").some((id) => index.byId(cell, id) === cell))
+    return failed(
+      "headers names this very cell: it has no header then.",
+      ask("Name the ids of the cells that head its row and column."),
+      pointingAt(cell, "headers"),
+    );
   const missing = attributeTokens(cell, "headers").filter((id) => {
     const target = index.byId(cell, id);
     return target === null || grid.cell(target) === null;
@@ -199,6 +205,12 @@ export const tableHeaders = {
   looksAt: tablesAndReferringCells,
   judge,
   examples: [
+    {
+      html: `<table><tr><th id="boat">Boat</th><th>Beam</th></tr><tr><td id="tern" headers="tern">Tern</td><td>2 m</td></tr></table>`,
+      finds: [
+        ["failed", `<td id="tern" headers="tern">`, "headers names this very cell: it has no header then."],
+      ],
+    },
     {
       html: `<table><caption>Tides</caption><tr><th>High</th><th>Low</th></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
       finds: [],

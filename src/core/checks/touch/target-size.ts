@@ -20,14 +20,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const { width, height } = target;
   const isSmall = (width !== null && width < NEEDED) || (height !== null && height < NEEDED);
   if (!isSmall) return passed;
-  const { index } = scene.page;
-  const siblings = index.childElements(index.record(element).parent ?? index.record(element).root);
-  const position = siblings.indexOf(element);
-  for (const other of [siblings[position - 1], siblings[position + 1]]) {
-    const neighbour = other === undefined ? undefined : fixedTargets(scene).get(other);
-    if (neighbour === undefined) continue;
-    const [first, second] =
-      siblings.indexOf(neighbour.element) < position ? [neighbour, target] : [target, neighbour];
+  for (const [first, second] of [...besideOf(scene, target), ...besideInItems(scene, target)]) {
     const between = distance(scene, first, second);
     if (between === null || between >= NEEDED) continue;
     const size =
@@ -49,6 +42,73 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     );
   }
   return passed;
+}
+
+type Beside = readonly [first: FixedTarget, second: FixedTarget];
+
+/** A target with the one before it, and with the one after it. */
+function besideOf(
+  scene: Scene,
+  target: FixedTarget,
+  targetOf: (element: ElementNode) => FixedTarget | undefined = (one) => fixedTargets(scene).get(one),
+): readonly Beside[] {
+  const { index } = scene.page;
+  const { element } = target;
+  const siblings = index.childElements(index.record(element).parent ?? index.record(element).root);
+  const position = siblings.indexOf(element);
+  const [before, after] = [siblings[position - 1], siblings[position + 1]].map((other) =>
+    other === undefined ? undefined : targetOf(other),
+  );
+  return [
+    ...(before === undefined ? [] : [[before, target] as const]),
+    ...(after === undefined ? [] : [[target, after] as const]),
+  ];
+}
+
+/** The same for targets that are each all of an item: the items stand beside one another, and are as high as they are. */
+function besideInItems(scene: Scene, target: FixedTarget): readonly Beside[] {
+  const parent = scene.page.index.flatParent(target.element);
+  const item = parent === null ? undefined : itemOf(scene, parent);
+  return item === undefined ? [] : besideOf(scene, item, (other) => itemOf(scene, other));
+}
+
+function itemOf(scene: Scene, item: ElementNode): FixedTarget | undefined {
+  const { styles, index } = scene.page;
+  const [only, ...more] = index.childElements(item);
+  const target = only === undefined ? undefined : fixedTargets(scene).get(only);
+  if (target === undefined || more.length > 0 || item.tag !== "li") return undefined;
+  if (!/^(?:block|flex|grid)$/.test(styles.keyword(target.element, "display") ?? "")) return undefined;
+  if (item.children.some((node) => node.kind === "text" && writtenText(node.value).trim() !== ""))
+    return undefined;
+  if (
+    ["height", "min-height", "width", "min-width"].some(
+      (side) => !/^(?:auto|0|0px|none)$/.test(styles.keyword(item, side) ?? ""),
+    )
+  )
+    return undefined;
+  const around = (sides: readonly string[]): number | null => {
+    let sum = 0;
+    for (const side of sides) {
+      const parts = [
+        styles.pixels({ element: item }, `padding-${side}`),
+        styles.pixels({ element: target.element }, `margin-${side}`),
+        styles.keyword(item, `border-${side}-style`) === "none"
+          ? 0
+          : styles.pixels({ element: item }, `border-${side}-width`),
+      ];
+      for (const part of parts) {
+        if (part === null) return null;
+        sum += part;
+      }
+    }
+    return sum;
+  };
+  const [wide, high] = [around(["left", "right"]), around(["top", "bottom"])];
+  return {
+    element: item,
+    width: target.width === null || wide === null ? null : target.width + wide,
+    height: target.height === null || high === null ? null : target.height + high,
+  };
 }
 
 /** Sides that are written in pixels are written larger. */
@@ -109,7 +169,7 @@ function distance(scene: Scene, first: FixedTarget, second: FixedTarget): number
     return along(isColumn ? "height" : "width", gap);
   }
   if (/grid/.test(layout) || textBetween) return null;
-  if (ways.every((display) => display === "block" || display === "flex")) return along("height", 0);
+  if (ways.every((display) => /^(?:block|flex|list-item)$/.test(display ?? ""))) return along("height", 0);
   if (ways.every((display) => display?.startsWith("inline-") === true || display === "inline-block")) {
     const size = styles.fontSize({ element: parent });
     return size === null ? null : along("width", size * SPACE);
@@ -145,6 +205,25 @@ export const targetSize = {
   looksAt: (scene: Scene) => fixedTargets(scene).keys(),
   judge,
   examples: [
+    {
+      html: `<style>li { margin: 0 } a { display: block; width: 16px; height: 16px }</style><ul><li><a href="1">1</a></li><li><a href="2">2</a></li></ul>`,
+      finds: [
+        [
+          "failed",
+          `<a href="1">`,
+          "This target is 16 by 16 pixels, and the next one begins right beside it: 16 pixels from middle to middle, of 24 needed.",
+        ],
+        [
+          "failed",
+          `<a href="2">`,
+          "This target is 16 by 16 pixels, and the next one begins right beside it: 16 pixels from middle to middle, of 24 needed.",
+        ],
+      ],
+    },
+    {
+      html: `<style>li { padding: 4px 0 } a { display: block; width: 16px; height: 16px }</style><ul><li><a href="1">1</a></li><li><a href="2">2</a></li></ul>`,
+      finds: [],
+    },
     {
       html: `<style>a { display: block; height: 12px; margin: 12px 0 }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
       finds: [],

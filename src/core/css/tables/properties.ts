@@ -92,6 +92,7 @@ export const properties: Readonly<Record<string, PropertyRow>> = {
   "text-shadow": any("none", true),
   "box-shadow": any("none"),
   "accent-color": any("auto", true),
+  "caret-color": any("auto", true),
   fill: any("black", true),
   stroke: any("none", true),
   "stroke-width": any("1px", true),
