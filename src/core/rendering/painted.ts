@@ -111,6 +111,8 @@ export function paintedText(
   let placeDependent = false;
   /** The element below is moved a little within the flow: it may stand beside this one's background. */
   let shifted = false;
+  /** Whether it lies below what is around it, up to the next stacking context. */
+  let isSunk = false;
   /** Layers that lie behind everything up to the next stacking context. */
   let behind: readonly Cover[] = [];
   let child: ElementNode | null = null;
@@ -120,6 +122,10 @@ export function paintedText(
     if (styles.likeness(here) === null) return open("it is not in the page as source shows it");
     // What has no box paints nothing and changes nothing. CSS Display 3 §2.5.
     if (value("display")?.text?.toLowerCase() === "contents") continue;
+    const covers = coversAt(paintedPage, ancestor, child, level);
+    if (covers.isOver) return open(`a box is laid over <${ancestor.tag}>`);
+    if (isSunk && paintsBackground(page, here))
+      return open(`it lies behind the background of <${ancestor.tag}>`);
     if (!isOpaque(laid)) {
       if (moved !== null)
         return overAnything(
@@ -149,8 +155,6 @@ export function paintedText(
         laid = withEach(laid, beside.colours);
         isOneOf ||= beside.colours.length > 0;
       }
-      const covers = coversAt(paintedPage, ancestor, child, level);
-      if (covers.isOver) return open(`a box is laid over <${ancestor.tag}>`);
       const isContext = covers.below.length + behind.length > 0 && isStackingContext(page, ancestor);
       const between = covers.below.filter(({ zIndex }) => isContext || zIndex >= 0);
       const waiting = covers.below.filter((cover) => !between.includes(cover));
@@ -191,13 +195,15 @@ export function paintedText(
         text: faded(text, elementOpacity),
         ground: faded(ground, elementOpacity),
       }));
+    if (isPaintedLate(page, ancestor) && (level === null || isStackingContext(page, ancestor)))
+      level = { zIndex: zIndexOf(page, ancestor) ?? 0, order: index.record(ancestor).order };
+    if (isSunk) isSunk = !isStackingContext(page, ancestor);
+    isSunk ||= (zIndexOf(page, ancestor) ?? 0) < 0;
+    child = ancestor;
     if (isOpaque(laid)) continue;
     if (effect.touchesBackdrop)
       return open(`backdrop-filter on <${ancestor.tag}> changes what lies behind it`);
     const position = value("position")?.text?.toLowerCase() ?? null;
-    if (isPaintedLate(page, ancestor) && (level === null || isStackingContext(page, ancestor)))
-      level = { zIndex: zIndexOf(page, ancestor) ?? 0, order: index.record(ancestor).order };
-    child = ancestor;
     if (moved === null) {
       const why = whyMoved(page, ancestor, interaction, position);
       if (why === "shifted") shifted = true;
@@ -339,6 +345,12 @@ function layBackground(
     laid: laid.map((pair) => layOver(pair, ground)),
     value: !isPainted ? null : ground.alpha > 0 ? colour.value : (value("background-image") ?? colour.value),
   };
+}
+
+/** Whether a box paints a background. */
+function paintsBackground(page: Page, styled: Styled): boolean {
+  const laid = layBackground(page, styled, []);
+  return "unknown" in laid || laid.value !== null;
 }
 
 /** Inset shadows wider than this, in CSS pixels, fill any box. */

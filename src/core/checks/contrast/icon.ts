@@ -12,7 +12,7 @@ import type { Scene } from "../../scene/scene.ts";
 import type { SchemeView } from "../../scene/schemes.ts";
 import type { PageCheck } from "../check.ts";
 import { visibleText } from "../visible-text.ts";
-import { isInactive } from "./judge-text.ts";
+import { isInactive, schemeWords } from "./judge-text.ts";
 import { originsOf, suggestColour } from "./suggest-colour.ts";
 
 /** What a picture needs that one must see to know what a control does. WCAG 1.4.11, "Graphical Objects". */
@@ -94,7 +94,7 @@ function judgeIn(view: SchemeView, svg: ElementNode, scene: Scene): Verdict {
   if (strongest === undefined) return inapplicable;
   const shown = over(strongest.colour, ground);
   return failed(
-    `This icon stands out by ${shownRatio(ratio)}, ${toHex(shown)} on ${toHex(ground)}; it needs 3:1.`,
+    `This icon stands out by ${shownRatio(ratio)}${schemeWords(view.scheme)}, ${toHex(shown)} on ${toHex(ground)}; it needs 3:1.`,
     suggestColour(scene, strongest.value, shown, ground, NEEDED, { element: svg }),
     {
       facts: {

@@ -194,7 +194,8 @@ function isMarkedAsLogo(scene: Scene, element: ElementNode): boolean {
   return false;
 }
 
-const schemeWords = (scheme: string): string =>
+/** In which colour scheme something is so; nothing for the usual one. */
+export const schemeWords = (scheme: string): string =>
   scheme === "light" ? "" : scheme === "dark" ? " in the dark scheme" : ` with ${scheme}`;
 
 const circumstances = ({ scheme, interaction }: TextCase): string =>
