@@ -45,7 +45,7 @@ export function paintedPage(seed: number): string {
       maybe(0.08, () => "display: contents"),
       maybe(0.08, () => "display: grid"),
       maybe(0.1, () => `box-shadow: inset 0 0 0 ${pick(["999px", "2px"])} ${colour()}`),
-      maybe(0.08, () => `margin-top: ${pick(["-30px", "-4px", "12px"])}`),
+      maybe(0.08, () => `margin-top: ${pick(["-4px", "12px"])}`),
       maybe(0.04, () => "transform: translateX(4px)"),
     ]
       .filter((declaration) => declaration !== "")
@@ -68,7 +68,11 @@ export function paintedPage(seed: number): string {
     );
     const text = `<p class="${styled(`color: ${colour()}; ${maybe(0.2, () => `background: ${colour()}`)}; ${maybe(0.15, () => "position: relative")}`)}">${WORDS}</p>`;
     const cell = maybe(0.15, () => styled("grid-area: 1 / 1"));
-    return `<div class="${name} ${cell}">${empty}${text}${inner.join("")}</div>`;
+    const pulled = maybe(0.1, () => {
+      const band = styled(`height: 40px; min-height: 0; background: ${colour()}`);
+      return `<div class="${band}"></div><div class="${styled("margin-top: -50px")}"><p class="${styled(`color: ${colour()}`)}">${WORDS}</p></div>`;
+    });
+    return `${pulled}<div class="${name} ${cell}">${empty}${text}${inner.join("")}</div>`;
   };
   const parts = Array.from({ length: 2 }, () => element(2)).join("");
   const page = `${maybe(0.3, () => `html { background: ${colour()} }`)} ${maybe(0.4, () => `body { background: ${colour()} }`)}`;

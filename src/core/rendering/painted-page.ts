@@ -4,10 +4,11 @@ import { NO } from "../css/certainty.ts";
 import type { Styled } from "../css/styles.ts";
 import type { ElementNode } from "../document/node.ts";
 import { textContent } from "../document/text-content.ts";
+import { opacityOf } from "./effects.ts";
 import { LITTLE } from "./little.ts";
 import type { Page } from "./page.ts";
 import type { PresenceMap } from "./presence.ts";
-import { isPositioned } from "./stacking.ts";
+import { boxAround, isPositioned, isStackingContext, zIndexOf } from "./stacking.ts";
 
 /** Everything on the page that something out of the flow may happen to lie on. */
 export interface PaintedPage {
@@ -20,7 +21,7 @@ export interface PaintedPage {
   readonly aroundPositioned: ReadonlyMap<ElementNode, "behind" | "before">;
   /** What those paint; `pictures` where some of it is no single colour. */
   readonly placed: { readonly colours: readonly Rgba[]; readonly pictures: boolean };
-  /** Boxes that are placed so that they cover another from edge to edge, by what they cover. */
+  /** Boxes that are placed so that they cover another from edge to edge, by the stacking contexts that they are painted in. */
   readonly covers: ReadonlyMap<ElementNode, readonly Cover[]>;
   /** Children that lie on others of the same parent: in one cell of a grid, or pulled there by a margin. */
   readonly overlaps: ReadonlyMap<ElementNode, readonly ElementNode[]>;
@@ -31,16 +32,25 @@ export interface Canvas {
   /** What the window shows under everything. CSS Color Adjust 1 §2.4. */
   readonly window: Rgba;
   readonly colour: Rgba;
+  /** Whose background it is: that is painted here, and not with the element. */
+  readonly owner: ElementNode | null;
   /** Whether it is a picture, or unknown: then the colour is that of the window. */
   readonly isOpen: boolean;
 }
 
-/** A box without words that covers its containing block. */
+/** A box without words that covers its containing block, as it is painted in one stacking context. */
 export interface Cover {
   readonly styled: Styled;
+  /** What it covers. */
+  readonly covered: ElementNode;
+  /** Its level in the context; that of the innermost context that holds it, where it is painted in one of its own. */
   readonly zIndex: number;
-  /** Where it stands among all elements, a pseudo-element between them. */
+  /** Where that stands among all elements, a pseudo-element between them. */
   readonly order: number;
+  /** Where it is painted among all covers that are painted with it. */
+  readonly within: readonly number[];
+  /** What is left of it by its own opacity and that of what it is in. */
+  readonly opacity: number;
 }
 
 /** Places in document order. */
@@ -56,11 +66,11 @@ export const replaced = new Set(["img", "video", "canvas", "iframe", "object", "
 export function paintedPageOf(page: Page, presence: PresenceMap): PaintedPage {
   const { index, styles } = page;
   const found = new PaintedThings(page);
-  const { canvas, of } = canvasOf(page);
+  const canvas = canvasOf(page);
   for (const [order, element] of index.elements.entries()) {
     if (presence.of(element).visible === NO) continue;
     found.addOverlap(element);
-    if (element === of) continue;
+    if (element === canvas.owner) continue;
     const isReplaced = replaced.has(element.tag) || element.tag === "svg";
     const image = styles.keyword(element, "background-image");
     const colour = styles.colour({ element }, "background-color")?.colour ?? null;
@@ -79,7 +89,7 @@ export function paintedPageOf(page: Page, presence: PresenceMap): PaintedPage {
 }
 
 /** The page's own background, which is that of the root or else of the body. CSS Backgrounds 3 §2.11. */
-function canvasOf(page: Page): { readonly canvas: Canvas; readonly of: ElementNode | null } {
+function canvasOf(page: Page): Canvas {
   const { index, styles } = page;
   const root = index.document.children.find((node) => node.kind === "element") ?? null;
   const scheme = root === null ? "light" : styles.scheme(root);
@@ -91,12 +101,9 @@ function canvasOf(page: Page): { readonly canvas: Canvas; readonly of: ElementNo
     const colour = styles.colour({ element }, "background-color")?.colour ?? null;
     if (image === "none" && colour?.alpha === 0) continue;
     const isOpen = image !== "none" || colour === null;
-    return {
-      canvas: { window, colour: isOpen ? window : over(colour, window), isOpen },
-      of: element,
-    };
+    return { window, colour: isOpen ? window : over(colour, window), owner: element, isOpen };
   }
-  return { canvas: { window, colour: window, isOpen: false }, of: null };
+  return { window, colour: window, owner: null, isOpen: false };
 }
 
 class PaintedThings {
@@ -143,8 +150,9 @@ class PaintedThings {
     const zIndex = Number(valueOf(this.#page, styled, "z-index"));
     const covered = coveredBy(this.#page, styled);
     if (covered !== null) {
-      const cover = { styled, zIndex: Number.isNaN(zIndex) ? 0 : zIndex, order };
-      this.#covers.set(covered, [...(this.#covers.get(covered) ?? []), cover]);
+      const level = Number.isNaN(zIndex) ? 0 : zIndex;
+      const opacity = opacityOf(valueOf(this.#page, styled, "opacity")) ?? 1;
+      this.#addCover({ styled, covered, zIndex: level, order, within: [], opacity });
       return;
     }
     if (colour === null) this.#placedPictures = true;
@@ -157,6 +165,25 @@ class PaintedThings {
       if (known === "behind" || known === kind) break;
       this.#aroundPositioned.set(up, kind);
       if (up === within) break;
+    }
+  }
+
+  /** In every context around it, the inner ones painted as one. */
+  #addCover(cover: Cover): void {
+    const { styled } = cover;
+    const { index } = this.#page;
+    let painted = cover;
+    const first = styled.pseudo === undefined ? index.flatParent(styled.element) : styled.element;
+    for (let up = first; up !== null; up = index.flatParent(up)) {
+      if (!isStackingContext(this.#page, up)) continue;
+      this.#covers.set(up, [...(this.#covers.get(up) ?? []), painted]);
+      painted = {
+        ...painted,
+        zIndex: zIndexOf(this.#page, up) ?? 0,
+        order: index.record(up).order,
+        within: [painted.zIndex, painted.order, ...painted.within],
+        opacity: painted.opacity * (opacityOf(this.#page.styles.keyword(up, "opacity") ?? "1") ?? 1),
+      };
     }
   }
 
@@ -184,8 +211,8 @@ class PaintedThings {
   }
 
   addOverlap(element: ElementNode): void {
-    const { index, styles } = this.#page;
-    const parent = index.flatParent(element);
+    const { styles } = this.#page;
+    const parent = boxAround(this.#page, element);
     if (parent === null) return;
     const add = (one: ElementNode) =>
       this.#overlaps.set(parent, [...new Set([...(this.#overlaps.get(parent) ?? []), one])]);

@@ -5,6 +5,7 @@ import type { CascadedValue } from "../css/style.ts";
 import type { Styled } from "../css/styles.ts";
 import { elementsBelow, firstOf } from "../document/around.ts";
 import type { ElementNode } from "../document/node.ts";
+import { coverOrder } from "./cover-order.ts";
 import { effectOf, opacityOf } from "./effects.ts";
 import { gradientColours, gradientCovers, isGradientLine } from "./gradients.ts";
 import { LITTLE } from "./little.ts";
@@ -18,7 +19,7 @@ import {
   type PaintedPage,
   replaced,
 } from "./painted-page.ts";
-import { isPaintedLate, isStackingContext, zIndexOf } from "./stacking.ts";
+import { boxesInside, isPaintedLate, isStackingContext, zIndexOf } from "./stacking.ts";
 
 /** What one sees at one spot of a text: the stroke of a letter, and beside it the ground. Both opaque. */
 export interface Spot {
@@ -94,7 +95,7 @@ export function paintedText(
   let laid: readonly Laying[] = [{ text: faded(foreground.colour, opacity), ground: transparent }];
   const { pseudo } = foregroundOf;
   if (pseudo !== undefined) {
-    const own = layBackground(page, { ...styled, pseudo }, laid);
+    const own = layBackground(page, { ...styled, pseudo }, laid, opacity);
     if ("unknown" in own) return open(own.unknown);
     laid = own.laid;
     if (own.value !== null) layers.push({ element, value: own.value });
@@ -104,17 +105,17 @@ export function paintedText(
   }
   if (drawn !== null && isOverShapes(page, element)) return open("shapes are drawn under it");
   let moved: { readonly element: ElementNode; readonly why: string } | null = null;
-  /** What the text is painted with, where that is later than what is in the flow. */
-  let level: Level | null = null;
+  const covers = coverOrder(page, paintedPage, element);
+  if (covers.over !== null) return open(`a box is laid over <${covers.over.tag}>`);
+  /** Whether the text is painted later than what is in the flow. */
+  let isLate = false;
   let overPlaced = false;
   let isOneOf = false;
-  let placeDependent = false;
+  let placeDependent = covers.below.size + covers.behind.size > 0;
   /** The element below is moved a little within the flow: it may stand beside this one's background. */
   let shifted = false;
   /** Whether it lies below what is around it, up to the next stacking context. */
   let isSunk = false;
-  /** Layers that lie behind everything up to the next stacking context. */
-  let behind: readonly Cover[] = [];
   let child: ElementNode | null = null;
   for (let ancestor: ElementNode | null = element; ancestor !== null; ancestor = index.flatParent(ancestor)) {
     const here: Styled = { element: ancestor, interaction };
@@ -122,8 +123,6 @@ export function paintedText(
     if (styles.likeness(here) === null) return open("it is not in the page as source shows it");
     // What has no box paints nothing and changes nothing. CSS Display 3 §2.5.
     if (value("display")?.text?.toLowerCase() === "contents") continue;
-    const covers = coversAt(paintedPage, ancestor, child, level);
-    if (covers.isOver) return open(`a box is laid over <${ancestor.tag}>`);
     if (isSunk && paintsBackground(page, here))
       return open(`it lies behind the background of <${ancestor.tag}>`);
     if (!isOpaque(laid)) {
@@ -139,7 +138,7 @@ export function paintedText(
       if (
         !overPlaced &&
         (paintedPage.aroundPositioned.get(ancestor) === "behind" ||
-          (level !== null && paintedPage.aroundPositioned.has(ancestor)))
+          (isLate && paintedPage.aroundPositioned.has(ancestor)))
       ) {
         overPlaced = true;
         if (paintedPage.placed.pictures) return open("a picture placed on the page may lie behind it");
@@ -151,21 +150,14 @@ export function paintedText(
       const beside = child === null ? null : paintedBeside(page, paintedPage, ancestor, child);
       if (beside !== null) {
         placeDependent = true;
-        if (beside.hasPictures) return open("a picture beside it may lie behind it");
+        if (beside.hasPictures) return open("what is pulled over it may lie behind it, or before it");
         laid = withEach(laid, beside.colours);
         isOneOf ||= beside.colours.length > 0;
       }
-      const isContext = covers.below.length + behind.length > 0 && isStackingContext(page, ancestor);
-      const between = covers.below.filter(({ zIndex }) => isContext || zIndex >= 0);
-      const waiting = covers.below.filter((cover) => !between.includes(cover));
-      for (const cover of isContext ? [...between, ...behind] : between) {
-        placeDependent = true;
-        const laidOn = layBackground(page, { ...cover.styled, interaction }, laid);
-        if ("unknown" in laidOn) return open(laidOn.unknown);
-        laid = laidOn.laid;
-        if (laidOn.value !== null) layers.push({ element: cover.styled.element, value: laidOn.value });
-      }
-      behind = isContext ? waiting : [...behind, ...waiting];
+      const behind = layCovers(page, covers.behind.get(ancestor), interaction, laid);
+      if ("unknown" in behind) return open(behind.unknown);
+      laid = behind.laid;
+      layers.push(...behind.layers);
       const aside = shifted ? laid : [];
       shifted = false;
       const clip = value("background-clip")?.text?.toLowerCase() ?? "border-box";
@@ -176,9 +168,13 @@ export function paintedText(
         laid = [...laid.map((pair) => layOver(pair, colour)), ...(isWhole ? [] : laid)];
         isOneOf ||= !isWhole;
       }
-      const own = layBackground(page, here, laid);
+      const painter = painterOf(page, paintedPage.canvas, ancestor);
+      const own =
+        painter === null
+          ? { laid, value: null }
+          : layBackground(page, { element: painter, interaction }, laid);
       if ("unknown" in own) return open(own.unknown);
-      if (own.value !== null) layers.push({ element: ancestor, value: own.value });
+      if (own.value !== null) layers.push({ element: painter ?? ancestor, value: own.value });
       if (clip.split(/\s*,\s*/).includes("text") && ancestor === element)
         return open("its background is cut to the shape of the letters");
       laid = own.laid;
@@ -195,8 +191,11 @@ export function paintedText(
         text: faded(text, elementOpacity),
         ground: faded(ground, elementOpacity),
       }));
-    if (isPaintedLate(page, ancestor) && (level === null || isStackingContext(page, ancestor)))
-      level = { zIndex: zIndexOf(page, ancestor) ?? 0, order: index.record(ancestor).order };
+    const below = layCovers(page, covers.below.get(ancestor), interaction, laid);
+    if ("unknown" in below) return open(below.unknown);
+    laid = below.laid;
+    layers.push(...below.layers);
+    isLate ||= isPaintedLate(page, ancestor);
     if (isSunk) isSunk = !isStackingContext(page, ancestor);
     isSunk ||= (zIndexOf(page, ancestor) ?? 0) < 0;
     child = ancestor;
@@ -237,10 +236,10 @@ function isOverShapes({ index }: Page, text: ElementNode): boolean {
   );
 }
 
-/** Where something is painted among what is positioned: its level, and its place in document order. */
-interface Level {
-  readonly zIndex: number;
-  readonly order: number;
+/** Whose background is painted at an element: the root paints that of the canvas, its owner none. */
+function painterOf(page: Page, { owner }: Canvas, element: ElementNode): ElementNode | null {
+  if (page.index.flatParent(element) === null) return owner ?? element;
+  return element === owner ? null : element;
 }
 
 const withEach = (laid: readonly Laying[], colours: readonly Rgba[]): readonly Laying[] => [
@@ -248,23 +247,22 @@ const withEach = (laid: readonly Laying[], colours: readonly Rgba[]): readonly L
   ...colours.flatMap((colour) => laid.map((pair) => layOver(pair, colour))),
 ];
 
-/** The boxes that cover an element, the uppermost first, as far as they lie under a text; and whether one lies over it. */
-function coversAt(
-  { covers }: PaintedPage,
-  covered: ElementNode,
-  child: ElementNode | null,
-  level: Level | null,
-): { readonly below: readonly Cover[]; readonly isOver: boolean } {
-  const others = (covers.get(covered) ?? []).filter(
-    ({ styled }) => styled.pseudo !== undefined || styled.element !== child,
-  );
-  const isBelow = ({ zIndex, order }: Cover): boolean =>
-    zIndex < 0 ||
-    (level !== null && (zIndex < level.zIndex || (zIndex === level.zIndex && order < level.order)));
-  const below = others
-    .filter(isBelow)
-    .sort((one, other) => other.zIndex - one.zIndex || other.order - one.order);
-  return { below, isOver: others.length > below.length };
+/** Lays boxes under what is laid already, the uppermost first. */
+function layCovers(
+  page: Page,
+  covers: readonly Cover[] | undefined,
+  interaction: Interaction,
+  before: readonly Laying[],
+): { readonly laid: readonly Laying[]; readonly layers: Painted["layers"] } | { readonly unknown: string } {
+  let laid = before;
+  const layers: { element: ElementNode; value: CascadedValue }[] = [];
+  for (const { styled, opacity } of isOpaque(before) ? [] : (covers ?? [])) {
+    const under = layBackground(page, { ...styled, interaction }, laid, opacity);
+    if ("unknown" in under) return under;
+    laid = under.laid;
+    if (under.value !== null) layers.push({ element: styled.element, value: under.value });
+  }
+  return { laid, layers };
 }
 
 /** What is painted by children of one element that lie on one of them, or under it; null where none does. */
@@ -276,17 +274,21 @@ function paintedBeside(
 ): Beside | null {
   const pulled = overlaps.get(parent);
   if (pulled === undefined) return null;
-  const children = page.index.childElements(parent);
-  const at = children.indexOf(child);
-  const others = pulled.includes(child) ? children.slice(0, at).concat(pulled) : pulled;
+  const { index, styles } = page;
+  const before = boxesInside(page, parent).filter((one) => lastInside(page, one) < index.record(child).order);
+  const others = pulled.includes(child) ? [...before, ...pulled] : pulled;
   const colours = new Map<string, Rgba>();
   let hasPictures = false;
   for (const other of new Set(others)) {
     if (other === child) continue;
-    for (const inside of [other, ...elementsBelow(page.index, other)]) {
-      const colour = page.styles.colour({ element: inside }, "background-color")?.colour ?? null;
-      const image = page.styles.keyword(inside, "background-image");
-      if (image !== "none" || colour === null || replaced.has(inside.tag)) hasPictures = true;
+    for (const inside of [other, ...elementsBelow(index, other)]) {
+      const colour = styles.colour({ element: inside }, "background-color")?.colour ?? null;
+      const image = styles.keyword(inside, "background-image");
+      // What is positioned in it may lie over everything.
+      const isLate =
+        isPaintedLate(page, inside) ||
+        ["before", "after"].some((pseudo) => styles.likeness({ element: inside, pseudo }) !== null);
+      if (isLate || image !== "none" || colour === null || replaced.has(inside.tag)) hasPictures = true;
       else if (colour.alpha > 0) colours.set(toHex(colour), colour);
     }
   }
@@ -303,6 +305,7 @@ function layBackground(
   page: Page,
   styled: Styled,
   before: readonly Laying[],
+  opacity = 1,
 ): { readonly laid: readonly Laying[]; readonly value: CascadedValue | null } | { readonly unknown: string } {
   const { styles } = page;
   const { element, pseudo, interaction } = styled;
@@ -317,8 +320,6 @@ function layBackground(
   const image = value("background-image")?.text ?? null;
   if (image === null)
     return { unknown: `the background picture of ${named} hangs on something that source does not give` };
-  // An element's own opacity fades its text as well, and is laid with it.
-  const opacity = pseudo === undefined ? 1 : (opacityOf(value("opacity")?.text ?? "1") ?? 1);
   let laid = before;
   for (const layer of splitAtCommas(image)) {
     if (layer.toLowerCase() === "none") continue;

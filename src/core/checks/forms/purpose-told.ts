@@ -71,18 +71,6 @@ export const purposeTold = {
   looksAt: fields,
   judge,
   examples: [
-    { html: `<input type="tel" aria-label="Phone" autocomplete="home tel">`, finds: [] },
-    { html: `<input type="email" aria-label="User" autocomplete="username">`, finds: [] },
-    {
-      html: `<input type="email" aria-label="E-mail" autocomplete="tel">`,
-      finds: [
-        [
-          "failed",
-          `<input type="email" aria-label="E-mail" autocomplete="tel">`,
-          `autocomplete="tel" is not what type="email" holds: browsers fill in the wrong thing, or nothing.`,
-        ],
-      ],
-    },
     { html: `<input aria-label="Name" autocomplete="name">`, finds: [] },
     { html: `<input aria-label="Phone" autocomplete="section-a billing home tel">`, finds: [] },
     { html: `<input aria-label="x" autocomplete="off">`, finds: [] },
@@ -114,6 +102,18 @@ export const purposeTold = {
           "failed",
           `<input aria-label="Name" autocomplete="home name">`,
           `"name" says nothing in autocomplete here: no browser can tell what belongs in the field.`,
+        ],
+      ],
+    },
+    { html: `<input type="tel" aria-label="Phone" autocomplete="home tel">`, finds: [] },
+    { html: `<input type="email" aria-label="User" autocomplete="username">`, finds: [] },
+    {
+      html: `<input type="email" aria-label="E-mail" autocomplete="tel">`,
+      finds: [
+        [
+          "failed",
+          `<input type="email" aria-label="E-mail" autocomplete="tel">`,
+          `autocomplete="tel" is not what type="email" holds: browsers fill in the wrong thing, or nothing.`,
         ],
       ],
     },

@@ -220,16 +220,6 @@ export const groupNamed = {
   judge,
   examples: [
     {
-      html: `<fieldset><div><legend>Rig</legend></div><label><input type="radio" name="r"> Sloop</label><label><input type="radio" name="r"> Yawl</label></fieldset>`,
-      finds: [
-        [
-          "failed",
-          `<input type="radio" name="r">`,
-          `"Rig" is a <legend> that is no child of its fieldset: it does not name the group.`,
-        ],
-      ],
-    },
-    {
       html: `<fieldset><legend>Shore power?</legend><label><input type="radio" name="p"> Yes</label> <label><input type="radio" name="p"> No</label></fieldset>`,
       finds: [],
     },
@@ -260,6 +250,16 @@ export const groupNamed = {
           "cantTell",
           `<input type="radio" name="p">`,
           "Is there a question that these radio buttons answer (Yes, No)? Nothing ties one to them.",
+        ],
+      ],
+    },
+    {
+      html: `<fieldset><div><legend>Rig</legend></div><label><input type="radio" name="r"> Sloop</label><label><input type="radio" name="r"> Yawl</label></fieldset>`,
+      finds: [
+        [
+          "failed",
+          `<input type="radio" name="r">`,
+          `"Rig" is a <legend> that is no child of its fieldset: it does not name the group.`,
         ],
       ],
     },

@@ -165,22 +165,6 @@ export const imageDescribed = {
   looksAt: images,
   judge,
   examples: [
-    {
-      html: `<object data="tides.svg" type="image/svg+xml"></object>`,
-      finds: [
-        [
-          "failed",
-          `<object data="tides.svg" type="image/svg+xml">`,
-          "The picture in this <object> has no text alternative.",
-        ],
-      ],
-    },
-    { html: `<object data="tides.svg" type="image/svg+xml">High water at six</object>`, finds: [] },
-    { html: `<canvas>High water at six</canvas>`, finds: [] },
-    {
-      html: `<canvas></canvas>`,
-      finds: [["cantTell", "<canvas>", "Does this canvas show something? It has no text alternative."]],
-    },
     { html: `<img src="hull-07.jpg" alt="Hull 07 on slip 4, port side scraped">`, finds: [] },
     { html: `<img src="wave.svg" alt="">`, finds: [] },
     { html: `<img src="rope.png" aria-label="Coiled mooring rope">`, finds: [] },
@@ -235,6 +219,22 @@ export const imageDescribed = {
           "This image has neither an address nor a text alternative yet. When a script shows a picture here, does it set alt too?",
         ],
       ],
+    },
+    {
+      html: `<object data="tides.svg" type="image/svg+xml"></object>`,
+      finds: [
+        [
+          "failed",
+          `<object data="tides.svg" type="image/svg+xml">`,
+          "The picture in this <object> has no text alternative.",
+        ],
+      ],
+    },
+    { html: `<object data="tides.svg" type="image/svg+xml">High water at six</object>`, finds: [] },
+    { html: `<canvas>High water at six</canvas>`, finds: [] },
+    {
+      html: `<canvas></canvas>`,
+      finds: [["cantTell", "<canvas>", "Does this canvas show something? It has no text alternative."]],
     },
   ],
 } as const satisfies PageCheck;

@@ -88,17 +88,6 @@ export const childrenPresent = {
   looksAt: exposedWithRole,
   judge,
   examples: [
-    {
-      html: `<div role="menu" aria-label="Slips"><div>Slip 4</div></div>`,
-      finds: [
-        [
-          "failed",
-          `<div role="menu" aria-label="Slips">`,
-          `role="menu" promises menuitem or menuitemcheckbox or menuitemradio, but holds only plain text.`,
-        ],
-      ],
-    },
-    { html: `<div role="menu" aria-label="Slips"></div>`, finds: [] },
     { html: `<ul role="menu"><li role="none"><a role="menuitem" href="x">Slips</a></li></ul>`, finds: [] },
     { html: `<div role="listbox" aria-label="Slips"></div>`, finds: [] },
     {
@@ -120,5 +109,16 @@ export const childrenPresent = {
       html: `<div role="tablist"><a href="x">Slips</a> <a href="y">Tides</a></div>`,
       finds: [["failed", `<div role="tablist">`, `role="tablist" promises tab, but holds only link.`]],
     },
+    {
+      html: `<div role="menu" aria-label="Slips"><div>Slip 4</div></div>`,
+      finds: [
+        [
+          "failed",
+          `<div role="menu" aria-label="Slips">`,
+          `role="menu" promises menuitem or menuitemcheckbox or menuitemradio, but holds only plain text.`,
+        ],
+      ],
+    },
+    { html: `<div role="menu" aria-label="Slips"></div>`, finds: [] },
   ],
 } as const satisfies PageCheck;

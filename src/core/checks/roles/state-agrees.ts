@@ -86,20 +86,6 @@ export const stateAgrees = {
   looksAt: exposedWithAria,
   judge,
   examples: [
-    {
-      html: `<button aria-expanded="true" aria-controls="fees">Fees</button><p id="fees" hidden>By the metre</p>`,
-      finds: [
-        [
-          "failed",
-          `<button aria-expanded="true" aria-controls="fees">`,
-          `aria-expanded="true" says that "fees" is open, and it is hidden.`,
-        ],
-      ],
-    },
-    {
-      html: `<button aria-expanded="true" aria-controls="fees">Fees</button><p id="fees">By the metre</p>`,
-      finds: [],
-    },
     { html: `<input required aria-required="true" aria-label="Beam">`, finds: [] },
     { html: `<input aria-required="true" aria-label="Beam">`, finds: [] },
     { html: `<button aria-disabled="true">Book</button>`, finds: [] },
@@ -133,6 +119,20 @@ export const stateAgrees = {
           `aria-disabled="false" says the opposite of what the element itself says with disabled.`,
         ],
       ],
+    },
+    {
+      html: `<button aria-expanded="true" aria-controls="fees">Fees</button><p id="fees" hidden>By the metre</p>`,
+      finds: [
+        [
+          "failed",
+          `<button aria-expanded="true" aria-controls="fees">`,
+          `aria-expanded="true" says that "fees" is open, and it is hidden.`,
+        ],
+      ],
+    },
+    {
+      html: `<button aria-expanded="true" aria-controls="fees">Fees</button><p id="fees">By the metre</p>`,
+      finds: [],
     },
   ],
 } as const satisfies PageCheck;

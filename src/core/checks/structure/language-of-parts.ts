@@ -67,18 +67,6 @@ export const languageOfParts = {
     ),
   judge,
   examples: [
-    { html: `<div lang="en"><p lang="el">Καλημέρα στο ναυπηγείο</p><p>Slip Ω</p></div>`, finds: [] },
-    { html: `<div lang="zh-Latn"><p>Slip 4</p></div>`, finds: [] },
-    {
-      html: `<div lang="en"><p>Καλημέρα στο ναυπηγείο</p></div>`,
-      finds: [
-        [
-          "cantTell",
-          "<p>",
-          `Is this text in another language? Its letters are Greek, and its language is "en".`,
-        ],
-      ],
-    },
     { html: `<p lang="fr">Bonjour</p>`, finds: [] },
     { html: `<p lang="">x</p>`, finds: [] },
     { html: `<p lang="gsw">Grüezi</p>`, finds: [] },
@@ -99,6 +87,18 @@ export const languageOfParts = {
           "failed",
           `<p lang="de_CH">`,
           `"de_CH" is no language tag: this part is read in the voice of the rest.`,
+        ],
+      ],
+    },
+    { html: `<div lang="en"><p lang="el">Καλημέρα στο ναυπηγείο</p><p>Slip Ω</p></div>`, finds: [] },
+    { html: `<div lang="zh-Latn"><p>Slip 4</p></div>`, finds: [] },
+    {
+      html: `<div lang="en"><p>Καλημέρα στο ναυπηγείο</p></div>`,
+      finds: [
+        [
+          "cantTell",
+          "<p>",
+          `Is this text in another language? Its letters are Greek, and its language is "en".`,
         ],
       ],
     },

@@ -206,12 +206,6 @@ export const tableHeaders = {
   judge,
   examples: [
     {
-      html: `<table><tr><th id="boat">Boat</th><th>Beam</th></tr><tr><td id="tern" headers="tern">Tern</td><td>2 m</td></tr></table>`,
-      finds: [
-        ["failed", `<td id="tern" headers="tern">`, "headers names this very cell: it has no header then."],
-      ],
-    },
-    {
       html: `<table><caption>Tides</caption><tr><th>High</th><th>Low</th></tr><tr><td>06:10</td><td>12:20</td></tr></table>`,
       finds: [],
     },
@@ -275,6 +269,12 @@ export const tableHeaders = {
           "<table>",
           "The first row of this table looks like headings. Is it a table of data? Then its headings must be <th>.",
         ],
+      ],
+    },
+    {
+      html: `<table><tr><th id="boat">Boat</th><th>Beam</th></tr><tr><td id="tern" headers="tern">Tern</td><td>2 m</td></tr></table>`,
+      finds: [
+        ["failed", `<td id="tern" headers="tern">`, "headers names this very cell: it has no header then."],
       ],
     },
   ],

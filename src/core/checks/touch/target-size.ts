@@ -206,25 +206,6 @@ export const targetSize = {
   judge,
   examples: [
     {
-      html: `<style>li { margin: 0 } a { display: block; width: 16px; height: 16px }</style><ul><li><a href="1">1</a></li><li><a href="2">2</a></li></ul>`,
-      finds: [
-        [
-          "failed",
-          `<a href="1">`,
-          "This target is 16 by 16 pixels, and the next one begins right beside it: 16 pixels from middle to middle, of 24 needed.",
-        ],
-        [
-          "failed",
-          `<a href="2">`,
-          "This target is 16 by 16 pixels, and the next one begins right beside it: 16 pixels from middle to middle, of 24 needed.",
-        ],
-      ],
-    },
-    {
-      html: `<style>li { padding: 4px 0 } a { display: block; width: 16px; height: 16px }</style><ul><li><a href="1">1</a></li><li><a href="2">2</a></li></ul>`,
-      finds: [],
-    },
-    {
       html: `<style>a { display: block; height: 12px; margin: 12px 0 }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
       finds: [],
     },
@@ -265,6 +246,25 @@ export const targetSize = {
           "This target is 16 by 16 pixels, and the next one begins close by: 18 pixels from middle to middle, of 24 needed.",
         ],
       ],
+    },
+    {
+      html: `<style>li { margin: 0 } a { display: block; width: 16px; height: 16px }</style><ul><li><a href="1">1</a></li><li><a href="2">2</a></li></ul>`,
+      finds: [
+        [
+          "failed",
+          `<a href="1">`,
+          "This target is 16 by 16 pixels, and the next one begins right beside it: 16 pixels from middle to middle, of 24 needed.",
+        ],
+        [
+          "failed",
+          `<a href="2">`,
+          "This target is 16 by 16 pixels, and the next one begins right beside it: 16 pixels from middle to middle, of 24 needed.",
+        ],
+      ],
+    },
+    {
+      html: `<style>li { padding: 4px 0 } a { display: block; width: 16px; height: 16px }</style><ul><li><a href="1">1</a></li><li><a href="2">2</a></li></ul>`,
+      finds: [],
     },
   ],
 } as const satisfies PageCheck;
