@@ -1,6 +1,12 @@
 import type { ElementNode, Node } from "./node.ts";
 import { writtenText } from "./written.ts";
 
+/** Whether nothing stands in an element but white space and comments. */
+export const isEmptyElement = ({ children }: ElementNode): boolean =>
+  children.every(
+    (child) => child.kind === "comment" || (child.kind === "text" && writtenText(child.value).trim() === ""),
+  );
+
 /** All text inside an element, hidden or not, white space folded. DOM §4.4, "descendant text content". */
 export function textContent(element: ElementNode): string {
   let text = "";

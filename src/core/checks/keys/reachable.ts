@@ -2,6 +2,7 @@ import { elementsBelow, firstOf } from "../../document/around.ts";
 import { isDisabled } from "../../document/disabled.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { pointerHandlerOf } from "../../document/pointer-handler.ts";
+import { isEmptyElement } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isFocusable, isTabbable, tabindexOf } from "../../rendering/focusable.ts";
@@ -119,7 +120,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     );
   // Nothing is there to press: a veil behind a dialog, a strip to drag.
   if (
-    element.children.length === 0 &&
+    isEmptyElement(element) &&
     !/^(?:input|button|a)$/.test(element.tag) &&
     !(element.tag === "img" && scene.name(element).text !== "")
   )
@@ -131,7 +132,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (tabindexOf(element) !== null) {
     // What a pointer presses beside such a field, the arrow keys and Escape do in it. ARIA APG, "Spinbutton", "Combobox".
     if (isBesideFieldWithKeys(scene, element)) return passed;
-    if (element.children.length === 0 && name === "")
+    if (isEmptyElement(element) && name === "")
       return cantTell(
         `A click on this empty <${element.tag}> does something, and Tab passes it by. Can the same be done with a key?`,
         ask("Give people a button that does the same."),

@@ -38,11 +38,14 @@ function* controls(scene: Scene): Iterable<ElementNode> {
 
 function isControl(scene: Scene, element: ElementNode): boolean {
   if (element.namespace !== "html") return false;
-  if (element.tag === "input" && !buttonTypes.has(inputType(element))) return true;
-  if (element.tag === "select" || element.tag === "textarea") return true;
-  if (!element.attributes.has("role")) return false;
+  const isNative =
+    element.tag === "select" ||
+    element.tag === "textarea" ||
+    (element.tag === "input" && !buttonTypes.has(inputType(element)));
+  if (!element.attributes.has("role")) return isNative;
+  // What is told as something else is named as that.
   const { role, from } = scene.role(element);
-  return from === "role attribute" && role !== null && controlRoles.has(role);
+  return from === "role attribute" && role !== null ? controlRoles.has(role) : isNative;
 }
 
 /** What the field is called in a message. */

@@ -1,4 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
+import { isEmptyElement } from "../../document/text-content.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { isTabbable } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/change.ts";
@@ -12,7 +13,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (isTabbable(scene.page, scene.presence, element) !== true) return passed;
   // An empty stop that listens for focus passes it on at once: it keeps focus inside a dialog.
   if (
-    element.children.length === 0 &&
+    isEmptyElement(element) &&
     (element.listeners === "unknown" || element.listeners.has("focus") || element.listeners.has("focusin"))
   )
     return passed;

@@ -76,7 +76,9 @@ function oneLine(element: ElementNode): string | null {
 const emphasis = new Set(["b", "strong", "span", "font", "big", "u"]);
 
 const isPlain = (node: Node): boolean =>
-  node.kind === "text" || (node.kind === "element" && emphasis.has(node.tag) && node.children.every(isPlain));
+  node.kind === "text" ||
+  node.kind === "comment" ||
+  (node.kind === "element" && emphasis.has(node.tag) && node.children.every(isPlain));
 
 function innermost(element: ElementNode): ElementNode {
   const only = element.children.filter((node) => node.kind === "element");
