@@ -2,8 +2,8 @@ import { elementsBelow, firstOf } from "../../document/around.ts";
 import { isDisabled } from "../../document/disabled.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { pointerHandlerOf } from "../../document/pointer-handler.ts";
-import { isEmptyElement } from "../../document/text-content.ts";
-import { attributeText } from "../../document/written.ts";
+import { isEmptyElement, textContent } from "../../document/text-content.ts";
+import { attributeText, attributeToken } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { focusCause, isFocusable, isTabbable, tabindexOf } from "../../rendering/focusable.ts";
 import { removeAttribute } from "../../repair/change.ts";
@@ -14,7 +14,7 @@ import type { Role } from "../../semantics/tables/roles.ts";
 import { asButton } from "../as-button.ts";
 import type { PageCheck } from "../check.ts";
 import { isShown } from "../exposed.ts";
-import { scriptsMay } from "../scripts.ts";
+import { clickedByScripts, scriptsMay } from "../scripts.ts";
 import { handlerText, withHandlers } from "./handlers.ts";
 
 /** Widgets that move focus among their items themselves: an item out of the Tab order is as it should be. */
@@ -37,15 +37,27 @@ const withPointerHandlers = (scene: Scene): readonly ElementNode[] => [
     return !inert && reason !== "aria-hidden" && pointerHandlerOf(element) !== null;
   }),
   ...scene.page.index.elements.filter(
-    (element) => isLeftToComponent(scene, element) || isTakenOut(scene, element),
+    (element) =>
+      isLeftToComponent(scene, element) || isTakenOut(scene, element) || isClickedByScript(scene, element),
   ),
 ];
+
+/** Whether a script in the page gives an element a click to do that is no control of its own. */
+const isClickedByScript = (scene: Scene, element: ElementNode): boolean =>
+  clickedByScripts(scene).has(attributeText(element, "id") ?? "") &&
+  pointerHandlerOf(element) === null &&
+  !/^(?:html|body|form|label|dialog)$/.test(element.tag) &&
+  focusCause(scene.page.index, element) === null &&
+  isShown(scene, element);
 
 /** Whether a link or button is taken out of the order of Tab, and nothing that can be reached leads to the same place. */
 function isTakenOut(scene: Scene, element: ElementNode): boolean {
   const isLink = element.tag === "a" && element.attributes.has("href");
   if ((!isLink && element.tag !== "button") || (tabindexOf(element) ?? 0) >= 0) return false;
   const { inert, reason } = scene.presence.of(element);
+  // A component may be one of many that its users move the focus among.
+  if (scene.document.kind === "component" || attributeToken(element, "aria-disabled") === "true")
+    return false;
   if (inert || reason === "aria-hidden" || !isShown(scene, element) || pointerHandlerOf(element) !== null)
     return false;
   return focusCause(scene.page.index, element) !== null && !(isLink && isLinkedElsewhere(scene, element));
@@ -84,7 +96,10 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     return passed;
   if (focusCause(index, element) === "control" && isFocusable(scene.page, scene.presence, element) === false)
     return passed;
-  if (pointerHandlerOf(element) === null) return judgeTakenOut(element, scene);
+  if (pointerHandlerOf(element) === null)
+    return focusCause(index, element) === null
+      ? judgeScripted(element, scene)
+      : judgeTakenOut(element, scene);
   const handler = pointerHandlerOf(element)?.code ?? "";
   if (reachableHandlers(scene).has(handler) || isDoneWithoutPressing(element, handler)) return passed;
   if (isDoneByKey(scene, element)) return passed;
@@ -165,6 +180,33 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     ),
     { facts: { handler }, cause: { kind: "element without focus", of: [index.record(element).order] } },
   );
+}
+
+/** What a script does on a click it may do for keys too, or for something inside: then it is a question. */
+function judgeScripted(element: ElementNode, scene: Scene): Verdict {
+  for (let up: ElementNode | null = element; up !== null; up = scene.page.index.flatParent(up)) {
+    if (composites.has(scene.role(up).role ?? "generic")) return passed;
+    if (up.tag !== "body" && isTabbable(scene.page, scene.presence, up) === true) return passed;
+  }
+  const name = scene.name(element).text;
+  const called = name === "" ? "" : ` "${name}"`;
+  const isOpen =
+    stopInside(scene, element) !== null ||
+    textContent(element) === "" ||
+    scriptsMay(scene, /tabindex|key(?:down|up|press)|\.target\b|closest\(|matches\(/i);
+  return isOpen
+    ? cantTell(
+        `A script does something when this <${element.tag}>${called} is clicked. Can the same be done with a key?`,
+        ask("Give people a button that does the same."),
+      )
+    : failed(
+        `This <${element.tag}>${called} can be clicked, but takes no focus.`,
+        orButton(
+          scene,
+          element,
+          'Make it a <button type="button">: it takes focus and answers Enter and Space by itself.',
+        ),
+      );
 }
 
 /** Where a script may move the focus there, as in a toolbar, it is a question. */
@@ -305,6 +347,27 @@ export const reachable = {
       others: 1,
     },
     { html: `<a href="hire.html" onclick="log()">Hire</a>`, finds: [] },
+    {
+      html: `<!doctype html><title>t</title><button id="go">Launch</button><script>document.getElementById("go").onclick = go;</script>`,
+      finds: [],
+      others: 2,
+    },
+    {
+      html: `<!doctype html><title>t</title><div id="go">Launch</div><script>const lift = document.querySelector("#go"); lift.addEventListener("click", launch);</script>`,
+      finds: [["failed", `<div id="go">`, "This <div> can be clicked, but takes no focus."]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><div id="go">Launch</div><script>document.getElementById("go").onclick = go; document.getElementById("go").onkeydown = go;</script>`,
+      finds: [
+        [
+          "cantTell",
+          `<div id="go">`,
+          "A script does something when this <div> is clicked. Can the same be done with a key?",
+        ],
+      ],
+      others: 1,
+    },
     {
       html: `<!doctype html><title>t</title><a href="hire.html" tabindex="-1"><img src="a.png" alt=""></a><a href="hire.html">Hire</a>`,
       finds: [],

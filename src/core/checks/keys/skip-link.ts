@@ -23,8 +23,10 @@ export const skipLinks = keptForScene((scene): readonly ElementNode[] => {
   const stops = sureStops(scene);
   const isWithin = (stop: ElementNode | undefined) =>
     stop?.tag === "a" && (attributeText(stop, "href") ?? "").startsWith("#");
+  // A piece of a page has no first stops of its own.
+  const isWhole = scene.document.kind === "document";
   const first = stops.findIndex((stop) => !isWithin(stop));
-  const row = first < 0 || first > MOST_IN_A_ROW ? [] : stops.slice(0, first);
+  const row = !isWhole || first < 0 || first > MOST_IN_A_ROW ? [] : stops.slice(0, first);
   return stops
     .slice(0, AMONG_FIRST)
     .filter(
