@@ -147,11 +147,11 @@ class PaintedThings {
   addPlaced(styled: Styled, order: number, colour: Rgba | null): void {
     if (isTiny(this.#page, styled) || isSeenThrough(this.#page, styled)) return;
     const { index } = this.#page;
-    const zIndex = Number(valueOf(this.#page, styled, "z-index"));
+    const zIndex = Number(keywordOf(this.#page, styled, "z-index"));
     const covered = coveredBy(this.#page, styled);
     if (covered !== null) {
       const level = Number.isNaN(zIndex) ? 0 : zIndex;
-      const opacity = opacityOf(valueOf(this.#page, styled, "opacity")) ?? 1;
+      const opacity = opacityOf(keywordOf(this.#page, styled, "opacity")) ?? 1;
       this.#addCover({ styled, covered, zIndex: level, order, within: [], opacity });
       return;
     }
@@ -246,7 +246,7 @@ export function lastInside({ index }: Page, element: ElementNode): number {
   return index.record(inner).order;
 }
 
-const valueOf = ({ styles }: Page, { element, pseudo }: Styled, property: string): string =>
+const keywordOf = ({ styles }: Page, { element, pseudo }: Styled, property: string): string =>
   (pseudo === undefined
     ? styles.keyword(element, property)
     : (styles.pseudoValue(element, pseudo, property)?.text?.toLowerCase() ?? null)) ?? "";
@@ -289,11 +289,12 @@ function isTiny(page: Page, styled: Styled): boolean {
 }
 
 const isSeenThrough = (page: Page, styled: Styled): boolean =>
-  /^0(?:\.0+)?%?$/.test(valueOf(page, styled, "opacity")) || valueOf(page, styled, "visibility") === "hidden";
+  /^0(?:\.0+)?%?$/.test(keywordOf(page, styled, "opacity")) ||
+  keywordOf(page, styled, "visibility") === "hidden";
 
 /** What a box is placed in: the nearest positioned element around it; null for the window. CSS Position 3 §2.1. */
 function containingBlock(page: Page, styled: Styled): ElementNode | null {
-  if (valueOf(page, styled, "position") === "fixed") return null;
+  if (keywordOf(page, styled, "position") === "fixed") return null;
   const { index } = page;
   const first = styled.pseudo === undefined ? index.flatParent(styled.element) : styled.element;
   for (let up = first; up !== null; up = index.flatParent(up)) if (isPositioned(page, up)) return up;
@@ -308,11 +309,11 @@ function coveredBy(page: Page, styled: Styled): ElementNode | null {
     return pixels !== null && pixels <= 0;
   };
   const fills = (side: string) =>
-    /^(?:100(?:\.0+)?|1\d\d(?:\.\d+)?)(?:%|vw|vh|dvh|lvh|svh)$/.test(valueOf(page, styled, side));
+    /^(?:100(?:\.0+)?|1\d\d(?:\.\d+)?)(?:%|vw|vh|dvh|lvh|svh)$/.test(keywordOf(page, styled, side));
   const isWide = touches("left") && (touches("right") || fills("width"));
   const isHigh = touches("top") && (touches("bottom") || fills("height"));
-  if (!isWide || !isHigh || valueOf(page, styled, "transform") !== "none") return null;
-  if (valueOf(page, styled, "clip-path") !== "none") return null;
+  if (!isWide || !isHigh || keywordOf(page, styled, "transform") !== "none") return null;
+  if (keywordOf(page, styled, "clip-path") !== "none") return null;
   const around = containingBlock(page, styled);
   if (around !== null) return around;
   return page.index.document.children.find((node) => node.kind === "element") ?? null;

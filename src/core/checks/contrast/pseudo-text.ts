@@ -34,12 +34,12 @@ export const pseudoTextsOf = (scene: Scene, element: ElementNode, hasWords: bool
           scene.page.styles.likeness({ element, pseudo }) !== null && shows(scene, element, hasWords),
       );
 
-const valueOf = ({ page }: Scene, element: ElementNode, pseudo: string, property: string): string =>
+const keywordOf = ({ page }: Scene, element: ElementNode, pseudo: string, property: string): string =>
   page.styles.pseudoValue(element, pseudo, property)?.text ?? "";
 
 /** Whether `content` puts words beside those of the element. CSS Generated Content 3 §2. */
 function adds(scene: Scene, element: ElementNode, pseudo: string): boolean {
-  const value = (property: string) => valueOf(scene, element, pseudo, property);
+  const value = (property: string) => keywordOf(scene, element, pseudo, property);
   if (value("display") === "none" || value("visibility") === "hidden" || value("font-size").startsWith("0"))
     return false;
   // Letters of a font of pictures are pictures.
@@ -55,7 +55,7 @@ function adds(scene: Scene, element: ElementNode, pseudo: string): boolean {
 function isNumbered(scene: Scene, element: ElementNode): boolean {
   const { styles } = scene.page;
   if (styles.keyword(element, "display") !== "list-item") return false;
-  const content = valueOf(scene, element, "marker", "content");
+  const content = keywordOf(scene, element, "marker", "content");
   if (content !== "" && content !== "normal") return /["'][^"']*[\p{L}\p{N}]/u.test(content);
   const type = styles.keyword(element, "list-style-type") ?? "disc";
   return !/^(?:none|disc|circle|square|disclosure-\w+)$/.test(type);
