@@ -28,7 +28,7 @@ function judge(field: ElementNode, scene: Scene): Verdict {
   const value = attributeText(field, "autocomplete");
   if (value === null || isInactive(scene, field)) return inapplicable;
   const wrong = wrongAutofillToken(value);
-  if (wrong === null && field.tag === "input" && isWrongForType(value, inputType(field)))
+  if (field.tag === "input" && wrong === null && isWrongForType(value, inputType(field)))
     return failed(
       `autocomplete="${value}" is not what type="${inputType(field)}" holds: browsers fill in the wrong thing, or nothing.`,
       ask("Let type and autocomplete say the same of what belongs in the field."),
