@@ -3,10 +3,13 @@ import { type Given, givenIn } from "../core/checks/given.ts";
 import { walkHolds } from "../core/checks/keys/walk-holds.ts";
 import { addFacts, type PageFacts, pageFacts } from "../core/checks/page-facts.ts";
 import { type CheckResult, checkResult, runChecks } from "../core/checks/run.ts";
+import { elementsBelow } from "../core/document/around.ts";
 import { lineMap } from "../core/document/line-map.ts";
+import type { ElementNode } from "../core/document/node.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import { ask } from "../core/repair/repair.ts";
-import type { Unit, UnitDocument, UnitExplored, WalkedScript } from "../engine/unit.ts";
+import type { Scene } from "../core/scene/scene.ts";
+import type { OpenedScene, Unit, UnitDocument, UnitExplored, WalkedScript } from "../engine/unit.ts";
 import type { Host } from "../host/host.ts";
 import type { SettingsOfChecks } from "../settings/check-plan.ts";
 import { checksFor } from "../settings/check-plan.ts";
@@ -61,6 +64,11 @@ export class UnitAuditor {
     let accepted = 0;
     let facts: PageFacts | null = null;
     const given: Given[] = [];
+    const add = (finding: Finding, document: UnitDocument) => {
+      const shown = elementIn(document, finding.element, this.#texts);
+      const place = placeOf(document.scene, finding.element, this.#texts, shown);
+      findings.push(answers.answer(inFile(finding, document), place, finding.element.components));
+    };
     for (const document of documents) {
       const { scene, sheets } = document;
       const { allows } = this.#exceptions.ofPage(scene.document, sheets);
@@ -70,16 +78,45 @@ export class UnitAuditor {
       accepted += run.allowed;
       const ofPage = pageFacts(scene);
       facts = facts === null ? ofPage : addFacts(facts, ofPage);
-      for (const finding of run.findings) {
-        const shown = elementIn(document, finding.element, this.#texts);
-        const place = placeOf(scene, finding.element, this.#texts, shown);
-        findings.push(answers.answer(inFile(finding, document), place, finding.element.components));
+      for (const finding of run.findings) add(finding, document);
+      const open = document.opened?.() ?? null;
+      for (const finding of open === null
+        ? []
+        : this.#whenOpened(open, run.findings, checks, settings, allows)) {
+        add(finding, { ...document, scene: open?.scene ?? scene });
+        const counted = checkResult(finding.check, { ...noTally, [finding.outcome]: 1 });
+        results.add([counted]);
+        results.addTallies(talliesOf([counted]));
       }
       if (this.#plan.trials === "none" || findings.some(hasEdits)) given.push(...givenIn(scene));
     }
     const elements = documents.reduce((sum, { scene }) => sum + scene.page.index.elements.length, 0);
     const subject = subjectOf(unit.subject, elements, results.all);
     return { subject, findings, results, accepted, facts, given };
+  }
+
+  /** What shows only in parts that are closed at first, and that anyone can open. */
+  #whenOpened(
+    { scene, parts }: OpenedScene,
+    before: readonly Finding[],
+    checks: readonly PageCheck[],
+    settings: SettingsOfChecks,
+    isAllowed: (finding: Finding) => boolean,
+  ): readonly Finding[] {
+    const { index } = scene.page;
+    const shows = new Map<ElementNode, string>();
+    for (const [part, when] of parts)
+      for (const inside of elementsBelow(index, part)) shows.set(inside, when);
+    const known = new Set(before.map(keyOf));
+    const inside = checks.map((check) => ({
+      ...check,
+      looksAt: (one: Scene) => [...check.looksAt(one)].filter((element) => shows.has(element)),
+    }));
+    return runChecks(scene, inside, this.#plan.outcomes, settings, isAllowed).findings.flatMap((finding) =>
+      finding.outcome === "passed" || known.has(keyOf(finding))
+        ? []
+        : [{ ...finding, message: `${finding.message} It shows once ${shows.get(finding.element)}.` }],
+    );
   }
 
   /** What explorer and scripts are to look at in the windows of a unit. */
@@ -147,6 +184,11 @@ export class UnitAuditor {
     return this.#checks.filter(({ id }) => driver?.off.includes(id) !== true);
   }
 }
+
+const noTally = { failed: 0, cantTell: 0, passed: 0 };
+
+const keyOf = ({ check, element }: Finding): string =>
+  `${check} ${element.source?.file} ${element.source?.start}`;
 
 /** A finding in a document that stands in an attribute: it has its place there, and nothing is edited by it. */
 const inFile = (finding: Finding, document: UnitDocument): Finding =>

@@ -1,5 +1,6 @@
 import type { AppliedSheet } from "../core/css/sheet.ts";
 import type { ElementNode } from "../core/document/node.ts";
+import type { Opened } from "../core/document/opened.ts";
 import type { Problem } from "../core/findings/problems.ts";
 import type { Scene } from "../core/scene/scene.ts";
 import type { WalkStep } from "../core/walk-script/parse.ts";
@@ -35,8 +36,16 @@ export interface UnitDocument {
   readonly scene: Scene;
   /** Its stylesheets, whose comments may allow something. */
   readonly sheets: readonly AppliedSheet[];
+  /** The same with everything open that anyone can open without a script; null where there is nothing of the kind. */
+  readonly opened?: () => OpenedScene | null;
   /** Where it is shown; null for the unit's own document. */
   readonly frame: { readonly around: UnitDocument; readonly element: ElementNode } | null;
+}
+
+export interface OpenedScene {
+  readonly scene: Scene;
+  /** What was opened, each with when it shows. */
+  readonly parts: Opened["parts"];
 }
 
 /** What is looked at by itself, whatever engine found it. Its scene is one and the same in every command. */

@@ -1,7 +1,9 @@
 import type { ElementNode } from "../core/document/node.ts";
+import { once } from "../core/document/once.ts";
+import { opened } from "../core/document/opened.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import type { PageFile } from "../engine/targets.ts";
-import type { Unit, UnitDocument } from "../engine/unit.ts";
+import type { OpenedScene, Unit, UnitDocument } from "../engine/unit.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import type { LoadedPage } from "./load-page.ts";
 import { sceneOptions } from "./scene-options.ts";
@@ -40,12 +42,32 @@ interface Shown {
 function documentsOf(loaded: LoadedPage, options: SceneOptions): readonly UnitDocument[] {
   const documents: UnitDocument[] = [];
   const place = ({ scene, loaded: page, frames }: Shown, frame: UnitDocument["frame"]) => {
-    const around: UnitDocument = { scene, sheets: page.sheets, frame };
+    const around: UnitDocument = {
+      scene,
+      sheets: page.sheets,
+      opened: once(() => openedScene(page, options)),
+      frame,
+    };
     documents.push(around);
     for (const [element, inner] of frames) place(inner, { around, element });
   };
   place(shown(loaded, options), null);
   return documents;
+}
+
+/** The page with its closed parts open: what stands in frames is judged where it is. */
+function openedScene(
+  { document, sheets, stylesKnown }: LoadedPage,
+  options: SceneOptions,
+): OpenedScene | null {
+  const open = opened(document);
+  if (open === null) return null;
+  // The document itself is another object then: its own sheets go with it.
+  const moved = sheets.map((sheet) => ("mode" in sheet.scope ? sheet : { ...sheet, scope: open.document }));
+  return {
+    scene: sceneFromSource(open.document, moved, { ...options, stylesKnown }),
+    parts: open.parts,
+  };
 }
 
 function shown(loaded: LoadedPage, options: SceneOptions): Shown {

@@ -1,8 +1,8 @@
 /** A value that is worked out once. */
 export function once<T>(make: () => T): () => T {
-  const kept: { value: T | null } = { value: null };
+  let kept: { readonly value: T } | null = null;
   return () => {
-    kept.value ??= make();
+    kept ??= { value: make() };
     return kept.value;
   };
 }
