@@ -23,6 +23,8 @@ export interface PaintedPage {
   readonly placed: { readonly colours: readonly Rgba[]; readonly pictures: boolean };
   /** Boxes that are placed so that they cover another from edge to edge, by the stacking contexts that they are painted in. */
   readonly covers: ReadonlyMap<ElementNode, readonly Cover[]>;
+  /** Elements in which texts that are styled alike may lie on different things: what covers cover, and what holds such children. */
+  readonly uneven: ReadonlySet<ElementNode>;
   /** Children that lie on others of the same parent: in one cell of a grid, or pulled there by a margin. */
   readonly overlaps: ReadonlyMap<ElementNode, readonly ElementNode[]>;
 }
@@ -130,6 +132,10 @@ class PaintedThings {
       aroundPositioned: this.#aroundPositioned,
       placed: { colours: [...this.#placedColours.values()], pictures: this.#placedPictures },
       covers: this.#covers,
+      uneven: new Set([
+        ...[...this.#covers.values()].flat().map(({ covered }) => covered),
+        ...this.#overlaps.keys(),
+      ]),
       overlaps: this.#overlaps,
     };
   }

@@ -111,7 +111,6 @@ export function paintedText(
   let isLate = false;
   let overPlaced = false;
   let isOneOf = false;
-  let placeDependent = covers.below.size + covers.behind.size > 0;
   /** The element below is moved a little within the flow: it may stand beside this one's background. */
   let shifted = false;
   /** Whether it lies below what is around it, up to the next stacking context. */
@@ -149,7 +148,6 @@ export function paintedText(
       }
       const beside = child === null ? null : paintedBeside(page, paintedPage, ancestor, child);
       if (beside !== null) {
-        placeDependent = true;
         if (beside.hasPictures) return open("what is pulled over it may lie behind it, or before it");
         laid = withEach(laid, beside.colours);
         isOneOf ||= beside.colours.length > 0;
@@ -214,7 +212,7 @@ export function paintedText(
     spots: laid.map(({ text, ground }) => ({ text: over(text, window), ground: over(ground, window) })),
     unknown: null,
     foreground: foreground.value,
-    placeDependent,
+    placeDependent: false,
     isOneOf,
     showsCanvas: !isOpaque(laid),
     layers,

@@ -146,3 +146,13 @@ test.each<[what: string, html: string, outcome: string]>([
   const scene = sceneOf(html);
   expect(judgeEveryText(scene, byId(scene, "t"), { large: 3, small: 4.5 }).outcome).toBe(outcome);
 });
+
+test("texts that are styled alike may lie on different things", () => {
+  const styles =
+    ".b { position: relative } .b i { position: absolute; inset: 0; background: #036 } p { position: relative; color: #fff }";
+  const scene = sceneOf(page(styles, `<div class="b"><p id="one">Tern</p><i></i><p id="two">Gull</p></div>`));
+  const outcomes = ["one", "two"].map(
+    (id) => judgeEveryText(scene, byId(scene, id), { large: 3, small: 4.5 }).outcome,
+  );
+  expect(outcomes).toEqual(["cantTell", "passed"]);
+});

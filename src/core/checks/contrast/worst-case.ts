@@ -71,7 +71,8 @@ function rememberedCase(
   pseudo?: string,
 ): TextCase {
   // Rules of pseudo-elements may tell elements apart that are alike themselves.
-  if (pseudo !== undefined) return textCase(view, element, interaction, needed, pseudo);
+  if (pseudo !== undefined || isUneven(view, element))
+    return textCase(view, element, interaction, needed, pseudo);
   const likeness = view.page.styles.likeness({ element });
   const kind = `${view.scheme} ${interaction.kind} ${needed.small} ${placedAround(view, element)}`;
   const known = likeness === null ? undefined : casesByLikeness(scene).get(likeness)?.get(kind);
@@ -82,6 +83,14 @@ function rememberedCase(
     casesByLikeness(scene).set(likeness, cases.set(kind, found));
   }
   return found;
+}
+
+/** Whether it hangs on the very place of a text what it lies on. */
+function isUneven({ page, painted: { uneven } }: SchemeView, element: ElementNode): boolean {
+  if (uneven.size === 0) return false;
+  for (let up: ElementNode | null = element; up !== null; up = page.index.flatParent(up))
+    if (uneven.has(up)) return true;
+  return false;
 }
 
 const casesByLikeness = keptForScene(() => new WeakMap<object, Map<string, TextCase>>());
