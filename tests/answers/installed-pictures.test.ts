@@ -56,6 +56,15 @@ describe("a picture of an installed package", () => {
     expect(await found({ "App.jsx": source, ...listed }, "App.jsx")).toEqual([]);
   });
 
+  test("is not sought outside its package, wherever its manifest leads", async () => {
+    const files = {
+      "App.jsx": button("Anchor"),
+      [`${folder}/package.json`]: manifest({ module: "../../src/anchor.js" }),
+      "src/anchor.js": `import { createElement } from "react";\nexport const Anchor = () => createElement("svg", null);\n`,
+    };
+    expect(await found(files, "App.jsx")).toEqual([]);
+  });
+
   test("is looked into for Vue and Svelte as well", async () => {
     const files = {
       "App.vue": `<script setup>\nimport Anchor from "yard-icons/Anchor.vue";\n</script>\n<template><button><Anchor /></button><button><Anchor title="Moor" /></button></template>\n`,

@@ -32,7 +32,10 @@ export function coverOrder(page: Page, { covers }: PaintedPage, element: Element
       continue;
     }
     for (const cover of covers.get(one) ?? []) {
-      if (placed.has(cover.styled) || !around.has(cover.covered)) continue;
+      const { element: owner, pseudo } = cover.styled;
+      // A box that the text is in is its background, not a cover.
+      const holdsText = pseudo === undefined && around.has(owner);
+      if (holdsText || placed.has(cover.styled) || !around.has(cover.covered)) continue;
       placed.add(cover.styled);
       if (cover.zIndex < 0) add(behind, one, cover);
       else if (painted === null || !isUnder(page, cover, painted)) return { ...nothing, over: cover.covered };

@@ -195,7 +195,7 @@ class PaintedThings {
 
   /** `::before` and `::after` that are boxes with a background, placed by themselves. */
   addPseudo(element: ElementNode, pseudo: string, order: number): void {
-    const { styles, index } = this.#page;
+    const { styles } = this.#page;
     const styled = { element, pseudo };
     if (styles.likeness(styled) === null) return;
     const value = (property: string) =>
@@ -207,13 +207,10 @@ class PaintedThings {
     const colour = styles.colour(styled, "background-color")?.colour ?? null;
     const isPicture = value("background-image") !== "none" || colour === null;
     if (!isPicture && colour.alpha === 0) return;
-    const after = pseudo === "before" ? order : lastInside(this.#page, element);
-    this.add(order, isPicture ? null : colour);
-    this.addPlaced(
-      styled,
-      (pseudo === "before" ? index.record(element).order : after) + 0.5,
-      isPicture ? null : colour,
-    );
+    const painted = isPicture ? null : colour;
+    this.add(order, painted);
+    const before = pseudo === "before" ? order : lastInside(this.#page, element);
+    this.addPlaced(styled, before + 0.5, painted);
   }
 
   addOverlap(element: ElementNode): void {

@@ -142,8 +142,7 @@ export class InstalledPackages {
 
   /** The file that an import means, in a package or within one. */
   async #file(specifier: string, from: string): Promise<string | null> {
-    if (/^\.{1,2}(?:\/|$)/.test(specifier))
-      return from.includes("/node_modules/") ? this.#existing(join(parent(from), specifier)) : null;
+    if (/^\.{1,2}(?:\/|$)/.test(specifier)) return this.#existing(join(parent(from), specifier));
     if (frameworks.test(specifier) || /^[/#]|:/.test(specifier)) return null;
     const name = packageName(specifier);
     const folder = await this.#folder(name, parent(from));
@@ -158,7 +157,9 @@ export class InstalledPackages {
     return null;
   }
 
+  /** The file that a path means; none outside installed packages, wherever a manifest or an import leads. */
   async #existing(path: string): Promise<string | null> {
+    if (!path.includes("/node_modules/")) return null;
     for (const candidate of candidates(path))
       if (componentFormatOf(candidate) !== null && (await this.#text(candidate)) !== null) return candidate;
     return null;

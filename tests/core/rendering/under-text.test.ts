@@ -72,6 +72,14 @@ test.each<[what: string, html: string, outcome: string]>([
     "failed",
   ],
   [
+    "a box that the text is in is no cover",
+    page(
+      "i { position: fixed; inset: 0; background: #036 } input { border: 0; background: none; color: #fff }",
+      `<i><input id="t" aria-label="Slip" value="Slip 4"></i>`,
+    ),
+    "passed",
+  ],
+  [
     "a box that is seen through is none",
     page(
       ".b { position: relative } .b i { position: absolute; inset: 0; background: #036; opacity: 0 } p { position: relative; color: #fff }",

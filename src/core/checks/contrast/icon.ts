@@ -94,7 +94,7 @@ function judgeIn(view: SchemeView, svg: ElementNode, scene: Scene): Verdict {
   if (strongest === undefined) return inapplicable;
   const shown = over(strongest.colour, ground);
   return failed(
-    `This icon stands out by ${shownRatio(ratio)}${schemeWords(view.scheme)}, ${toHex(shown)} on ${toHex(ground)}; it needs 3:1.`,
+    `This icon has a contrast of ${shownRatio(ratio)}${schemeWords(view.scheme)}, ${toHex(shown)} on ${toHex(ground)}; it needs 3:1.`,
     suggestColour(scene, strongest.value, shown, ground, NEEDED, { element: svg }),
     {
       facts: {
@@ -148,7 +148,7 @@ export const contrastIcon = {
         [
           "failed",
           `<svg width="9" height="9" fill="none" stroke="currentColor">`,
-          "This icon stands out by 1.91:1, #bbbbbb on #ffffff; it needs 3:1.",
+          "This icon has a contrast of 1.91:1, #bbbbbb on #ffffff; it needs 3:1.",
         ],
       ],
     },

@@ -31,7 +31,7 @@ function judge(input: ElementNode): Verdict {
   if (code === null) return inapplicable;
   return refuses.test(code)
     ? failed(
-        "Nothing can be pasted into this field, neither by hand nor by a password manager.",
+        "This field refuses pasting.",
         withChanges("likely", "Take onpaste away.", [removeAttribute(input, "onpaste")]),
         pointingAt(input, "onpaste"),
       )
@@ -45,7 +45,7 @@ export const pasteAllowed = {
   criteria: ["3.3.8"],
   severity: "barrier",
   means: "What one needs to log in can be pasted.",
-  who: "Someone who cannot remember or type a long password is kept out.",
+  who: "Someone who cannot remember or type a long password cannot paste it from where they keep it.",
   mend: "Let the browser paste.",
   looksAt: loginFields,
   judge,
@@ -58,7 +58,7 @@ export const pasteAllowed = {
         [
           "failed",
           `<input type="password" aria-label="Word" onpaste="return false">`,
-          "Nothing can be pasted into this field, neither by hand nor by a password manager.",
+          "This field refuses pasting.",
         ],
       ],
     },

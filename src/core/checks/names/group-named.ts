@@ -60,7 +60,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const stray = strayLegend(scene, element);
   if (stray !== null)
     return failed(
-      `"${textContent(stray)}" is a <legend> that is no child of its fieldset: it does not name the group.`,
+      `The <legend> "${textContent(stray)}" is no child of its fieldset: it does not name the group.`,
       ask("Put the <legend> first in the <fieldset>, with nothing around it."),
       { facts: { ...facts, legend: textContent(stray) } },
     );
@@ -259,7 +259,7 @@ export const groupNamed = {
         [
           "failed",
           `<input type="radio" name="r">`,
-          `"Rig" is a <legend> that is no child of its fieldset: it does not name the group.`,
+          `The <legend> "Rig" is no child of its fieldset: it does not name the group.`,
         ],
       ],
     },

@@ -66,7 +66,7 @@ function judgeExpanded(element: ElementNode, scene: Scene): Verdict {
   const isHidden = scene.presence.of(target).visible === NO;
   if (said === "true" && isHidden)
     return failed(
-      `aria-expanded="true" says that "${id}" is open, and it is hidden.`,
+      `aria-expanded="true" says that "${id}" is open, but it is hidden.`,
       withChanges("likely", 'Write aria-expanded="false" until it is open.', [
         setAttribute(element, "aria-expanded", "false"),
       ]),
@@ -126,7 +126,7 @@ export const stateAgrees = {
         [
           "failed",
           `<button aria-expanded="true" aria-controls="fees">`,
-          `aria-expanded="true" says that "fees" is open, and it is hidden.`,
+          `aria-expanded="true" says that "fees" is open, but it is hidden.`,
         ],
       ],
     },

@@ -96,7 +96,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const tag = list.isNumbered ? "ol" : "ul";
   const repair = ask(`Make it a <${tag}> with an <li> for each line, without the signs.`);
   return list.isSure
-    ? failed(`These ${list.items} lines look like a list, and none is there.`, repair, {
+    ? failed(`These ${list.items} lines look like a list, but are plain text.`, repair, {
         facts: { items: list.items },
       })
     : cantTell(`Are these ${list.items} lines, each after a dash, a list? Then they must be one.`, repair, {
@@ -121,11 +121,11 @@ export const listsMarked = {
     { html: `<ul><li>Tern</li><li>Gull</li><li>Auk</li></ul>`, finds: [] },
     {
       html: `<p>• Tern<br>• Gull<br>• Auk</p>`,
-      finds: [["failed", "<p>", "These 3 lines look like a list, and none is there."]],
+      finds: [["failed", "<p>", "These 3 lines look like a list, but are plain text."]],
     },
     {
       html: `<p>1) Haul out</p><p>2) Paint</p><p>3) Launch</p>`,
-      finds: [["failed", "<p>", "These 3 lines look like a list, and none is there."]],
+      finds: [["failed", "<p>", "These 3 lines look like a list, but are plain text."]],
     },
     {
       html: `<div>- Tern<br>- Gull<br>- Auk</div>`,

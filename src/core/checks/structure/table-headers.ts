@@ -75,7 +75,7 @@ function judgeReferences(cell: ElementNode, scene: Scene): Verdict {
   const grid = tableGrid(index, table);
   if (attributeTokens(cell, "headers").some((id) => index.byId(cell, id) === cell))
     return failed(
-      "headers names this very cell: it has no header then.",
+      "headers names this cell itself: it has no header.",
       ask("Name the ids of the cells that head its row and column."),
       pointingAt(cell, "headers"),
     );
@@ -274,7 +274,7 @@ export const tableHeaders = {
     {
       html: `<table><tr><th id="boat">Boat</th><th>Beam</th></tr><tr><td id="tern" headers="tern">Tern</td><td>2 m</td></tr></table>`,
       finds: [
-        ["failed", `<td id="tern" headers="tern">`, "headers names this very cell: it has no header then."],
+        ["failed", `<td id="tern" headers="tern">`, "headers names this cell itself: it has no header."],
       ],
     },
   ],
