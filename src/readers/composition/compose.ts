@@ -7,8 +7,9 @@ import { angularComponent, isAngularClass } from "../angular/angular-component.t
 import { markupOf, nodesOf, renderJsx } from "../react/jsx-markup.ts";
 import { classComponent, functionComponent, isClassComponent, staticsOf } from "../react/react-component.ts";
 import { declaredNames, mayRender, wrappedPropsTypes } from "../react/react-source.ts";
+import { bindPattern } from "../script/binding.ts";
 import { evaluate } from "../script/evaluate.ts";
-import { bindPattern, callValue } from "../script/functions.ts";
+import { callValue } from "../script/functions.ts";
 import { globalValue } from "../script/globals.ts";
 import { apart, type Machine, type MachineState } from "../script/machine.ts";
 import { memberOf } from "../script/members.ts";

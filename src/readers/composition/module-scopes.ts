@@ -1,7 +1,7 @@
 import type * as Ast from "@babel/types";
 import { onceFor } from "../../core/document/once.ts";
+import { bindPattern, hoist, initialOf } from "../script/binding.ts";
 import { classValue, functionValue } from "../script/evaluate.ts";
-import { bindPattern, hoist, initialOf } from "../script/functions.ts";
 import { importedUnknown, type Machine } from "../script/machine.ts";
 import { everyNode, reassignedIn } from "../script/parse-script.ts";
 import { nameNode, spanOf } from "../script/places.ts";

@@ -2,7 +2,7 @@ import type * as Ast from "@babel/types";
 import { reassignedInTemplate, type ScopeMaking } from "../composition/module-scopes.ts";
 import type { SourceModule } from "../composition/source-module.ts";
 import { stateValue } from "../composition/state-value.ts";
-import { bindPattern } from "../script/functions.ts";
+import { bindPattern } from "../script/binding.ts";
 import { reassignedIn } from "../script/parse-script.ts";
 import { spanOf } from "../script/places.ts";
 import { bindLater, innerScope } from "../script/scope.ts";
