@@ -1,4 +1,4 @@
-import { converter, displayable, interpolate, parse, type Rgb, toGamut } from "culori";
+import { converter, interpolate, parse, type Rgb } from "culori";
 import { relativeColour } from "./relative-colour.ts";
 import { type Rgba, rgba, transparent } from "./rgba.ts";
 import { systemColourValues } from "./system-colours.ts";
@@ -16,7 +16,7 @@ const toRgb = converter("rgb");
 const DEEPEST = 8;
 
 /**
- * The colour a CSS value stands for; null where it cannot be known, or lies so far outside sRGB that screens differ.
+ * The colour a CSS value stands for; null where it cannot be known.
  * CSS Color 4 §4–§12, CSS Color 5 `color-mix()` and `light-dark()`.
  */
 export function resolveColour(text: string, around: ColourSurroundings): Rgba | null {
@@ -54,25 +54,10 @@ function colourOf(text: string, around: ColourSurroundings, depth: number): Rgba
 
 const fromCulori = ({ r = 0, g = 0, b = 0, alpha = 1 }: Rgb): Rgba => rgba(r, g, b, alpha);
 
-const mappedIntoGamut = toGamut("rgb", "oklch");
-
-/** How far two ways to show a colour may part, of 1, before it is not known which a screen takes. */
-const APART = 3 / 255;
-
-/**
- * The colour as a screen of sRGB shows it. Of one that lies outside, browsers cut each channel off, and CSS Color 4 §13.2
- * takes chroma away: null where the two do not come to the same.
- */
-function shownColour({ alpha, ...channels }: Rgba): Rgba | null {
-  const colour: Rgb = { mode: "rgb", ...channels };
-  const within = (c: number) => Math.max(0, Math.min(1, c));
-  const cut = rgba(within(colour.r), within(colour.g), within(colour.b), within(alpha));
-  if (displayable(colour)) return cut;
-  const mapped = mappedIntoGamut(colour);
-  const isSame = (["r", "g", "b"] as const).every(
-    (name) => Math.abs(within(mapped[name]) - cut[name]) <= APART,
-  );
-  return isSame ? cut : null;
+/** The colour as browsers show it on a screen of sRGB: of one that lies outside, each channel is cut off. */
+function shownColour({ r, g, b, alpha }: Rgba): Rgba {
+  const within = (channel: number) => Math.max(0, Math.min(1, channel));
+  return rgba(within(r), within(g), within(b), within(alpha));
 }
 
 function splitArguments(text: string): readonly string[] {

@@ -1,5 +1,6 @@
 import { resolveColour } from "../colour/resolve-colour.ts";
 import type { Rgba } from "../colour/rgba.ts";
+import { withoutMath } from "./calculated.ts";
 import { cascadedValue } from "./computed.ts";
 import { splitAtSpaces } from "./split-value.ts";
 import { type Cascade, type ComputedColour, downTheAncestors, type Style } from "./style.ts";
@@ -20,17 +21,12 @@ export const textColour = (cascade: Cascade, style: Style): ComputedColour =>
 
 function ownTextColour(cascade: Cascade, style: Style, parent: ComputedColour | null): ComputedColour {
   const value = cascadedValue(cascade, style, "color");
-  const inherits =
-    !value.own || (value.declared !== null && /^(?:inherit|unset)$/i.test(value.declared.text));
-  if (parent !== null && (inherits || value.text?.toLowerCase() === "currentcolor")) return parent;
+  if (parent !== null && (!value.own || value.text?.toLowerCase() === "currentcolor")) return parent;
   if (value.text === null) return { colour: null, value };
-  return {
-    colour: resolveColour(value.text, {
-      current: parent?.colour ?? null,
-      scheme: usedScheme(cascade, style),
-    }),
-    value,
-  };
+  const scheme = usedScheme(cascade, style);
+  // On the root, `currentcolor` is the initial value. CSS Color 4 §9.4.
+  const current = parent === null ? resolveColour("canvastext", { current: null, scheme }) : parent.colour;
+  return { colour: resolveColour(withoutMath(value.text), { current, scheme }), value };
 }
 
 /** The computed colour of a property of the style itself. */
@@ -46,4 +42,7 @@ export function colourOf(cascade: Cascade, style: Style, property: string): Comp
 
 /** A colour written in some value of the style, such as a stop of a gradient. */
 export const colourIn = (cascade: Cascade, style: Style, text: string): Rgba | null =>
-  resolveColour(text, { current: textColour(cascade, style).colour, scheme: usedScheme(cascade, style) });
+  resolveColour(withoutMath(text), {
+    current: textColour(cascade, style).colour,
+    scheme: usedScheme(cascade, style),
+  });

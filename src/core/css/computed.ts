@@ -75,12 +75,14 @@ function candidates(style: Style, property: string): readonly Candidate[] {
   important.sort(
     ({ block: a }, { block: b }) =>
       Number(b.origin === "user-agent") - Number(a.origin === "user-agent") ||
-      // CSS Cascade 5 §6.1, "element-attached": the style attribute beats every sheet of its origin.
-      Number(b.selectorText === "style attribute") - Number(a.selectorText === "style attribute") ||
+      Number(isAttached(b)) - Number(isAttached(a)) ||
       (a.layer === b.layer ? 0 : a.layer < b.layer ? -1 : 1),
   );
   return [...important, ...normal];
 }
+
+/** Whether it is a style attribute, which beats every sheet of its origin. CSS Cascade 5 §6.1, "element-attached". */
+const isAttached = ({ selectorText }: AppliedBlock): boolean => selectorText === "style attribute";
 
 /** Many undecided rules for one property would double the work each time: past so many the value is unknown. */
 const MOST_UNDECIDED = 7;
@@ -108,7 +110,12 @@ function resolve(
     case "revert":
       return among(origin === "user-agent" ? [] : list.filter(({ block }) => block.origin === "user-agent"));
     case "revert-layer":
-      return among(rest.filter(({ block }) => block.layer !== layer || block.origin !== origin));
+      return among(
+        rest.filter(
+          ({ block }) =>
+            block.layer !== layer || block.origin !== origin || isAttached(block) !== isAttached(first.block),
+        ),
+      );
     default:
       return valueFrom(cascade, style, property, first, visiting);
   }
@@ -149,9 +156,9 @@ function valueFrom(
 ): CascadedValue {
   const keyword = declared.text.toLowerCase();
   const found = { declared, block, own: true };
-  if (keyword === "inherit") return { ...inherited(cascade, style, property), own: true };
+  if (keyword === "inherit") return inherited(cascade, style, property);
   if (keyword === "initial") return { ...initial(cascade, property), ...found };
-  if (keyword === "unset") return { ...defaulted(cascade, style, property), own: true };
+  if (keyword === "unset") return defaulted(cascade, style, property);
   // In `content`, `attr()` is a part of the value and not a substitution: whoever reads it has the element.
   if (!holdsSubstitution(property === "content" ? declared.text.replace(/\battr\(/gi, "(") : declared.text))
     return { text: declared.text, through: [], ...found };
@@ -160,14 +167,14 @@ function valueFrom(
   const substituted = substitute(cascade, style, declared.text, new Set([...visiting, property]), through, 0);
   if (substituted === null) return { ...unknown, declared, block, own: true };
   // Invalid at computed-value time: as if `unset`. CSS Variables 1 §3.1.
-  if (substituted === "invalid") return { ...defaulted(cascade, style, property), own: true };
+  if (substituted === "invalid") return defaulted(cascade, style, property);
   if (property.startsWith("--")) return { text: substituted.text, through, ...found };
   const text =
     declared.shorthand === null
       ? substituted.text.trim()
       : (expandShorthand(declared.shorthand, substituted.text.trim()).find(([l]) => l === property)?.[1] ??
         null);
-  if (text === null) return { ...defaulted(cascade, style, property), own: true };
+  if (text === null) return defaulted(cascade, style, property);
   if (property !== "content" && /\battr\(/i.test(text)) return { ...unknown, declared, block, own: true };
   if (isWideKeyword(text))
     return {
@@ -180,7 +187,7 @@ function valueFrom(
       ),
       through,
     };
-  if (!acceptsValue(property, text)) return { ...defaulted(cascade, style, property), own: true };
+  if (!acceptsValue(property, text)) return defaulted(cascade, style, property);
   return { text, through, ...found };
 }
 
@@ -202,8 +209,8 @@ function substitute(
   depth: number,
 ): { text: string } | "invalid" | null {
   if (depth > LONGEST_CHAIN || text.length > LONGEST_VALUE) return null;
-  const start = /\bvar\(/i.exec(text);
-  if (start === null) return /\b(?:env|if|--[\w-]+)\(/i.test(text) ? null : { text };
+  const start = /\b(var|env)\(/i.exec(text);
+  if (start === null) return /\b(?:if|--[\w-]+)\(/i.test(text) ? null : { text };
   const open = start.index + start[0].length;
   let close = open;
   for (let nesting = 1; close < text.length; close++) {
@@ -214,7 +221,10 @@ function substitute(
   const comma = inside.indexOf(",");
   const name = (comma < 0 ? inside : inside.slice(0, comma)).trim();
   const fallback = comma < 0 ? null : inside.slice(comma + 1).trim();
-  const value = customProperty(cascade, style, name, visiting);
+  // A property that hangs on itself is invalid, whatever it falls back to. CSS Variables 1 §2.3.
+  if (visiting.has(name)) return "invalid";
+  const value =
+    start[1]?.toLowerCase() === "env" ? environment(name) : customProperty(cascade, style, name, visiting);
   let replacement: string;
   if (value === null) return null;
   if (value === "invalid") {
@@ -236,6 +246,12 @@ function substitute(
   );
 }
 
+/** What `env()` gives hangs on the device; a name that no browser knows gives nothing. CSS Environment Variables 1 §2. */
+const environment = (name: string): "invalid" | null =>
+  /^(?:safe-area|titlebar-area|viewport-segment|keyboard-inset|preferred-text-scale)/.test(name)
+    ? null
+    : "invalid";
+
 function customProperty(
   cascade: Cascade,
   style: Style,
@@ -243,7 +259,6 @@ function customProperty(
   visiting: Set<string>,
 ): CascadedValue | "invalid" | null {
   if (!name.startsWith("--")) return "invalid";
-  if (visiting.has(name)) return "invalid";
   if (visiting.size > LONGEST_CHAIN) return null;
   const known = style.values.get(name);
   // Found where it is declared, then handed down: only the declaring style may see a cycle.

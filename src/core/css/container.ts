@@ -57,14 +57,17 @@ function styleHolds(
   return NO;
 }
 
-/** The nearest container that has a size of its own answers; where styles do not fix that size, nobody knows. */
+/**
+ * The nearest container that has a size of its own answers; where styles do not fix that size, nobody knows. Null: there is
+ * no container. Container Queries §3.
+ */
 function sizeHolds(
   cascade: Cascade,
   feature: string,
   element: ElementNode,
   around: StylesAround,
   isNamed: (style: Style) => boolean,
-): Certainty {
+): Certainty | null {
   for (const style of around(element)) {
     const type = textOf(cascade, style, "container-type");
     if (type === null) return MAYBE;
@@ -77,7 +80,7 @@ function sizeHolds(
     const width = contentWidth(cascade, style);
     return width === null ? MAYBE : evaluateMediaFeature(asked, { ...cascade.device, width });
   }
-  return NO;
+  return null;
 }
 
 /** The width of the content box in CSS pixels, where styles alone fix it. */

@@ -13,6 +13,17 @@ const fontSizeWords: Readonly<Record<string, number>> = {
   "xx-large": 32,
   "xxx-large": 48,
 };
+/** The same at the default of `monospace`, 13 px, as browsers have it. */
+const monospaceSizeWords: typeof fontSizeWords = {
+  "xx-small": 9,
+  "x-small": 10,
+  small: 12,
+  medium: 13,
+  large: 16,
+  "x-large": 20,
+  "xx-large": 26,
+  "xxx-large": 39,
+};
 const monospaceSize = 13;
 const defaultSize = 16;
 
@@ -175,22 +186,21 @@ export const fontSize = (cascade: Cascade, style: Style): number | null =>
 
 function ownFontSize(cascade: Cascade, style: Style, parent: number | null): number | null {
   const value = cascadedValue(cascade, style, "font-size");
-  const monospace = isMonospace(cascade, style);
-  if (!value.own) {
-    // A monospace family of its own reads the inherited `medium` as 13 px, in every browser.
-    const parentMonospace = style.parent !== null && isMonospace(cascade, style.parent);
-    if (monospace !== parentMonospace && isMedium(cascade, style))
-      return monospace ? monospaceSize : defaultSize;
-    return parent;
-  }
-  if (value.text === null) return null;
-  const word = value.text.toLowerCase();
+  if (value.own && value.text === null) return null;
+  const size = value.own ? sizeOf(cascade, style, value.text ?? "", parent) : parent;
+  const isChanged =
+    isMonospace(cascade, style) !== (style.parent !== null && isMonospace(cascade, style.parent));
+  return isChanged ? monospaceChanged(cascade, style, size) : size;
+}
+
+/** The size as if the family were like the parent's. */
+function sizeOf(cascade: Cascade, style: Style, text: string, parent: number | null): number | null {
+  const word = text.toLowerCase();
   if (word === "inherit") return parent;
   if (word === "smaller") return parent === null ? null : parent / 1.2;
   if (word === "larger") return parent === null ? null : parent * 1.2;
-  const absolute = fontSizeWords[word];
-  if (absolute !== undefined) return monospace ? absolute * (monospaceSize / defaultSize) : absolute;
-  return lengthInPixels(value.text, {
+  if (fontSizeWords[word] !== undefined) return wordSize(cascade, style, word);
+  return lengthInPixels(text, {
     fontSize: parent,
     rootFontSize: style.parent === null ? defaultSize : rootFontSize(style),
     lineHeight: null,
@@ -210,10 +220,37 @@ function rootFontSize(style: Style): number | null {
 const isMonospace = (cascade: Cascade, style: Style): boolean =>
   cascadedValue(cascade, style, "font-family").text?.trim().toLowerCase() === "monospace";
 
-const isMedium = (cascade: Cascade, style: Style): boolean => {
-  const { text } = cascadedValue(cascade, style, "font-size");
-  return text === null || text.toLowerCase() === "medium";
+/**
+ * Where the family turns to `monospace` alone, or from it, browsers start from 13 px in place of 16: a size that no length
+ * fixes changes with it.
+ */
+function monospaceChanged(cascade: Cascade, style: Style, size: number | null): number | null {
+  if (size === null) return null;
+  const basis = sizeBasis(cascade, style);
+  if (basis === "absolute") return size;
+  if (basis === null) return null;
+  const factor = isMonospace(cascade, style) ? monospaceSize / defaultSize : defaultSize / monospaceSize;
+  return basis === "relative" ? size * factor : wordSize(cascade, style, basis);
+}
+
+const wordSize = (cascade: Cascade, style: Style, word: string): number => {
+  return (isMonospace(cascade, style) ? monospaceSizeWords : fontSizeWords)[word] ?? defaultSize;
 };
+
+/** What a size comes from: a length, a word, or a part of a size that comes from a word; null: not known. */
+function sizeBasis(cascade: Cascade, style: Style): string | null {
+  let isRelative = false;
+  for (let at: Style | null = style; at !== null; at = at.parent) {
+    const { text, own } = cascadedValue(cascade, at, "font-size");
+    if (text === null) return null;
+    const word = text.toLowerCase();
+    if (!own || word === "inherit") continue;
+    if (fontSizeWords[word] !== undefined) return isRelative ? "relative" : word;
+    if (!/^(?:smaller|larger|[\d.]+(?:em|%))$/.test(word)) return "absolute";
+    isRelative = true;
+  }
+  return isRelative ? "relative" : "medium";
+}
 
 /** The basis for lengths on a style other than its own font size; what few lengths need is worked out when asked. */
 export function lengthBasis(cascade: Cascade, style: Style, percentage: number | null): LengthBasis {

@@ -282,7 +282,7 @@ function matchesPseudoClass(
     case "lang":
       return matchesLanguage(matching, element, pseudo.ranges);
     case "dir":
-      return MAYBE;
+      return matchesDirection(matching, element, pseudo.direction);
     case "host":
       if (!("mode" in around.root) || matching.index.host(around.root) !== element) return NO;
       return pseudo.list === null
@@ -401,22 +401,27 @@ function hasRelative(
   const known = cacheable ? matching.hasResults.get(relative)?.get(element) : undefined;
   if (known !== undefined) return known;
   if (!mayBeAnywhere(matching, relative.selector)) return NO;
-  if (relative.combinator === "~" && relative.selector.steps.length === 1 && cacheable)
-    return hasLater(matching, element, relative, around);
+  if (relative.combinator === "~" && relative.alone !== null && cacheable)
+    return hasLater(matching, element, relative, relative.alone, around);
   let best: Certainty = NO;
   const inner = { ...around, scope: element };
   const consider = (candidate: ElementNode) => {
     best = or(best, matches(matching, candidate, relative.selector, inner));
     return best === YES;
   };
-  if (relative.combinator === "+" || relative.combinator === "~") {
+  const isAlone = relative.alone !== null;
+  if (isAlone && (relative.combinator === "+" || relative.combinator === "~")) {
     const siblings = siblingsOf(matching, element);
     const from = siblings.indexOf(element) + 1;
     for (const sibling of siblings.slice(from, relative.combinator === "+" ? from + 1 : undefined))
       if (consider(sibling)) break;
   } else {
-    const direct = relative.combinator === ">" && relative.selector.steps.length === 1;
-    const stack: ElementNode[] = [...matching.index.childElements(element)].reverse();
+    const direct = isAlone && relative.combinator === ">";
+    const beside = relative.combinator === "+" || relative.combinator === "~";
+    const siblings = beside ? siblingsOf(matching, element) : [];
+    const stack: ElementNode[] = beside
+      ? siblings.slice(siblings.indexOf(element) + 1).reverse()
+      : [...matching.index.childElements(element)].reverse();
     for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
       if (consider(node)) break;
       if (!direct) for (const child of [...matching.index.childElements(node)].reverse()) stack.push(child);
@@ -450,6 +455,7 @@ function hasLater(
   matching: Matching,
   element: ElementNode,
   relative: RelativeSelector,
+  alone: ComplexSelector,
   around: Surroundings,
 ): Certainty {
   const { parent, root, place } = matching.index.record(element);
@@ -459,7 +465,7 @@ function hasLater(
   if (last === undefined) {
     last = { sure: -1, perhaps: -1 };
     for (const sibling of siblingsOf(matching, element)) {
-      const result = matches(matching, sibling, relative.selector, around);
+      const result = matches(matching, sibling, alone, around);
       const place = matching.index.record(sibling).place;
       if (result !== NO) last.perhaps = place;
       if (result === YES) last.sure = place;
@@ -467,6 +473,17 @@ function hasLater(
     byParent.set(parent ?? root, last);
   }
   return last.sure > place ? YES : last.perhaps > place ? MAYBE : NO;
+}
+
+/** By `dir` attributes, left to right without one; `auto` hangs on the text. HTML §3.2.6.4. */
+function matchesDirection(matching: Matching, element: ElementNode, wanted: string): Certainty {
+  for (let up: ElementNode | null = element; up !== null; up = matching.index.parent(up)) {
+    if (attributeUnknown(up, "dir")) return MAYBE;
+    const written = attributeToken(up, "dir");
+    if (written === "ltr" || written === "rtl") return written === wanted ? YES : NO;
+    if (written === "auto" || up.tag === "bdi") return MAYBE;
+  }
+  return wanted === "ltr" ? YES : NO;
 }
 
 function matchesLanguage(matching: Matching, element: ElementNode, ranges: readonly string[]): Certainty {

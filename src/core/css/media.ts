@@ -83,21 +83,28 @@ function evaluateQuery(query: string, device: Device): Certainty {
 }
 
 /**
- * A condition of `not`, `and`, `or` and parentheses around what `leaf` decides. Conditional grammar shared by
- * Media Queries 5 §3, CSS Conditional 3 §6 and Container Queries §3. Text deeper than 32 parentheses is unknown.
+ * A condition of `not`, `and`, `or` and parentheses around what `leaf` decides; null: it means nothing to a browser.
+ * Conditional grammar shared by Media Queries 5 §3, CSS Conditional 3 §6 and Container Queries §3. Text deeper than 32
+ * parentheses is unknown.
  */
-export function evaluateCondition(text: string, leaf: (inside: string) => Certainty, depth = 0): Certainty {
+export const evaluateCondition = (text: string, leaf: (inside: string) => Certainty | null): Certainty =>
+  // What hangs on a leaf that means nothing is false, however it is negated. Media Queries 5 §3.2.
+  and(
+    conditionHolds(text, (inside) => leaf(inside) ?? NO, 0),
+    conditionHolds(text, (inside) => leaf(inside) ?? YES, 0),
+  );
+
+function conditionHolds(text: string, leaf: (inside: string) => Certainty, depth: number): Certainty {
   if (depth > 32) return MAYBE;
   const trimmed = text.trim();
   const negated = /^not\b\s*/i.exec(trimmed);
-  if (negated !== null) return not(evaluateCondition(trimmed.slice(negated[0].length), leaf, depth + 1));
+  if (negated !== null) return not(conditionHolds(trimmed.slice(negated[0].length), leaf, depth + 1));
   for (const [word, combine] of [
     ["or", or],
     ["and", and],
   ] as const) {
     const parts = splitAtWord(trimmed, word);
-    if (parts.length > 1)
-      return parts.map((part) => evaluateCondition(part, leaf, depth + 1)).reduce(combine);
+    if (parts.length > 1) return parts.map((part) => conditionHolds(part, leaf, depth + 1)).reduce(combine);
   }
   if (!trimmed.startsWith("(")) return leaf(trimmed);
   const inside = trimmed.slice(1, trimmed.endsWith(")") ? -1 : undefined).trim();
@@ -105,7 +112,7 @@ export function evaluateCondition(text: string, leaf: (inside: string) => Certai
     /^not\b/i.test(inside) ||
     splitAtWord(inside, "and").length > 1 ||
     splitAtWord(inside, "or").length > 1
-    ? evaluateCondition(inside, leaf, depth + 1)
+    ? conditionHolds(inside, leaf, depth + 1)
     : leaf(inside);
 }
 
@@ -132,7 +139,7 @@ function splitAtWord(text: string, word: string): readonly string[] {
 }
 
 /** One feature of a media or container query. Media Queries 5 §2.4. */
-export function evaluateMediaFeature(text: string, device: Device): Certainty {
+export function evaluateMediaFeature(text: string, device: Device): Certainty | null {
   const plain = /^(min-|max-)?([a-z-]+?)\s*:\s*([\s\S]+)$/.exec(
     text.replace(/^-webkit-(min|max)-/, "$1--webkit-"),
   );
@@ -144,13 +151,13 @@ export function evaluateMediaFeature(text: string, device: Device): Certainty {
   if (range !== null) {
     const [, left = "", first = "=", middle = "", second, right] = range;
     if (second !== undefined)
-      return and(compare(middle, turned(first), left, device), compare(middle, second, right ?? "", device));
+      return both(compare(middle, turned(first), left, device), compare(middle, second, right ?? "", device));
     return Object.hasOwn(features, left.trim())
       ? compare(left.trim(), first, middle, device)
       : compare(middle.trim(), turned(first), left, device);
   }
   const feature = features[text.trim()];
-  if (feature === undefined) return /^[a-z-]+$/.test(text.trim()) ? NO : MAYBE;
+  if (feature === undefined) return null;
   const value = feature(device);
   if (typeof value === "string") return falseWords.has(value) ? NO : YES;
   return value === null ? MAYBE : value ? YES : NO;
@@ -158,15 +165,18 @@ export function evaluateMediaFeature(text: string, device: Device): Certainty {
 
 const turned = (operator: string): string => operator.replace(/[<>]/, (c) => (c === "<" ? ">" : "<"));
 
-function compare(name: string, operator: string, written: string, device: Device): Certainty {
+const both = (one: Certainty | null, other: Certainty | null): Certainty | null =>
+  one === null || other === null ? null : and(one, other);
+
+function compare(name: string, operator: string, written: string, device: Device): Certainty | null {
   const feature = features[name.trim()];
-  if (feature === undefined) return NO;
+  if (feature === undefined) return null;
   const actual = feature(device);
   if (actual === null) return MAYBE;
   const text = written.trim();
   if (typeof actual === "string") return operator === "=" && actual === text ? YES : NO;
   const wanted = numberOf(text, device);
-  if (wanted === null) return /calc|var|env|min\(|max\(/.test(text) ? MAYBE : NO;
+  if (wanted === null) return /calc|var|env|min\(|max\(/.test(text) ? MAYBE : null;
   const value = Number(actual);
   const holds =
     operator === "="

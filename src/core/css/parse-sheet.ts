@@ -1,7 +1,7 @@
 import type { SelectorList as SelectorListNode } from "css-tree";
 import { tokenTypes } from "css-tree/tokenizer";
 import { type DeclarationBlock, DeclarationCollector } from "./declared.ts";
-import { compileSelectorList, InvalidSelector, type SelectorList } from "./selector.ts";
+import { compileSelectorList, InvalidSelector, insideScope, type SelectorList } from "./selector.ts";
 import { parsedSelectors } from "./selector-text.ts";
 import type { Conditions, ImportRule, Keyframe, Remark, Sheet, SheetItem } from "./sheet.ts";
 import { closing, type Tokens, tokensOf } from "./tokens.ts";
@@ -236,8 +236,10 @@ function qualifiedRule(parsing: Parsing, block: Block, offset: number): void {
   const close = parsing.tokens.closes.get(brace) ?? block.end;
   block.next = close + 1;
   const selectorText = textBetween(parsing, offset, brace).trim();
-  const selectors = compiledSelectors(parsing, selectorText, block.selectors);
-  if (selectors === null) return;
+  const compiled = compiledSelectors(parsing, selectorText, block.selectors);
+  if (compiled === null) return;
+  const selectors =
+    block.selectors === null && isScoped(block.conditions) ? compiled.map(insideScope) : compiled;
   flush(parsing, block);
   parsing.stack.push({
     next: brace + 1,
@@ -278,12 +280,12 @@ function atRule(parsing: Parsing, block: Block, offset: number): void {
   const close = opens ? Math.min(parsing.tokens.closes.get(end) ?? block.end, block.end) : end;
   block.next = close + 1;
   const prelude = textBetween(parsing, offset + 1, end).trim();
-  const enter = (conditions: Conditions, layer: string | null) => {
+  const enter = (conditions: Conditions, layer: string | null, selectors = block.selectors) => {
     flush(parsing, block);
     parsing.stack.push({
       next: end + 1,
       end: close,
-      selectors: block.selectors,
+      selectors,
       selectorText: block.selectorText,
       conditions,
       layer,
@@ -302,7 +304,11 @@ function atRule(parsing: Parsing, block: Block, offset: number): void {
       if (!opens) return;
       const limits = scopeLimits(parsing, prelude);
       if (limits !== null)
-        enter({ condition: { kind: "scope", ...limits }, outer: block.conditions }, block.layer);
+        enter(
+          { condition: { kind: "scope", ...limits }, outer: block.conditions },
+          block.layer,
+          scopeRoot(parsing, block),
+        );
       return;
     }
     case "layer": {
@@ -384,6 +390,16 @@ function importRule(parsing: Parsing, offset: number, end: number): ImportRule |
   return { href, layer, supports, media: rest === "" ? null : rest, source: span(parsing, offset, end) };
 }
 
+function isScoped(conditions: Conditions): boolean {
+  for (let guard = conditions; guard !== null; guard = guard.outer)
+    if (guard.condition.kind === "scope") return true;
+  return false;
+}
+
+/** What `&` is inside a scope that stands in a rule, and what its own declarations are for. CSS Cascade 6 §2.5.3. */
+const scopeRoot = (parsing: Parsing, block: Block): SelectorList | null =>
+  block.selectors === null ? null : compiledSelectors(parsing, ":where(:scope)", null);
+
 function scopeLimits(
   parsing: Parsing,
   prelude: string,
@@ -393,7 +409,7 @@ function scopeLimits(
   const compile = (text: string | undefined) =>
     text === undefined ? null : compiledSelectors(parsing, text.trim(), null);
   const start = compile(match[1]);
-  const end = compile(match[2]);
+  const end = compile(match[2])?.map(insideScope) ?? null;
   if ((match[1] !== undefined && start === null) || (match[2] !== undefined && end === null)) return null;
   return { start, end };
 }

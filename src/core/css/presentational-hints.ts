@@ -1,3 +1,4 @@
+import { isColour } from "../colour/parse-colour.ts";
 import type { DocumentIndex } from "../document/document-index.ts";
 import type { ElementNode } from "../document/node.ts";
 import { attributeText, hasAttribute } from "../document/written.ts";
@@ -14,12 +15,12 @@ const length = (text: string): string | null => {
   return match === null ? null : `${match[1]}${match[2] === "%" ? "%" : "px"}`;
 };
 
-/** HTML §2.3.6, "rules for parsing a legacy color value", for the forms in use: names, and digits with or without `#`. */
+/** HTML §2.3.6, "rules for parsing a legacy color value", for names, and anything else as digits. */
 const legacyColour = (text: string): string | null => {
   const trimmed = text.trim();
   if (trimmed === "" || trimmed.toLowerCase() === "transparent") return null;
   if (/^#[0-9a-f]{3}$/i.test(trimmed)) return trimmed;
-  if (/^[a-z]+$/i.test(trimmed) && !/^[0-9a-f]+$/i.test(trimmed)) return trimmed;
+  if (isNamedColour(trimmed)) return trimmed;
   let digits = trimmed.replace(/^#/, "").replace(/[^0-9a-f]/gi, "0");
   while (digits.length === 0 || digits.length % 3 !== 0) digits += "0";
   let third = digits.length / 3;
@@ -32,6 +33,9 @@ const legacyColour = (text: string): string | null => {
   }
   return `#${parts.map((p) => p.slice(0, 2).padStart(2, "0")).join("")}`;
 };
+
+const isNamedColour = (text: string): boolean =>
+  /^[a-z]+$/i.test(text) && !/^(?:currentcolor|inherit|initial|unset|revert)$/i.test(text) && isColour(text);
 
 const fontSizes = ["x-small", "small", "medium", "large", "x-large", "xx-large", "xxx-large"];
 

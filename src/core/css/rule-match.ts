@@ -1,7 +1,7 @@
 import type { DocumentIndex } from "../document/document-index.ts";
 import type { ElementNode } from "../document/node.ts";
 import { attributeTokens } from "../document/written.ts";
-import { and, type Certainty, NO, YES } from "./certainty.ts";
+import { and, type Certainty, NO, not, or, YES } from "./certainty.ts";
 import type { Matcher, Surroundings } from "./match.ts";
 import type { Entry } from "./rule-index.ts";
 import type { Conditions } from "./sheet.ts";
@@ -37,13 +37,14 @@ export function ruleMatching(
 
   /** How many generations up the scope of a rule begins; endless for a rule without one. */
   const scopeDistance = (entry: Entry, element: ElementNode, asked: Surroundings): number => {
-    const limits = scopeOf(entry.rule.conditions);
-    if (limits === null || limits.start === null) return Number.MAX_SAFE_INTEGER;
+    const nearest = rootsAround(element, scopesOf(entry.rule.conditions), asked).find(
+      ({ root }) => matcher.matches(element, entry.selector, { ...asked, scope: root }) !== NO,
+    );
+    if (nearest === undefined) return Number.MAX_SAFE_INTEGER;
     let distance = 0;
-    for (let up: ElementNode | null = element; up !== null; up = index.parent(up), distance++) {
-      if (matcher.matchesList(up, limits.start, asked) !== NO) return distance;
-    }
-    return Number.MAX_SAFE_INTEGER;
+    for (let up: ElementNode | null = element; up !== null && up !== nearest.root; up = index.parent(up))
+      distance++;
+    return distance;
   };
 
   /** Inside `@scope`, `:scope` is the nearest ancestor that the limits allow. CSS Cascade 6 §2.5. */
@@ -61,23 +62,57 @@ export function ruleMatching(
       if (!("mode" in root) || !parts.every((part) => names.includes(part))) return NO;
       return matcher.matches(index.host(root), entry.selector, around);
     }
-    const limits = scopeOf(entry.rule.conditions);
-    if (limits === null) return matcher.matches(element, entry.selector, around);
-    let best: Certainty = NO;
+    const scopes = scopesOf(entry.rule.conditions);
+    if (scopes.length === 0) return matcher.matches(element, entry.selector, around);
+    return rootsAround(element, scopes, around)
+      .map(({ root, holds }) =>
+        and(holds, matcher.matches(element, entry.selector, { ...around, scope: root })),
+      )
+      .reduce(or, NO);
+  };
+
+  /** What the innermost of nested scopes may begin at so that it reaches the element, the nearest first. CSS Cascade 6 §2.5.1. */
+  const rootsAround = (
+    element: ElementNode,
+    [scope, ...outer]: readonly Scope[],
+    around: Surroundings,
+  ): readonly { readonly root: ElementNode; readonly holds: Certainty }[] => {
+    if (scope === undefined) return [];
+    const found: { root: ElementNode; holds: Certainty }[] = [];
     for (let up: ElementNode | null = element; up !== null; up = index.parent(up)) {
-      const starts =
-        limits.start === null
-          ? index.parent(up) === null
+      const root = up;
+      const begins = (within: Surroundings): Certainty =>
+        scope.start === null
+          ? index.parent(root) === null
             ? YES
             : NO
-          : matcher.matchesList(up, limits.start, around);
-      if (starts !== NO) {
-        const result = and(starts, matcher.matches(element, entry.selector, { ...around, scope: up }));
-        if (result > best) best = result;
-      }
-      if (limits.end !== null && matcher.matchesList(up, limits.end, around) !== NO) break;
+          : and(
+              matcher.matchesList(root, scope.start, within),
+              not(endsBetween(element, root, scope, around)),
+            );
+      const holds =
+        outer.length === 0
+          ? begins(around)
+          : rootsAround(root, outer, around)
+              .map((wider) => and(wider.holds, begins({ ...around, scope: wider.root })))
+              .reduce(or, NO);
+      if (holds !== NO) found.push({ root, holds });
     }
-    return best;
+    return found;
+  };
+
+  /** Whether a scope that begins at the root ends before it reaches the element. */
+  const endsBetween = (
+    element: ElementNode,
+    root: ElementNode,
+    { end }: Scope,
+    around: Surroundings,
+  ): Certainty => {
+    let ends: Certainty = NO;
+    if (end === null) return ends;
+    for (let at: ElementNode | null = element; at !== null; at = at === root ? null : index.parent(at))
+      ends = or(ends, matcher.matchesList(at, end, { ...around, scope: root }));
+    return ends;
   };
 
   return {
@@ -86,14 +121,18 @@ export function ruleMatching(
       return holds !== NO && entry.hasContainer ? and(holds, containerHolds(entry, element)) : holds;
     },
     order: (entries, element, asked) =>
-      entries.some((entry) => scopeOf(entry.rule.conditions) !== null)
+      entries.some((entry) => scopesOf(entry.rule.conditions).length > 0)
         ? byProximity(element, asked)
         : (a, b) => a.rank - b.rank,
   };
 }
 
-function scopeOf(conditions: Conditions) {
+type Scope = Extract<NonNullable<Conditions>["condition"], { kind: "scope" }>;
+
+/** The scopes that a rule stands in, the innermost first. */
+function scopesOf(conditions: Conditions): readonly Scope[] {
+  const found: Scope[] = [];
   for (let guard = conditions; guard !== null; guard = guard.outer)
-    if (guard.condition.kind === "scope") return guard.condition;
-  return null;
+    if (guard.condition.kind === "scope") found.push(guard.condition);
+  return found;
 }

@@ -17,6 +17,8 @@ export interface ComplexSelector {
   readonly parts: readonly string[] | null;
   /** Pseudo-classes after a pseudo-element (`::slotted(a):hover`) are not decided by source. */
   readonly subjectIsHost: boolean;
+  /** Whether it says itself where `:scope` stands. */
+  readonly namesScope: boolean;
 }
 
 export type SelectorList = readonly ComplexSelector[];
@@ -62,9 +64,13 @@ export type PseudoClass =
   | { readonly kind: "host-context"; readonly list: SelectorList }
   | { readonly kind: "state"; readonly name: string };
 
+/** What `:has()` asks for. Selectors 4 §3.4.1, "relative selector". */
 export interface RelativeSelector {
+  /** What joins it to the element that is asked, which is its `:scope`. */
   readonly combinator: Combinator;
   readonly selector: ComplexSelector;
+  /** Its only compound, without the element that is asked; null where it has several. */
+  readonly alone: ComplexSelector | null;
 }
 
 /** Specificity (A, B, C) as one number that orders alike. Selectors 4 §16. */
@@ -78,6 +84,13 @@ const oneColonPseudoElements = new Set(["before", "after", "first-line", "first-
 /** Pseudo-elements a browser knows beside every `-webkit-` one, which it accepts unseen. */
 const pseudoElements = new Set(
   "after backdrop before cue details-content file-selector-button first-letter first-line grammar-error highlight marker part picker picker-icon placeholder scroll-marker scroll-marker-group search-text selection slotted spelling-error target-text view-transition checkmark column".split(
+    " ",
+  ),
+);
+
+/** Pseudo-classes without arguments that current browsers know. Selectors 4, HTML §4.16.3, CSS Scoping 1, fullscreen and view transitions. */
+const plainPseudoClasses = new Set(
+  "active active-view-transition any-link autofill blank buffering checked current default defined disabled empty enabled first first-child first-of-type focus focus-visible focus-within fullscreen future has-slotted heading host hover in-range indeterminate interest-source interest-target invalid last-child last-of-type left link local-link modal muted only-child only-of-type open optional out-of-range past paused picture-in-picture placeholder-shown playing popover-open read-only read-write required right root scope seeking stalled target target-after target-before target-current target-within user-invalid user-valid valid visited volume-locked xr-overlay -internal-autofill-previewed -webkit-any-link -webkit-autofill -webkit-drag -webkit-full-screen -webkit-full-page-media".split(
     " ",
   ),
 );
@@ -237,13 +250,31 @@ function compileSelector(node: SelectorNode, parent: SelectorList | null, nested
   const isHost =
     subjectIsHost &&
     (steps[0]?.compound.pseudoClasses.some((p) => p.kind === "host" || p.kind === "host-context") ?? false);
-  return { steps, specificity, pseudoElement, slotted, parts: partNames, subjectIsHost: isHost };
+  return {
+    steps,
+    specificity,
+    pseudoElement,
+    slotted,
+    parts: partNames,
+    subjectIsHost: isHost,
+    namesScope: namesScope(node),
+  };
 }
 
-function containsNesting(node: CssNode): boolean {
-  if (node.type === "NestingSelector") return true;
+const containsNesting = (node: CssNode): boolean => contains(node, ({ type }) => type === "NestingSelector");
+
+const namesScope = (node: CssNode): boolean =>
+  contains(
+    node,
+    (part) =>
+      part.type === "NestingSelector" ||
+      (part.type === "PseudoClassSelector" && part.name.toLowerCase() === "scope"),
+  );
+
+function contains(node: CssNode, isOne: (part: CssNode) => boolean): boolean {
+  if (isOne(node)) return true;
   const inner = "children" in node && node.children != null ? node.children.toArray() : [];
-  return inner.some(containsNesting);
+  return inner.some((part) => contains(part, isOne));
 }
 
 function attributeTest(node: Extract<CssNode, { type: "AttributeSelector" }>): AttributeTest {
@@ -371,8 +402,8 @@ function compilePseudoClass(
       return { pseudoClass: { kind: "dir", direction: direction.toLowerCase() }, specificity: B };
     }
     default:
-      // Another engine's private pseudo-class makes the rule invalid here (Selectors 4 §3.9).
-      if (/^-(?:moz|ms|o)-/.test(name)) throw new InvalidSelector(`:${name}`);
+      // What no current browser knows, or only another engine does, makes the rule invalid (Selectors 4 §3.9).
+      if (!plainPseudoClasses.has(name) || children !== null) throw new InvalidSelector(`:${name}`);
       return { pseudoClass: { kind: "plain", name }, specificity: B };
   }
 }
@@ -385,16 +416,40 @@ function relativeList(
   if (list?.type !== "SelectorList") throw new InvalidSelector(":has()");
   return list.children.toArray().map((node) => {
     if (node.type !== "Selector") throw new InvalidSelector(node.type);
-    const parts = node.children.toArray();
-    const first = parts[0];
-    if (first?.type !== "Combinator")
-      return { combinator: " ", selector: compileSelector(node, parent, false) };
+    const first = node.children.first;
+    if (first?.type !== "Combinator") return relativeTo(" ", compileSelector(node, parent, false));
     const name = first.name.trim();
     if (name !== ">" && name !== "+" && name !== "~" && name !== "") throw new InvalidSelector(name);
     const rest = { ...node, children: node.children.copy() };
     rest.children.shift();
-    return { combinator: name === "" ? " " : name, selector: compileSelector(rest, parent, false) };
+    return relativeTo(name === "" ? " " : name, compileSelector(rest, parent, false));
   });
+}
+
+const anchor: Step = {
+  compound: {
+    tag: null,
+    id: null,
+    classes: [],
+    attributes: [],
+    pseudoClasses: [{ kind: "plain", name: "scope" }],
+  },
+  combinator: null,
+};
+
+/** A selector of a rule in a scope: what does not say where `:scope` stands is inside it. CSS Cascade 6 §2.5.3. */
+export const insideScope = (selector: ComplexSelector): ComplexSelector =>
+  selector.namesScope ? selector : relativeTo(" ", selector).selector;
+
+function relativeTo(combinator: Combinator, selector: ComplexSelector): RelativeSelector {
+  const steps = selector.steps.map((step, i) =>
+    i === selector.steps.length - 1 ? { ...step, combinator } : step,
+  );
+  return {
+    combinator,
+    selector: { ...selector, steps: [...steps, anchor] },
+    alone: selector.steps.length === 1 ? selector : null,
+  };
 }
 
 function stepAndOffset(nth: NthNode): { a: number; b: number } {

@@ -55,6 +55,16 @@ export interface Styles {
   mayReact(element: ElementNode, action: ActionKind): boolean;
 }
 
+/** Elements without contents of their own to show: `display: contents` leaves nothing of them. CSS Display 3, appendix B. */
+const drawnWhole = new Set(
+  "br wbr meter progress canvas embed object audio iframe img video frame frameset input textarea select".split(
+    " ",
+  ),
+);
+
+const isDrawnWhole = ({ tag, namespace }: ElementNode): boolean =>
+  namespace === "html" && drawnWhole.has(tag);
+
 /** Styles from our own cascade. */
 export function stylesFromCascade(cascade: Cascade): Styles {
   const of = (style: Style | null, property: string) =>
@@ -72,7 +82,10 @@ export function stylesFromCascade(cascade: Cascade): Styles {
       of(cascade.style(element, interaction), property),
     pseudoValue: (element, pseudo, property, interaction = noInteraction) =>
       of(cascade.pseudoStyle(element, pseudo, interaction), property),
-    keyword: (element, property) => of(cascade.style(element), property)?.text?.toLowerCase() ?? null,
+    keyword: (element, property) => {
+      const word = of(cascade.style(element), property)?.text?.toLowerCase() ?? null;
+      return word === "contents" && property === "display" && isDrawnWhole(element) ? "none" : word;
+    },
     colour: (styled, property) => from(styled, (style) => colourOf(cascade, style, property)),
     colourWithin: (styled, text) => from(styled, (style) => colourIn(cascade, style, text)),
     fontSize: (styled) => from(styled, (style) => fontSize(cascade, style)),

@@ -1,5 +1,7 @@
 import { type Certainty, MAYBE, NO, YES } from "./certainty.ts";
 import { evaluateCondition } from "./media.ts";
+import { compileSelectorList, InvalidSelector } from "./selector.ts";
+import { parsedSelectors } from "./selector-text.ts";
 import { isShorthand } from "./shorthands.ts";
 import { properties, sameProperty } from "./tables/properties.ts";
 import { acceptsValue, holdsSubstitution } from "./value-syntax.ts";
@@ -8,7 +10,7 @@ import { acceptsValue, holdsSubstitution } from "./value-syntax.ts";
 export function evaluateSupports(text: string): Certainty {
   return evaluateCondition(text, (leaf) => {
     const selector = /^selector\(([\s\S]*)\)$/i.exec(leaf);
-    if (selector !== null) return /::?-(?:moz|ms|o)-/i.test(selector[1] ?? "") ? NO : MAYBE;
+    if (selector !== null) return isSelector(selector[1] ?? "") ? YES : NO;
     if (/^font-(?:tech|format)\(/i.test(leaf)) return MAYBE;
     const declaration = /^(--[\w-]+|[\w-]+)\s*:\s*([\s\S]+)$/.exec(leaf);
     if (declaration === null) return NO;
@@ -22,6 +24,19 @@ export function evaluateSupports(text: string): Certainty {
     if (known === "display") return acceptsValue(known, value) ? YES : NO;
     return isShorthand(known) || supportedEverywhere.has(known) ? YES : MAYBE;
   });
+}
+
+/** Whether a browser takes the text for one selector. CSS Conditional 4 §2.1. */
+function isSelector(text: string): boolean {
+  const list = parsedSelectors(text.trim(), false);
+  if (list === null || list.children.size !== 1) return false;
+  try {
+    compileSelectorList(list, null);
+    return true;
+  } catch (error) {
+    if (error instanceof InvalidSelector) return false;
+    throw error;
+  }
 }
 
 /** Properties outside our tables that stylesheets often ask for and every current browser has, whatever the usual value. */

@@ -12,7 +12,7 @@ area, base, basefont, datalist, head, link, meta, noembed, noframes, param, rp, 
 noscript, source, track, col[hidden] { display: none }
 input[type=hidden i] { display: none !important }
 slot { display: contents }
-li, summary:first-of-type { display: list-item }
+li, :where(details > summary:first-of-type) { display: list-item }
 ruby { display: ruby } rt { display: ruby-text; font-size: 50% }
 table { display: table } caption { display: table-caption } colgroup, colgroup[hidden] { display: table-column-group }
 col { display: table-column } thead { display: table-header-group } tbody { display: table-row-group }
@@ -20,8 +20,8 @@ tfoot { display: table-footer-group } tr { display: table-row } td, th { display
 input, select, button, textarea, meter, progress, marquee { display: inline-block }
 img, video, canvas, iframe, embed, object { display: inline }
 audio:not([controls]) { display: none !important }
-[hidden], area, base { display: none }
-[hidden=until-found i] { display: block; content-visibility: hidden }
+[hidden]:not([hidden=until-found i]), area, base { display: none }
+[hidden=until-found i] { content-visibility: hidden }
 embed[hidden] { display: inline }
 dialog:not([open]) { display: none }
 dialog { position: absolute; background-color: Canvas; color: CanvasText; border: solid; padding: 1em }
@@ -68,6 +68,7 @@ input[type=checkbox i], input[type=radio i], input[type=range i], input[type=col
 input[type=image i] { color: inherit }
 input[type=file i] { color: inherit }
 input:disabled, textarea:disabled, select:disabled { color: light-dark(rgb(84, 84, 84), rgb(170, 170, 170)) }
+:is(input:not([type=button i], [type=submit i], [type=reset i], [type=checkbox i], [type=radio i], [type=range i], [type=image i], [type=color i], [type=file i]), textarea):disabled { background-color: light-dark(rgb(239 239 239 / 0.3), rgb(59 59 59 / 0.3)) }
 button:disabled, input[type=button i]:disabled, input[type=submit i]:disabled, input[type=reset i]:disabled {
   color: light-dark(rgb(16 16 16 / 0.3), rgb(255 255 255 / 0.3)); background-color: light-dark(rgb(239 239 239 / 0.3), rgb(19 1 1 / 0.3));
 }

@@ -62,7 +62,11 @@ function acceptsWord(property: string, text: string): boolean {
     );
   }
   if (property === "font-weight")
-    return /^(?:normal|bold|bolder|lighter|\d{1,4}(?:\.\d+)?)$/i.test(text) || mathFunction.test(text);
+    return (
+      /^(?:normal|bold|bolder|lighter)$/i.test(text) ||
+      (Number(text) >= 1 && Number(text) <= 1000) ||
+      mathFunction.test(text)
+    );
   if (property === "background-image") return /^(?:none|[\w-]+\()/i.test(text);
   if (property === "outline-color")
     return text.toLowerCase() === "auto" || text.toLowerCase() === "invert" || isColour(text);

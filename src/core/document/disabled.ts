@@ -19,13 +19,15 @@ export function isDisabled(index: DocumentIndex, element: ElementNode): boolean 
     const parent = index.parent(element);
     if (parent?.tag === "optgroup" && hasAttribute(parent, "disabled")) return true;
   }
-  if (formControls.has(element.tag) || element.tag === "fieldset" || element.tag.includes("-")) {
+  const isCustom = element.tag.includes("-");
+  if (formControls.has(element.tag) || element.tag === "fieldset" || isCustom) {
     let below: ElementNode = element;
     for (let up = index.parent(element); up !== null; below = up, up = index.parent(up)) {
       if (up.tag !== "fieldset" || !hasAttribute(up, "disabled")) continue;
       const firstLegend = index.childElements(up).find((child) => child.tag === "legend");
       if (firstLegend !== undefined && firstLegend === below) continue;
-      if (!attributeUnknown(up, "disabled")) return true;
+      // A custom element is disabled only where its script makes it a control of forms. HTML §4.13.3.
+      if (!attributeUnknown(up, "disabled") && !isCustom) return true;
       unknown = true;
     }
   }

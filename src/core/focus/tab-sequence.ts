@@ -2,6 +2,7 @@ import { NO, YES } from "../css/certainty.ts";
 import { inputType } from "../document/form-controls.ts";
 import type { ElementNode, Node } from "../document/node.ts";
 import { attributeText, attributeToken, hasAttribute } from "../document/written.ts";
+import { isDetailsSummary } from "../rendering/details-summary.ts";
 import { type FocusCause, focusCause, isTabbable, tabindexOf } from "../rendering/focusable.ts";
 import type { Page } from "../rendering/page.ts";
 import type { PresenceMap } from "../rendering/presence.ts";
@@ -68,7 +69,7 @@ function addUnits(document: FocusDocument, element: ElementNode, units: Unit[]):
   const { index, styles } = document.page;
   const tabindex = tabindexOf(element);
   const rank = tabindex !== null && tabindex > 0 ? tabindex : 0;
-  if (element.tag === "iframe" && element.namespace === "html") {
+  if (focusCause(document.page.index, element) === "frame") {
     const stops = frameStops(document, element);
     if (stops.length > 0) units.push({ rank, stops });
     return [];
@@ -80,6 +81,10 @@ function addUnits(document: FocusDocument, element: ElementNode, units: Unit[]):
     const inside = stopsOfScope(document, element.shadow.children);
     const host = stop === null || element.shadow.delegatesFocus ? [] : [stop];
     if (host.length + inside.length > 0) units.push({ rank, stops: [...host, ...inside] });
+    return [];
+  }
+  if (element.tag === "details" && element.namespace === "html") {
+    units.push({ rank, stops: [...(stop === null ? [] : [stop]), ...insideDetails(document, element)] });
     return [];
   }
   if (stop !== null) units.push({ rank, stops: [stop] });
@@ -94,18 +99,31 @@ function addUnits(document: FocusDocument, element: ElementNode, units: Unit[]):
   return [];
 }
 
+/** A browser keeps the summary of a `details` and what it opens in two slots of a tree of its own. HTML §15.5.4. */
+function insideDetails(document: FocusDocument, details: ElementNode): readonly Stop[] {
+  const tabindex = tabindexOf(details);
+  if (tabindex !== null && tabindex < 0) return [];
+  const { index } = document.page;
+  const isSummary = (node: Node) => node.kind === "element" && isDetailsSummary(index, node);
+  const below = index.flatChildren(details);
+  return [below.filter(isSummary), below.filter((node) => !isSummary(node))].flatMap((slot) =>
+    stopsOfScope(document, slot),
+  );
+}
+
 /** The stop an element is by itself; null for none. */
 function ownStop(document: FocusDocument, element: ElementNode): Stop | null {
   const { page, presence } = document;
   if (element.tag === "details" && element.namespace === "html" && !hasSummary(page, element)) {
     const { visible, inert } = presence.of(element);
-    return visible === NO || inert
+    const tabindex = tabindexOf(element);
+    return visible === NO || inert || (tabindex !== null && tabindex < 0)
       ? null
       : {
           element,
           document,
           cause: "built-in summary",
-          tabindex: tabindexOf(element),
+          tabindex,
           certain: visible === YES,
         };
   }

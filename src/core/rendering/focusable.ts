@@ -37,8 +37,25 @@ export type FocusCause =
 export function focusCause(index: DocumentIndex, element: ElementNode): FocusCause | null {
   const kind = focusableKind(index, element);
   if (kind !== null) return kind;
+  // What shows no document takes no focus, with a tabindex either.
+  if (element.namespace === "html" && showsDocuments.has(element.tag)) return null;
   if (element.tag === "input" && inputType(element) === "hidden") return null;
   return tabindexOf(element) === null ? null : "tabindex";
+}
+
+const showsDocuments = new Set(["object", "embed"]);
+
+/** Whether what an `object` or `embed` names may be a document: neither a picture nor nothing. HTML §4.8.7. */
+function showsDocument(element: ElementNode): boolean {
+  const address = attributeText(element, element.tag === "object" ? "data" : "src");
+  const type = (
+    attributeText(element, "type") ??
+    /^data:([^;,]*)/i.exec(address ?? "")?.[1] ??
+    ""
+  ).toLowerCase();
+  if (address === null) return /^(?:text\/|application\/(?:xhtml\+)?xml)/.test(type);
+  if (/^image\/(?!svg)/.test(type)) return false;
+  return type !== "" || !/\.(?:png|jpe?g|gif|webp|avif|bmp|ico|swf|class)(?:[?#]|$)/i.test(address);
 }
 
 function focusableKind(index: DocumentIndex, element: ElementNode): FocusCause | null {
@@ -62,6 +79,9 @@ function focusableKind(index: DocumentIndex, element: ElementNode): FocusCause |
       return isDetailsSummary(index, element) ? "summary" : editingHost(index, element);
     case "iframe":
       return "frame";
+    case "object":
+    case "embed":
+      return showsDocument(element) ? "frame" : null;
     case "audio":
     case "video":
       return hasAttribute(element, "controls") ? "media controls" : null;

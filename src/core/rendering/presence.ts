@@ -137,6 +137,9 @@ function presenceUnder(page: Page, element: ElementNode, above: Presence): Prese
   const visible: Certainty = visibility === null ? MAYBE : visibility === "visible" ? rendered : NO;
   const ariaHidden = ariaHiddenOf(element);
   if (hasAttribute(element, "inert") && element.namespace === "html") inert = true;
+  // CSS UI 4 §8: nothing inside can be taken out again.
+  if (page.styles.declares("interactivity") && page.styles.keyword(element, "interactivity") === "inert")
+    inert = true;
   const hiddenAbove = reason === "aria-hidden" || reason === "inert";
   if (!hiddenAbove) {
     if (ariaHidden === YES) [reason, because] = ["aria-hidden", element];
@@ -149,8 +152,7 @@ function presenceUnder(page: Page, element: ElementNode, above: Presence): Prese
   const blocked = reason === "aria-hidden" || reason === "inert";
   exposed = blocked ? NO : visible;
   if (exposed === YES && (ariaHidden === MAYBE || above.exposed === MAYBE)) exposed = MAYBE;
-  const childrenHidden =
-    page.styles.keyword(element, "content-visibility") === "hidden" ? "content-visibility: hidden" : null;
+  const childrenHidden = keepsContentsUnseen(page, element) ? "content-visibility: hidden" : null;
   const ownTextHidden = isClosedDetails(element) || childrenHidden !== null || isFallbackParent(element);
   if (
     rendered === above.rendered &&
@@ -166,6 +168,13 @@ function presenceUnder(page: Page, element: ElementNode, above: Presence): Prese
   }
   return { rendered, visible, exposed, inert, reason, because, ownTextHidden, childrenHidden };
 }
+
+/** CSS Contain 2 §4: only where sizes can be contained, so neither in lines of text nor on parts of tables. */
+const keepsContentsUnseen = (page: Page, element: ElementNode): boolean =>
+  page.styles.keyword(element, "content-visibility") === "hidden" &&
+  !/^(?:inline|contents|ruby.*|(?:inline-)?table(?!-caption).*)$/.test(
+    page.styles.keyword(element, "display") ?? "block",
+  );
 
 /** Classes that hide by what they are called, wherever their rules are. */
 const hidingClass = /^(?:hidden|invisible|hide|is-hidden|d-none)$/;

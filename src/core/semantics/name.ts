@@ -111,7 +111,7 @@ function nameSteps(semantics: Semantics, element: ElementNode): readonly NameSte
   if (mayBeTitled(role) && element.attributes.has("title"))
     steps.push(attributeStep("title attribute", "title"));
   if (native.includes("placeholder") || (role !== null && placeholderRoles.has(role))) {
-    if (element.attributes.has("placeholder") && element.namespace === "html")
+    if (element.attributes.has("placeholder") && (element.tag === "input" || element.tag === "textarea"))
       steps.push(attributeStep("placeholder", "placeholder"));
     if (element.attributes.has("aria-placeholder"))
       steps.push(attributeStep("placeholder", "aria-placeholder"));

@@ -73,7 +73,7 @@ function holds(semantics: Semantics, element: ElementNode, condition: NativeCond
       return (attributeText(element, "alt") ?? "") !== "";
     case "alt empty":
       return (
-        attributeText(element, "alt")?.trim() === "" &&
+        attributeText(element, "alt") === "" &&
         !hasNamingAttribute(index, element) &&
         !hasAttribute(element, "tabindex")
       );

@@ -3,6 +3,7 @@ import { inputType, selectedOptions, textTypes } from "../document/form-controls
 import type { ElementNode } from "../document/node.ts";
 import { attributeText, hasAttribute } from "../document/written.ts";
 import { isDetailsSummary } from "../rendering/details-summary.ts";
+import { focusCause } from "../rendering/focusable.ts";
 import type { Semantics, States } from "./semantics.ts";
 import { type Role, roleRow } from "./tables/roles.ts";
 import { type StateRow, stateRow } from "./tables/states.ts";
@@ -39,8 +40,17 @@ export function computeStates(semantics: Semantics, element: ElementNode): State
   for (const name of element.attributes.keys())
     if (name.startsWith("aria-")) addAria(semantics, element, role, name.slice("aria-".length), result);
   addFallbacks(role, result);
+  if (result.disabled === undefined && isInDisabled(semantics, element)) result.disabled = true;
   if (element.namespace === "html" && mayHaveStates.test(element.tag)) addNative(semantics, element, result);
   return ordered(result);
+}
+
+/** `aria-disabled` is said of all that takes focus inside as well. WAI-ARIA 1.2 §6.6, `aria-disabled`. */
+function isInDisabled({ page: { index } }: Semantics, element: ElementNode): boolean {
+  if (focusCause(index, element) === null) return false;
+  for (let up = index.flatParent(element); up !== null; up = index.flatParent(up))
+    if (attributeText(up, "aria-disabled")?.trim().toLowerCase() === "true") return true;
+  return false;
 }
 
 const noStates: States = {};
@@ -154,6 +164,9 @@ const headingLevels: Readonly<Record<string, number>> = { h1: 1, h2: 2, h3: 3, h
 const mayHaveStates =
   /^(?:h[1-6]|input|button|select|textarea|fieldset|optgroup|option|summary|progress|meter|td|th)$|-/;
 
+/** HTML §4.10.5.3.4: types of `input` that `required` says nothing of. */
+const neverRequired = new Set(["range", "color", "button", "submit", "reset", "image", "hidden"]);
+
 /** Native states; they win over ARIA. ARIA in HTML §4, HTML-AAM 1.0 §3.6. */
 function addNative(semantics: Semantics, element: ElementNode, result: Draft): void {
   const { index } = semantics.page;
@@ -166,8 +179,7 @@ function addNative(semantics: Semantics, element: ElementNode, result: Draft): v
   if (
     (tag === "input" || tag === "select" || tag === "textarea") &&
     hasAttribute(element, "required") &&
-    type !== "range" &&
-    type !== "color"
+    !(type !== null && neverRequired.has(type))
   )
     result.required = true;
   if (

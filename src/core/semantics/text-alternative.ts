@@ -213,17 +213,14 @@ function sourceText(
   source: NativeNameSource,
 ): TextAlternative | null {
   const { index } = traversal.semantics.page;
-  const childText = (tag: string): TextAlternative | null => {
+  const childText = (tag: string, gives: typeof givesName = () => true): TextAlternative | null => {
     const child = index.childElements(element).find((c) => c.tag === tag);
-    return child === undefined ? null : labelText(traversal, child);
+    return child === undefined || !gives(traversal, child) ? null : labelText(traversal, child);
   };
   switch (source) {
     case "label element": {
       const labels = index.labels(element);
-      // Deviates from AccName 1.2 step 2A (2026-11) as browsers do: a label that is hidden names nothing.
-      const shown = labels.filter(
-        (label) => traversal.hiddenAllowed || !isHidden(traversal.semantics, label),
-      );
+      const shown = labels.filter((label) => givesName(traversal, label));
       if (shown.length === 0) return null;
       if (traversal.depth >= DEEPEST_LABEL) return { text: "", certain: false };
       return joined(shown.map((label) => labelText(traversal, label)));
@@ -243,7 +240,7 @@ function sourceText(
     case "caption":
     case "legend":
     case "figcaption":
-      return childText(source);
+      return childText(source, givesName);
     case "lone figcaption":
       return loneFigcaption(traversal, element);
     case "label attribute":
@@ -269,6 +266,17 @@ function sourceText(
     default:
       return source satisfies never;
   }
+}
+
+/**
+ * Whether an element that names another by its kind does so. Deviates from AccName 1.2 step 2A (2026-11) as browsers do: one
+ * that is not seen, or that is `aria-hidden` itself, names nothing; one in a part that is hidden from assistive technology
+ * does.
+ */
+function givesName({ semantics, hiddenAllowed }: Traversal, label: ElementNode): boolean {
+  if (hiddenAllowed) return true;
+  const { visible, reason, because } = semantics.presence.of(label);
+  return visible !== NO && !(reason === "aria-hidden" && because === label);
 }
 
 const labelText = (traversal: Traversal, label: ElementNode): TextAlternative =>
@@ -332,6 +340,8 @@ function gather(traversal: Traversal, root: ElementNode): TextAlternative {
   const { index, styles } = semantics.page;
   const collector = new TextCollector();
   const stack: Step[] = [];
+  // What is referred to though it is not rendered has no generated content. CSS Pseudo 4 §4.1.
+  const isRendered = (element: ElementNode) => semantics.presence.of(element).rendered !== NO;
   const enter = (element: ElementNode, muted: boolean) => {
     stack.push({ node: null, closes: element, spokenBefore: collector.spoken, muted });
     const owned = semantics.role(element).role === null ? [] : ownedElements(semantics, element);
@@ -344,12 +354,14 @@ function gather(traversal: Traversal, root: ElementNode): TextAlternative {
       const node = children[i];
       if (node !== undefined) stack.push({ node, closes: null, spokenBefore: 0, muted });
     }
-    if (!muted) collector.generated(generatedText(styles, element, "before"));
+    if (!muted && isRendered(element)) collector.generated(generatedText(styles, element, "before"));
   };
-  enter(root, !traversal.hiddenAllowed && semantics.presence.of(root).reason === "visibility: hidden");
+  const atRoot = semantics.presence.of(root);
+  enter(root, !traversal.hiddenAllowed && (atRoot.reason === "visibility: hidden" || atRoot.ownTextHidden));
   for (let step = stack.pop(); step !== undefined; step = stack.pop()) {
     if (step.closes !== null) {
-      if (!step.muted) collector.generated(generatedText(styles, step.closes, "after"));
+      if (!step.muted && isRendered(step.closes))
+        collector.generated(generatedText(styles, step.closes, "after"));
       // The tooltip of something that says nothing else. Step 2I.
       const title =
         step.muted || step.closes === root || collector.spoken > step.spokenBefore
@@ -382,6 +394,7 @@ function gather(traversal: Traversal, root: ElementNode): TextAlternative {
       // `visibility: hidden` may be turned back on further down; everything else hides all that is inside.
       if (exposed === NO) {
         if (semantics.presence.of(node).reason === "visibility: hidden") enter(node, true);
+        else if (isRendered(node) && isApart(traversal, node)) collector.space();
         continue;
       }
       if (exposed === MAYBE) collector.certain = false;

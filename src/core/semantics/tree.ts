@@ -2,6 +2,7 @@ import { NO } from "../css/certainty.ts";
 import { referencedElements } from "../document/document-index.ts";
 import { displaySize } from "../document/form-controls.ts";
 import type { ElementNode, Node, Span } from "../document/node.ts";
+import { isVoid } from "../document/void-elements.ts";
 import { attributeText, hasAttribute, hasHole, writtenText } from "../document/written.ts";
 import { focusCause, tabindexOf } from "../rendering/focusable.ts";
 import { areaIsUsed } from "../rendering/image-map.ts";
@@ -127,6 +128,9 @@ interface Ownership {
   readonly ownerOf: ReadonlyMap<ElementNode, ElementNode>;
 }
 
+/** Elements that have nothing inside for anyone: what they claim stays where it was written. */
+const cannotOwn = new Set("textarea select progress meter iframe video audio canvas".split(" "));
+
 /** Who owns whom by `aria-owns`: the first owner in document order; nobody owns an ancestor. WAI-ARIA 1.2 §6.6. */
 function ownership(semantics: Semantics): Ownership {
   const { index } = semantics.page;
@@ -134,6 +138,7 @@ function ownership(semantics: Semantics): Ownership {
   const ownerOf = new Map<ElementNode, ElementNode>();
   for (const element of index.elements) {
     if (!element.attributes.has("aria-owns") || semantics.presence.of(element).exposed === NO) continue;
+    if (element.namespace === "html" && (cannotOwn.has(element.tag) || isVoid(element.tag))) continue;
     for (const target of referencedElements(index, element, "aria-owns")) {
       if (ownerOf.has(target)) continue;
       let up: ElementNode | null = element;

@@ -110,7 +110,7 @@ export function readHtml(
     const location = node.sourceCodeLocation;
     if (location != null && pageTags.has(node.tagName)) whole = true;
 
-    const mode = node.tagName === "template" ? shadowMode(node) : null;
+    const mode = node.tagName === "template" && node.namespaceURI === html.NS.HTML ? shadowMode(node) : null;
     if (mode !== null && frame.host !== null && frame.host.shadow === null && mayHostShadow(frame.host.tag)) {
       const shadow = {
         mode,

@@ -261,10 +261,16 @@ describe("conditions", () => {
 
   test("supports knows what it knows", () => {
     expect(
-      ["(display: grid)", "(display: gird)", "(--a: b)", "(-moz-appearance: none)", "selector(:has(a))"].map(
-        evaluateSupports,
-      ),
-    ).toEqual([2, 0, 2, 0, 1]);
+      [
+        "(display: grid)",
+        "(display: gird)",
+        "(--a: b)",
+        "(-moz-appearance: none)",
+        "selector(:has(a))",
+        "selector(:nonsense(a))",
+        "selector(a, b)",
+      ].map(evaluateSupports),
+    ).toEqual([2, 0, 2, 0, 2, 0, 0]);
   });
 });
 

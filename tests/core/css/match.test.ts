@@ -93,7 +93,7 @@ describe("selectors", () => {
     [":open", "open", 2],
     [":defined", "custom", 0],
     [":invalid", "text", 1],
-    [":some-new-state", "text", 1],
+    [":some-unknown-state", "text", null],
     [":-moz-thing", "text", null],
     ["a::-moz-thing", "link", null],
     ["li >", "one", null],

@@ -36,6 +36,26 @@ describe("where Tab goes", () => {
       `<details><summary id="a"></summary><a href id="b"></a></details>`,
       "a",
     ],
+    [
+      "positive numbers inside a details are its own",
+      `<details open><summary id="a"></summary><a href id="b" tabindex="3"></a></details><b tabindex="1" id="c"></b>`,
+      "c a b",
+    ],
+    [
+      "a details that is taken out, with all in it",
+      `<details open tabindex="-1"><summary id="a"></summary><a href id="b"></a></details><a href id="c"></a>`,
+      "c",
+    ],
+    [
+      "embedded documents, neither pictures nor nothing",
+      `<object data="plan.html" id="a"></object><object tabindex="0" id="b"></object><embed src="plan.png" tabindex="0" id="c"><object data="plan.svg" id="d"></object>`,
+      "a d",
+    ],
+    [
+      "nothing inside what is inert by style",
+      `<p style="interactivity: inert"><a href id="a"></a><b style="interactivity: auto" tabindex="0" id="b"></b></p>`,
+      "",
+    ],
     ["a details without summary", `<details id="a">x</details>`, "a"],
     [
       "of a radio group the checked one",

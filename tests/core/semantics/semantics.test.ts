@@ -38,6 +38,7 @@ describe("roles", () => {
     [`<article><aside id="a" title="t">x</aside></article>`, "complementary"],
     [`<img id="a" alt="">`, "none"],
     [`<img id="a">`, "image"],
+    [`<img id="a" alt=" ">`, "image"],
     [`<img id="a" alt="" aria-label="x">`, "image"],
     [`<img id="a" alt="" tabindex="0">`, "image"],
     [`<ul><li id="a">x</li></ul>`, "listitem"],
@@ -99,6 +100,30 @@ describe("roles", () => {
 
 describe("names", () => {
   test.each([
+    [
+      "a label in a part hidden from assistive technology",
+      `<div aria-hidden="true"><label for="a">Berth</label></div><input id="a">`,
+      "Berth",
+    ],
+    ["a label in an inert part", `<div inert><label for="a">Berth</label></div><input id="a">`, "Berth"],
+    [
+      "a label that is hidden itself names nothing",
+      `<label for="a" aria-hidden="true">Berth</label><input id="a">`,
+      "",
+    ],
+    ["nor does a hidden legend", `<fieldset id="a"><legend hidden>Berth</legend></fieldset>`, ""],
+    ["nor a hidden caption", `<table id="a"><caption hidden>Berths</caption><tr><td>1</table>`, ""],
+    [
+      "a hidden block parts words too",
+      `<button id="a">Slip<div aria-hidden="true"></div>4</button>`,
+      "Slip 4",
+    ],
+    ["a select has no placeholder", `<select id="a" placeholder="Berth"></select>`, ""],
+    [
+      "what is not rendered has no generated content",
+      `<style>b::before { content: "Berth" }</style><b id="l" hidden></b><input id="a" aria-labelledby="l">`,
+      "",
+    ],
     [
       "labelledby joins in order",
       `<i id="x">two</i><b id="y">one</b><input id="a" aria-labelledby="y x">`,

@@ -110,6 +110,11 @@ function judge(image: ElementNode, scene: Scene): Verdict {
         [setAttribute(image, "aria-label", BLANK)],
       ),
     );
+  if (/^\s+$/.test(attributeText(image, "alt") ?? ""))
+    return failed(
+      "The text alternative of this image is white space: it is exposed as an image without a name.",
+      repairFor(scene, image),
+    );
   if (hasAttribute(image, "alt") || attributeUnknown(image, "alt")) return passed;
   if (!hasAttribute(image, "src") && !hasAttribute(image, "srcset") && !attributeUnknown(image, "src")) {
     return cantTell(
@@ -235,6 +240,16 @@ export const imageDescribed = {
     {
       html: `<canvas></canvas>`,
       finds: [["cantTell", "<canvas>", "Does this canvas show something? It has no text alternative."]],
+    },
+    {
+      html: `<img src="tide.png" alt="  ">`,
+      finds: [
+        [
+          "failed",
+          `<img src="tide.png" alt="  ">`,
+          "The text alternative of this image is white space: it is exposed as an image without a name.",
+        ],
+      ],
     },
   ],
 } as const satisfies PageCheck;

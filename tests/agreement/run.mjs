@@ -1,0 +1,25 @@
+import { spawnSync } from "node:child_process";
+import { parseArgs } from "node:util";
+
+/** `npm run agreement -- --count N --seed S`: how many pages are drawn, and from where; the rest goes to the test runner. */
+const { values, tokens } = parseArgs({
+  options: { count: { type: "string" }, seed: { type: "string" } },
+  strict: false,
+  allowPositionals: true,
+  tokens: true,
+});
+const own = new Set(["count", "seed"]);
+const rest = tokens.flatMap((token) => {
+  if (token.kind === "positional") return [token.value];
+  if (token.kind !== "option" || own.has(token.name)) return [];
+  return [token.value === undefined ? token.rawName : `${token.rawName}=${token.value}`];
+});
+const { status } = spawnSync("vitest", ["run", "--config", "vitest.agreement.config.ts", ...rest], {
+  stdio: "inherit",
+  env: {
+    ...process.env,
+    AGREEMENT_COUNT: String(values.count ?? 60),
+    AGREEMENT_SEED: String(values.seed ?? 1),
+  },
+});
+process.exitCode = status ?? 1;
