@@ -102,10 +102,11 @@ export class ComponentStyles {
 function parsedPart(module: SourceModule, part: StylePart): Sheet | null {
   const compiled = module.compiled?.get(part.start);
   if (compiled === undefined && part.language !== "css") return null;
+  const isOfComponent = part.scoped || part.module !== null;
   const written =
     compiled === undefined
-      ? parseSheet({ file: module.file, text: part.text, start: part.start })
-      : compiledSheet(compiled, module.file);
+      ? parseSheet({ file: module.file, text: part.text, start: part.start, isOfComponent })
+      : compiledSheet(compiled, module.file, isOfComponent);
   const suffix = part.module === null ? "" : classSuffix(module);
   const sheet = suffix === "" ? written : renamedClasses(written, suffix);
   return part.scoped ? scopedSheet(sheet, scopeAttribute(module)) : sheet;

@@ -26,21 +26,8 @@ const scriptsOf = keptForScene((scene): Scripts => {
   };
 });
 
-const LISTENS = String.raw`\s*(?:\?\.|\.)\s*(?:onclick\s*=(?!=)|addEventListener\(\s*["']click["'])`;
-const FOUND = String.raw`document\.(?:getElementById\(\s*["']|querySelector\(\s*["']#)([\w-]+)["']\s*\)`;
-
-/** Ids of elements to which a script in the page gives a click to do: found by the id, and perhaps named, before it. */
-export const clickedByScripts = keptForScene((scene): ReadonlySet<string> => {
-  const { text } = scriptsOf(scene);
-  const ids = new Set<string>();
-  for (const [, id = ""] of text.matchAll(new RegExp(FOUND + LISTENS, "g"))) ids.add(id);
-  for (const [, name = "", id = ""] of text.matchAll(
-    new RegExp(String.raw`\b(?:const|let|var)\s+([\w$]+)\s*=\s*${FOUND}`, "g"),
-  ))
-    if (new RegExp(String.raw`(?<![\w$.])${name.replaceAll("$", String.raw`\$`)}${LISTENS}`).test(text))
-      ids.add(id);
-  return ids;
-});
+/** The scripts written in the page, one after another. */
+export const scriptTextOf = (scene: Scene): string => scriptsOf(scene).text;
 
 /** Whether the page shows nothing until scripts fill it: what it says of itself then is theirs too. */
 export const isFilledByScripts = keptForScene((scene): boolean => {

@@ -42,8 +42,8 @@ interface Place {
  * A compiled stylesheet as parsed, with every span where its author wrote it. A value counts as replaceable only where
  * the very same text stands in a source: itself, or what a variable of the style language is set to.
  */
-export function compiledSheet(style: CompiledStyle, file: string): Sheet {
-  const sheet = parseSheet({ file, text: style.css, start: 0 });
+export function compiledSheet(style: CompiledStyle, file: string, isOfComponent = false): Sheet {
+  const sheet = parseSheet({ file, text: style.css, start: 0, isOfComponent });
   const places = new Places(style);
   return {
     file,

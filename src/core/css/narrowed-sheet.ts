@@ -10,10 +10,36 @@ export const classScopedSheet = (sheet: Sheet, name: string): Sheet =>
   narrowed(sheet, (compound) => ({ ...compound, classes: [...compound.classes, name] }));
 
 const narrowed = (sheet: Sheet, change: (compound: Compound) => Compound): Sheet =>
-  withSelectors(sheet, (selector) => ({
-    ...selector,
-    steps: selector.steps.map((step, i) => (i === 0 ? { ...step, compound: change(step.compound) } : step)),
-  }));
+  withSelectors(sheet, (selector) => {
+    const inside = selector.steps.some(({ compound }) => leaves(compound, "onwards"))
+      ? -1
+      : selector.steps.findIndex(({ compound }) => !leaves(compound, "itself"));
+    return {
+      ...selector,
+      steps: selector.steps.map((step, i) =>
+        i === inside ? { ...step, compound: change(step.compound) } : step,
+      ),
+    };
+  });
+
+/** Whether a compound is nothing but what is meant for other components, or stands in a rule that is. */
+const leaves = (
+  { tag, id, classes, attributes, pseudoClasses }: Compound,
+  how: "itself" | "onwards",
+): boolean =>
+  tag === null &&
+  id === null &&
+  classes.length + attributes.length === 0 &&
+  pseudoClasses.some(
+    (pseudo) =>
+      pseudo.kind === "is" &&
+      (pseudo.leavesScope === "onwards" ||
+        pseudo.leavesScope === how ||
+        (pseudo.list.length > 0 &&
+          pseudo.list.every(
+            ({ steps: [subject] }) => subject !== undefined && leaves(subject.compound, how),
+          ))),
+  );
 
 const withAttribute = (compound: Compound, name: string): Compound => ({
   ...compound,
@@ -33,7 +59,7 @@ const renamedCompound = (compound: Compound, suffix: string): Compound => ({
   ...compound,
   classes: compound.classes.map((name) => `${name}${suffix}`),
   pseudoClasses: compound.pseudoClasses.map((pseudo) =>
-    pseudo.kind === "is" || pseudo.kind === "not"
+    (pseudo.kind === "is" && pseudo.leavesScope === undefined) || pseudo.kind === "not"
       ? { ...pseudo, list: pseudo.list.map((inner) => renamed(inner, suffix)) }
       : pseudo,
   ),

@@ -1,5 +1,6 @@
 import type { SelectorList as SelectorListNode } from "css-tree";
 import { tokenTypes } from "css-tree/tokenizer";
+import { inOneSpelling } from "./component-selectors.ts";
 import { type DeclarationBlock, DeclarationCollector } from "./declared.ts";
 import { compileSelectorList, InvalidSelector, insideScope, type SelectorList } from "./selector.ts";
 import { parsedSelectors } from "./selector-text.ts";
@@ -12,6 +13,8 @@ export interface StyleText {
   readonly text: string;
   /** Where the text begins in the file. */
   readonly start: number;
+  /** Whether a compiler of components reads it, and knows selectors that browsers do not. */
+  readonly isOfComponent?: boolean;
 }
 
 const {
@@ -255,10 +258,12 @@ function qualifiedRule(parsing: Parsing, block: Block, offset: number): void {
 
 function compiledSelectors(parsing: Parsing, text: string, parent: SelectorList | null): SelectorList | null {
   const relative = parent !== null;
+  const isOfComponent = parsing.style.isOfComponent === true;
+  if (!isOfComponent && /:(?:global|deep|local|slotted)\b/.test(text.replace("::slotted", ""))) return null;
   const key = relative ? `&${text}` : text;
   let node = parsing.selectorCache.get(key);
   if (node === undefined) {
-    node = parsedSelectors(text, relative);
+    node = parsedSelectors(isOfComponent ? inOneSpelling(text) : text, relative);
     parsing.selectorCache.set(key, node);
   }
   if (node === null) return null;

@@ -4,6 +4,7 @@ import type {
   SelectorList as SelectorListNode,
   Selector as SelectorNode,
 } from "css-tree";
+import { parsedSelectors } from "./selector-text.ts";
 
 /** Selectors 4, compiled for matching from right to left. */
 export interface ComplexSelector {
@@ -48,7 +49,12 @@ export interface AttributeTest {
 
 export type PseudoClass =
   | { readonly kind: "plain"; readonly name: string }
-  | { readonly kind: "is" | "not"; readonly list: SelectorList }
+  | {
+      readonly kind: "is" | "not";
+      readonly list: SelectorList;
+      /** Whether it is meant for what others render inside a component, and what stands to its right too. */
+      readonly leavesScope?: "itself" | "onwards";
+    }
   | { readonly kind: "has"; readonly list: readonly RelativeSelector[] }
   | {
       readonly kind: "nth";
@@ -329,6 +335,22 @@ function forgivingList(children: readonly CssNode[] | null, parent: SelectorList
   });
 }
 
+/** What stands in a function that only compilers of components know: the parser leaves most of it as text. */
+function listOfComponent(
+  name: string,
+  children: readonly CssNode[] | null,
+  parent: SelectorList | null,
+): SelectorList {
+  const raw = children?.[0];
+  if (raw?.type !== "Raw") return innerList(children, parent);
+  const list = parsedSelectors(raw.value.trim(), false);
+  if (list === null) throw new InvalidSelector(`:${name}()`);
+  return compileSelectorListInside(list, parent);
+}
+
+const isAnything = ({ tag, id, classes, attributes, pseudoClasses }: Compound): boolean =>
+  tag === null && id === null && classes.length + attributes.length + pseudoClasses.length === 0;
+
 interface CompiledPseudoClass {
   readonly pseudoClass: PseudoClass;
   readonly specificity: number;
@@ -345,6 +367,22 @@ function compilePseudoClass(
     case "-webkit-any": {
       const list = forgivingList(children, parent);
       return { pseudoClass: { kind: "is", list }, specificity: largestSpecificity(list) };
+    }
+    case "global":
+    case "deep":
+    case "slotted":
+    case "local": {
+      const list = listOfComponent(name, children, parent);
+      const isAll = list.every(
+        ({ steps }) => steps.length === 1 && steps.every(({ compound }) => isAnything(compound)),
+      );
+      return {
+        pseudoClass:
+          name === "local"
+            ? { kind: "is", list }
+            : { kind: "is", list, leavesScope: isAll ? "onwards" : "itself" },
+        specificity: largestSpecificity(list),
+      };
     }
     case "where":
       return { pseudoClass: { kind: "is", list: forgivingList(children, parent) }, specificity: 0 };

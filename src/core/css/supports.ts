@@ -1,7 +1,6 @@
 import { type Certainty, MAYBE, NO, YES } from "./certainty.ts";
+import { selectorList } from "./elements-matching.ts";
 import { evaluateCondition } from "./media.ts";
-import { compileSelectorList, InvalidSelector } from "./selector.ts";
-import { parsedSelectors } from "./selector-text.ts";
 import { isShorthand } from "./shorthands.ts";
 import { properties, sameProperty } from "./tables/properties.ts";
 import { acceptsValue, holdsSubstitution } from "./value-syntax.ts";
@@ -27,17 +26,7 @@ export function evaluateSupports(text: string): Certainty {
 }
 
 /** Whether a browser takes the text for one selector. CSS Conditional 4 §2.1. */
-function isSelector(text: string): boolean {
-  const list = parsedSelectors(text.trim(), false);
-  if (list === null || list.children.size !== 1) return false;
-  try {
-    compileSelectorList(list, null);
-    return true;
-  } catch (error) {
-    if (error instanceof InvalidSelector) return false;
-    throw error;
-  }
-}
+const isSelector = (text: string): boolean => selectorList(text.trim())?.length === 1;
 
 /** Properties outside our tables that stylesheets often ask for and every current browser has, whatever the usual value. */
 const supportedEverywhere = new Set(

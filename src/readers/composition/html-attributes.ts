@@ -15,8 +15,22 @@ const htmlAttributes: ReadonlySet<string> = new Set(
   ).split(" "),
 );
 
-/** Whether an attribute, or a property that is bound, is one of HTML's own or free for anybody. */
+/** Attributes of drawings. SVG 2, appendix "Attribute Index", with its presentation attributes; in lower case. */
+const drawingAttributes: ReadonlySet<string> = new Set(
+  (
+    "alignment-baseline attributename baseline-shift basefrequency begin by calcmode clip clippathunits clip-path clip-rule color-interpolation cursor cx cy d direction display dominant-baseline dur dx dy edgemode end " +
+    "fill fill-opacity fill-rule filter filterunits flood-color flood-opacity focusable font-family font-size font-style font-weight from fx fy gradienttransform gradientunits in in2 k1 k2 k3 k4 keypoints keysplines keytimes " +
+    "lengthadjust letter-spacing marker-end marker-mid marker-start markerheight markerunits markerwidth mask maskcontentunits maskunits mix-blend-mode mode numoctaves offset opacity operator order orient overflow paint-order " +
+    "path pathlength patterncontentunits patterntransform patternunits pointer-events points preserveaspectratio primitiveunits r radius refx refy repeatcount repeatdur result rotate rx ry seed shape-rendering spreadmethod stddeviation " +
+    "startoffset stop-color stop-opacity stroke stroke-dasharray stroke-dashoffset stroke-linecap stroke-linejoin stroke-miterlimit stroke-opacity stroke-width surfacescale tablevalues text-anchor text-decoration text-rendering textlength " +
+    "to transform transform-origin values vector-effect version viewbox visibility word-spacing x x1 x2 y y1 y2 z"
+  ).split(" "),
+);
+
+/** Whether an attribute, or a property that is bound, is one of HTML's or SVG's own or free for anybody. */
 export const isHtmlAttribute = (name: string): boolean => {
   const lower = name.toLowerCase();
-  return htmlAttributes.has(lower) || /^(?:aria|data)-|^on[a-z]|[:.]/.test(lower);
+  return (
+    htmlAttributes.has(lower) || drawingAttributes.has(lower) || /^(?:aria|data)-|^on[a-z]|[:.]/.test(lower)
+  );
 };

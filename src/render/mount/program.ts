@@ -46,7 +46,8 @@ export class Program {
     if (known !== undefined) return known;
     const style = this.#bundle.styles.get(id);
     if (style === undefined) return null;
-    let sheet = parseSheet({ file: style.file, text: style.text, start: style.start });
+    const isOfComponent = style.scope !== null || style.suffix !== "";
+    let sheet = parseSheet({ file: style.file, text: style.text, start: style.start, isOfComponent });
     if (style.suffix !== "") sheet = renamedClasses(sheet, style.suffix);
     if (style.scope !== null)
       sheet =

@@ -3,16 +3,11 @@ import { toHex } from "../../colour/rgba.ts";
 import { NO } from "../../css/certainty.ts";
 import type { CascadedValue } from "../../css/style.ts";
 import { isDisabled } from "../../document/disabled.ts";
-import { inputType, textTypes } from "../../document/form-controls.ts";
+import { displaySize, inputType, selectedOptions, textTypes } from "../../document/form-controls.ts";
 import { isIconWord } from "../../document/icon-words.ts";
 import type { ElementNode } from "../../document/node.ts";
-import {
-  attributeText,
-  attributeToken,
-  attributeTokens,
-  hasAttribute,
-  writtenText,
-} from "../../document/written.ts";
+import { textContent } from "../../document/text-content.ts";
+import { attributeText, attributeToken, attributeTokens, writtenText } from "../../document/written.ts";
 import { declaredAt } from "../../findings/cause.ts";
 import { cantTell, type Facts, failed, inapplicable, type Verdict } from "../../findings/verdict.ts";
 import { keptForScene } from "../../scene/kept.ts";
@@ -33,7 +28,7 @@ const hasLetters = (text: string): boolean => /[\p{L}\p{N}]/u.test(text);
 
 function showsWords(scene: Scene, element: ElementNode): boolean {
   if (
-    (element.tag === "option" && !isListed(scene, element)) ||
+    (element.tag === "option" && !isInListBox(scene, element)) ||
     element.tag === "optgroup" ||
     element.tag === "script" ||
     element.tag === "style" ||
@@ -45,15 +40,17 @@ function showsWords(scene: Scene, element: ElementNode): boolean {
     if (/^(?:submit|reset|button)$/.test(type)) return hasLetters(scene.name(element).text);
     return (textTypes.has(type) || type === "number") && hasLetters(attributeText(element, "value") ?? "");
   }
+  if (element.tag === "select" && displaySize(element) === 1)
+    return selectedOptions(scene.page.index, element).some((option) => hasLetters(textContent(option)));
   if (scene.presence.of(element).ownTextHidden) return false;
   return element.children.some((child) => child.kind === "text" && hasLetters(writtenText(child.value)));
 }
 
-/** Whether an option is seen without opening anything: one of a list of several rows. HTML §4.10.7, "display size". */
-function isListed({ page: { index } }: Scene, option: ElementNode): boolean {
+/** Whether an option is seen without opening anything. */
+function isInListBox({ page: { index } }: Scene, option: ElementNode): boolean {
   let up = index.parent(option);
   while (up !== null && up.tag !== "select") up = index.parent(up);
-  return up !== null && (hasAttribute(up, "multiple") || Number(attributeText(up, "size") ?? 1) > 1);
+  return up !== null && displaySize(up) > 1;
 }
 
 /** Text of drawings: words between tags of SVG. */

@@ -1,4 +1,4 @@
-import { elementsBelow, firstOf } from "../../document/around.ts";
+import { elementsAbove, elementsBelow, firstOf } from "../../document/around.ts";
 import { isDisabled } from "../../document/disabled.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { pointerHandlerOf } from "../../document/pointer-handler.ts";
@@ -14,7 +14,8 @@ import type { Role } from "../../semantics/tables/roles.ts";
 import { asButton } from "../as-button.ts";
 import type { PageCheck } from "../check.ts";
 import { isShown } from "../exposed.ts";
-import { clickedByScripts, scriptsMay } from "../scripts.ts";
+import { scriptListeners } from "../script-listeners.ts";
+import { scriptsMay } from "../scripts.ts";
 import { handlerText, withHandlers } from "./handlers.ts";
 
 /** Widgets that move focus among their items themselves: an item out of the Tab order is as it should be. */
@@ -42,9 +43,30 @@ const withPointerHandlers = (scene: Scene): readonly ElementNode[] => [
   ),
 ];
 
+/** What scripts in the page listen for a click on, with what they do then. */
+const clickedByScripts = keptForScene(
+  (scene: Scene): ReadonlyMap<ElementNode, string> =>
+    new Map(
+      scriptListeners(scene)
+        .filter(({ event }) => event === "click")
+        .flatMap(({ on, code }) =>
+          typeof on === "string" ? [] : on.map((element) => [element, code] as const),
+        ),
+    ),
+);
+
+/** Whether scripts listen for keys where an element stands, or anywhere that is not known. */
+const hearsKeys = (scene: Scene, element: ElementNode): boolean =>
+  scriptListeners(scene).some(
+    ({ event, on }) =>
+      /^key(?:down|up|press)$/.test(event) &&
+      (typeof on === "string" ||
+        [element, ...elementsAbove(scene.page.index, element)].some((at) => on.includes(at))),
+  );
+
 /** Whether a script in the page gives an element a click to do that is no control of its own. */
 const isClickedByScript = (scene: Scene, element: ElementNode): boolean =>
-  clickedByScripts(scene).has(attributeText(element, "id") ?? "") &&
+  clickedByScripts(scene).has(element) &&
   pointerHandlerOf(element) === null &&
   !/^(?:html|body|form|label|dialog)$/.test(element.tag) &&
   focusCause(scene.page.index, element) === null &&
@@ -193,7 +215,9 @@ function judgeScripted(element: ElementNode, scene: Scene): Verdict {
   const isOpen =
     stopInside(scene, element) !== null ||
     textContent(element) === "" ||
-    scriptsMay(scene, /tabindex|key(?:down|up|press)|\.target\b|closest\(|matches\(/i);
+    hearsKeys(scene, element) ||
+    /\.target\b|closest\(|matches\(/i.test(clickedByScripts(scene).get(element) ?? "") ||
+    scriptsMay(scene, /tabindex|\bon:?key/i);
   return isOpen
     ? cantTell(
         `A script does something when this <${element.tag}>${called} is clicked. Can the same be done with a key?`,
@@ -474,6 +498,22 @@ export const reachable = {
           "A click anywhere on this <li> does something. Does the <a> inside it do the same from the keyboard?",
         ],
       ],
+    },
+    {
+      html: `<!doctype html><title>t</title><p class="slip">Slip 4</p><script>document.querySelectorAll("p.slip").forEach((slip) => slip.addEventListener("click", show)); function show() { document.title = "Slip 4" }</script>`,
+      finds: [["failed", `<p class="slip">`, "This <p> can be clicked, but takes no focus."]],
+      others: 1,
+    },
+    {
+      html: `<!doctype html><title>t</title><ul class="slips"><li>Slip 4</li></ul><script>const slips = document.querySelector(".slips"); slips.addEventListener("click", (e) => open(e.target.textContent));</script>`,
+      finds: [
+        [
+          "cantTell",
+          `<ul class="slips">`,
+          "A script does something when this <ul> is clicked. Can the same be done with a key?",
+        ],
+      ],
+      others: 1,
     },
   ],
 } as const satisfies PageCheck;

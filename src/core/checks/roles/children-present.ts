@@ -26,9 +26,10 @@ function judge(container: ElementNode, scene: Scene): Verdict {
   if (holdsUnknownContent(scene, container) !== null) return inapplicable;
   const needed = [...new Set(owns.map((path) => path.split("/").at(-1) ?? path))].join(" or ");
   if (inside.length === 0) {
-    // Nothing in it yet: a script may fill it.
+    // Nothing in it yet: a script may fill it. What a component writes between its own tags may be a part of a sentence.
     const text = visibleText(scene, container) ?? "";
-    if (text === "" || scene.document.kind === "component") return inapplicable;
+    const holdsBoxes = scene.page.index.childElements(container).length > 0;
+    if (text === "" || (scene.document.kind === "component" && !holdsBoxes)) return inapplicable;
     return failed(
       `role="${role}" promises ${needed}, but holds only plain text.`,
       ask(

@@ -2,7 +2,7 @@ import { NO } from "../../css/certainty.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
 import { attributeText } from "../../document/written.ts";
-import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { whyUnseen } from "../../rendering/unseen.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
@@ -13,13 +13,19 @@ import type { PageCheck } from "../check.ts";
 const spacings = [
   { property: "letter-spacing", needed: 0.12 },
   { property: "word-spacing", needed: 0.16 },
+  { property: "line-height", needed: 1.5 },
 ] as const;
+
+/** Letters that surely run over several lines, and ones that may, in a column of usual width. */
+const SEVERAL_LINES = { surely: 160, perhaps: 40 };
 
 /** A style attribute with `!important` is the one thing that no user's stylesheet can outdo. */
 const pinned = (scene: Scene): readonly ElementNode[] =>
   scene.page.index.elements.filter(
     (element) =>
-      /(?:letter|word)-spacing[^;]*!\s*important/i.test(attributeText(element, "style") ?? "") &&
+      /(?:(?:letter|word)-spacing|line-height)[^;]*!\s*important/i.test(
+        attributeText(element, "style") ?? "",
+      ) &&
       textContent(element) !== "" &&
       scene.presence.of(element).visible !== NO &&
       whyUnseen(scene.page, element) === null,
@@ -35,25 +41,41 @@ function judge(element: ElementNode, scene: Scene): Verdict {
       )
     )
       continue;
-    const pixels =
-      styles.pixels({ element }, property) ?? (styles.keyword(element, property) === "normal" ? 0 : null);
+    const pixels = pixelsOf(scene, element, property, size);
     if (pixels === null || size === null || pixels >= size * needed) continue;
-    return failed(
-      `${property} is pinned with !important in the style attribute: nobody can widen it.`,
-      withChanges("likely", `Leave !important out, or set ${property} in a stylesheet.`, [
-        setAttribute(
-          element,
-          "style",
-          (attributeText(element, "style") ?? "").replace(
-            new RegExp(`((?:^|;)\\s*${property}\\s*:[^;!]*?)\\s*!\\s*important`, "i"),
-            "$1",
-          ),
+    const letters = textContent(element).trim().length;
+    if (property === "line-height" && letters < SEVERAL_LINES.perhaps) continue;
+    const repair = withChanges("likely", `Leave !important out, or set ${property} in a stylesheet.`, [
+      setAttribute(
+        element,
+        "style",
+        (attributeText(element, "style") ?? "").replace(
+          new RegExp(`((?:^|;)\\s*${property}\\s*:[^;!]*?)\\s*!\\s*important`, "i"),
+          "$1",
         ),
-      ]),
-      { facts: { property } },
-    );
+      ),
+    ]);
+    return property === "line-height" && letters < SEVERAL_LINES.surely
+      ? cantTell(
+          "line-height is pinned with !important in the style attribute. Does this text ever run over several lines?",
+          repair,
+          { facts: { property } },
+        )
+      : failed(`${property} is pinned with !important in the style attribute: nobody can widen it.`, repair, {
+          facts: { property },
+        });
   }
   return passed;
+}
+
+/** A spacing in CSS pixels; a number for the height of lines is a multiple of the font size. */
+function pixelsOf(scene: Scene, element: ElementNode, property: string, size: number | null): number | null {
+  const { styles } = scene.page;
+  const word = styles.keyword(element, property);
+  if (property !== "line-height")
+    return styles.pixels({ element }, property) ?? (word === "normal" ? 0 : null);
+  if (word === null || size === null) return null;
+  return /^[\d.]+$/.test(word) ? Number(word) * size : styles.pixels({ element }, property, size);
 }
 
 export const spacing = {
@@ -61,7 +83,7 @@ export const spacing = {
   kind: "page",
   criteria: ["1.4.12"],
   severity: "barrier",
-  means: "Nothing keeps people from widening the space between letters and words.",
+  means: "Nothing keeps people from widening the space between letters, words and lines.",
   who: "Someone with dyslexia or low vision, who needs the letters apart, cannot set them so.",
   mend: "Leave !important out of style attributes.",
   looksAt: pinned,
@@ -90,5 +112,26 @@ export const spacing = {
         ],
       ],
     },
+    {
+      html: `<p style="line-height: 1 !important">The yard is closed on Sundays, and on Fridays the slips are hosed down.</p>`,
+      finds: [
+        [
+          "cantTell",
+          `<p style="line-height: 1 !important">`,
+          "line-height is pinned with !important in the style attribute. Does this text ever run over several lines?",
+        ],
+      ],
+    },
+    {
+      html: `<p style="line-height: 1.2em !important">The yard is closed on Sundays, and on Fridays the slips are hosed down. Whoever wants to haul out a boat asks for the crane a week before, and pays half of the fee when the day is set.</p>`,
+      finds: [
+        [
+          "failed",
+          `<p style="line-height: 1.2em !important">`,
+          "line-height is pinned with !important in the style attribute: nobody can widen it.",
+        ],
+      ],
+    },
+    { html: `<h2 style="line-height: 1 !important">Slip 4</h2>`, finds: [] },
   ],
 } as const satisfies PageCheck;
