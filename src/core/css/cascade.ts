@@ -277,6 +277,16 @@ class DocumentCascade implements Cascade {
     return this.#declaredByElements.has(property);
   }
 
+  hasFocusClass(element: ElementNode): boolean {
+    const classes = new Set(attributeTokens(element, "class"));
+    return (this.#byTree.get(this.#index.record(element).root)?.focusClasses ?? []).some(
+      (compound) =>
+        (compound.tag === null || compound.tag === writtenTag(element)) &&
+        (compound.id === null || compound.id === attributeText(element, "id")) &&
+        compound.classes.every((name) => classes.has(name)),
+    );
+  }
+
   /** The action is felt by the element and by all around it. */
   mayReact(element: ElementNode, action: ActionKind): boolean {
     const keys = this.#reactingTo[action];

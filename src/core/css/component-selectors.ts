@@ -9,7 +9,10 @@ const spellings: readonly (readonly [written: RegExp, meant: string])[] = [
   [/::v-slotted\(/g, ":slotted("],
   [/::v-global\(/g, ":global("],
   // A pseudo-element is one of what the function picks.
-  [/(:(?:global|deep)\([^()]*?)(::[\w-]+)\s*\)/g, "$1)$2"],
+  [
+    /(:(?:global|deep)\((?:[^()]|\([^()]*\))*?)(::[\w-]+|:(?:before|after|first-line|first-letter))\s*\)/g,
+    "$1)$2",
+  ],
   // The element of the component itself is around all that it renders; what is asked of it hangs on its use.
   [/^:host(?:\(\s*\))?\s*(?:>\s*|(?=\s))/, ""],
 ];

@@ -52,6 +52,8 @@ export interface TreeRules {
   readonly registered: ReadonlyMap<string, RegisteredProperty>;
   /** Every property that some block declares. */
   readonly declared: ReadonlySet<string>;
+  /** What rules ask of an element beside a class that is named for focus. */
+  readonly focusClasses: readonly Compound[];
   /** What selectors look for among ancestors, each with its place in the filter; empty where none is kept. */
   readonly places: ReadonlyMap<string, number>;
 }
@@ -189,6 +191,7 @@ export function treeRules(
     reacting: reactingKeys(entries, fold),
     registered,
     declared: declaredIn(blocks),
+    focusClasses: focusClassesIn(entries),
     places: places ?? new Map(),
   };
 }
@@ -208,6 +211,27 @@ function asksContainer(conditions: Conditions): boolean {
     if (guard.condition.kind === "container") return true;
   return false;
 }
+
+const FOCUS = /focus/i;
+
+/** Compounds with a class that scripts give to what has focus, without it: `.button.focus-visible`, `.is-focused`. */
+const focusClassesIn = (entries: readonly Entry[]): readonly Compound[] =>
+  entries
+    .flatMap(({ selector }) => compoundsOf(selector))
+    .flatMap((compound) =>
+      compound.classes.some((name) => FOCUS.test(name))
+        ? [{ ...compound, classes: compound.classes.filter((name) => !FOCUS.test(name)) }]
+        : [],
+    );
+
+/** Its compounds, and those of the lists that may stand for one. */
+const compoundsOf = ({ steps }: ComplexSelector): readonly Compound[] =>
+  steps.flatMap(({ compound }) => [
+    compound,
+    ...compound.pseudoClasses.flatMap((pseudo) =>
+      pseudo.kind === "is" ? pseudo.list.flatMap(compoundsOf) : [],
+    ),
+  ]);
 
 export type ActionKind = "hover" | "focus" | "active";
 

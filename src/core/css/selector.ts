@@ -310,15 +310,22 @@ const caseInsensitiveAttributes = new Set(
 function innerList(children: readonly CssNode[] | null, parent: SelectorList | null): SelectorList {
   const list = children?.[0];
   if (list?.type === "SelectorList") return compileSelectorListInside(list, parent);
-  if (list?.type === "Selector") return [compileSelector(list, parent, false)];
+  if (list?.type === "Selector") return [compileInside(list, parent)];
   throw new InvalidSelector("nothing to match");
 }
 
 const compileSelectorListInside = (list: SelectorListNode, parent: SelectorList | null): SelectorList =>
   list.children.toArray().map((s) => {
     if (s.type !== "Selector") throw new InvalidSelector(s.type);
-    return compileSelector(s, parent, false);
+    return compileInside(s, parent);
   });
+
+/** What stands in a pseudo-class picks elements, never pseudo-elements. Selectors 4 §3.6.4. */
+function compileInside(node: SelectorNode, parent: SelectorList | null): ComplexSelector {
+  const selector = compileSelector(node, parent, false);
+  if (selector.pseudoElement !== null) throw new InvalidSelector(`::${selector.pseudoElement}`);
+  return selector;
+}
 
 /** `:is()` and `:where()` forgive what they cannot read. Selectors 4 §18.1, "forgiving selector list". */
 function forgivingList(children: readonly CssNode[] | null, parent: SelectorList | null): SelectorList {
@@ -327,7 +334,7 @@ function forgivingList(children: readonly CssNode[] | null, parent: SelectorList
   return list.children.toArray().flatMap((s) => {
     if (s.type !== "Selector") return [];
     try {
-      return [compileSelector(s, parent, false)];
+      return [compileInside(s, parent)];
     } catch (error) {
       if (error instanceof InvalidSelector) return [];
       throw error;

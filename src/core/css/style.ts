@@ -80,6 +80,8 @@ export interface Cascade {
   keyframes(element: ElementNode, name: string): readonly Keyframe[];
   /** Whether some rule or style attribute of the page declares the property. */
   declares(property: string): boolean;
+  /** Whether some rule is for the element once it has a class that is named for focus. */
+  hasFocusClass(element: ElementNode): boolean;
   /** Whether some rule of the page itself may change something when the user does this on the element. */
   mayReact(element: ElementNode, action: ActionKind): boolean;
   /** The scheme of elements that name none: light, unless the page says in a meta element that it supports dark. */

@@ -51,6 +51,8 @@ export interface Styles {
   keyframes(element: ElementNode, name: string): readonly Keyframe[];
   /** Whether the page itself declares the longhand anywhere: a quick no for what hardly any page says. */
   declares(property: string): boolean;
+  /** Whether some rule is for the element once a script gives it a class that is named for focus. */
+  hasFocusClass(element: ElementNode): boolean;
   /** Whether some rule of the page may change something when the user does this on the element: a quick no, or perhaps. */
   mayReact(element: ElementNode, action: ActionKind): boolean;
 }
@@ -105,6 +107,7 @@ export function stylesFromCascade(cascade: Cascade): Styles {
       ]) ?? [],
     keyframes: (element, name) => cascade.keyframes(element, name),
     declares: (property) => cascade.declares(property),
+    hasFocusClass: (element) => cascade.hasFocusClass(element),
     mayReact: (element, action) => cascade.mayReact(element, action),
   };
 }

@@ -12,6 +12,11 @@ import { focusMarkOf, markedStops } from "./focus-mark-of.ts";
 function judge(stop: ElementNode, scene: Scene): Verdict {
   if (!scene.stylesKnown) return inapplicable;
   if (focusMarkOf(scene, stop).kind !== "none") return passed;
+  if (scene.page.styles.hasFocusClass(stop))
+    return cantTell(
+      "No style shows that this has focus. Does a script give it the class that shows it?",
+      ask("Draw a mark with :focus-visible, which needs no script."),
+    );
   if (hearsFocus(stop, scene))
     return cantTell(
       "No style shows that this has focus. Does a script draw a mark?",
@@ -140,6 +145,16 @@ export const focusShows = {
           "failed",
           `<a href="x">`,
           "Nothing shows when this has focus: its outline is taken away and nothing takes its place.",
+        ],
+      ],
+    },
+    {
+      html: `<style>.bar { outline: none } .bar.is-focused { outline: 2px solid }</style><a href="x" class="bar">Slips</a>`,
+      finds: [
+        [
+          "cantTell",
+          `<a href="x" class="bar">`,
+          "No style shows that this has focus. Does a script give it the class that shows it?",
         ],
       ],
     },
