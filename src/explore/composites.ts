@@ -1,6 +1,7 @@
 import { patternKept } from "../core/checks/keys/pattern-kept.ts";
+import { elementPath } from "../core/document/element-path.ts";
 import type { ElementNode } from "../core/document/node.ts";
-import { attributeToken, hasAttribute } from "../core/document/written.ts";
+import { attributeText, attributeToken, hasAttribute } from "../core/document/written.ts";
 import type { Role } from "../core/semantics/tables/roles.ts";
 import type { Driver, Moment } from "../engine/driver.ts";
 import type { SeenElement } from "../engine/explored.ts";
@@ -45,7 +46,10 @@ export async function tryComposites(notes: Notes, moves: readonly Move[]): Promi
   for (const { entry, isFocused, role, element, missed } of found) {
     notes.try(patternKept);
     const there = isFocused ? moves : [...moves, focus(entry)];
-    if (await notes.movesAnything(there, arrows)) continue;
+    if (await notes.movesAnything(there, arrows)) {
+      await tryEveryItem(notes, there, role, element);
+      continue;
+    }
     notes.fail(
       patternKept,
       element,
@@ -54,6 +58,76 @@ export async function tryComposites(notes: Notes, moves: readonly Move[]): Promi
       keysText(arrows, "nothing"),
     );
   }
+}
+
+/** Widgets whose items stand in one row, so that arrow keys come past every one. */
+const inOneRow = new Set<Role>(["tablist", "listbox", "menu", "tree", "radiogroup"]);
+
+/** More items than this are not all gone through: what was not tried is not known. */
+const MOST_ITEMS = 14;
+
+/** Whether the arrow keys come to every item of a widget. */
+async function tryEveryItem(
+  notes: Notes,
+  there: readonly Move[],
+  role: Role,
+  element: SeenElement,
+): Promise<void> {
+  if (!inOneRow.has(role)) return;
+  const missed = await notes.trials.after(there, async (page) => {
+    const items = await itemsIn(page, element);
+    if (items.length < 2 || items.length > MOST_ITEMS) return [];
+    const reached = new Set<string>(await activeKeys(page));
+    for (const key of ["ArrowDown", "ArrowRight", "ArrowUp", "ArrowLeft", "Home", "End"])
+      for (let n = 0; n <= items.length; n++) {
+        const before = reached.size;
+        await page.press(key);
+        for (const now of await activeKeys(page)) reached.add(now);
+        if (items.every((item) => reached.has(item))) return [];
+        // Where a key leads to nothing new it is of no more use.
+        if (reached.size === before && n > 1) break;
+      }
+    return items.filter((item) => !reached.has(item));
+  });
+  if (missed.length === 0) return;
+  notes.fail(
+    patternKept,
+    element,
+    `The arrow keys come to some items of this ${role}, and never to ${missed.length} of them.`,
+    "Let the arrow keys go on to the last item, and back to the first.",
+    keysText(arrows, `${missed.length} never reached`),
+  );
+}
+
+/** The items of a widget that can be used, by key, where Tab passes some of them by. */
+async function itemsIn(page: Driver, { path }: SeenElement): Promise<readonly string[]> {
+  const moment = await page.moment();
+  const { scene } = moment;
+  const container = scene.page.index.elements.find((one) => elementPath(scene.page.index, one) === path);
+  if (container === undefined) return [];
+  const kinds = itemsOf[scene.role(container).role ?? "generic"] ?? [];
+  return scene.page.index.elements
+    .filter(
+      (item) =>
+        kinds.includes(scene.role(item).role as Role) &&
+        isInside(moment, item, container) &&
+        isVisible(moment, item) &&
+        attributeToken(item, "aria-disabled") !== "true" &&
+        !hasAttribute(item, "disabled"),
+    )
+    .map(moment.keyOf);
+}
+
+/** What has focus, and what that says is active in it, by key. */
+async function activeKeys(page: Driver): Promise<readonly string[]> {
+  const focused = await page.focused();
+  const moment = await page.moment();
+  const node = focused === null ? null : moment.element(focused);
+  if (focused === null || node === null) return [];
+  const { index } = moment.scene.page;
+  const active = attributeText(node, "aria-activedescendant");
+  const inside = active === null ? null : index.byId(node, active);
+  return [focused, ...(inside === null ? [] : [moment.keyOf(inside)])];
 }
 
 async function compositesOf(page: Driver): Promise<readonly Composite[]> {

@@ -3,6 +3,8 @@ import { dialogGivesBack } from "../core/checks/keys/dialog-gives-back.ts";
 import { focusNotLost } from "../core/checks/keys/focus-not-lost.ts";
 import { noSurpriseOnFocus } from "../core/checks/keys/no-surprise-on-focus.ts";
 import { isToldBefore, noSurpriseOnInput } from "../core/checks/keys/no-surprise-on-input.ts";
+import { skipArrives } from "../core/checks/keys/skip-arrives.ts";
+import { fragmentTarget, skipLinks } from "../core/checks/keys/skip-link.ts";
 import { stateFollows } from "../core/checks/roles/state-follows.ts";
 import { elementsAbove } from "../core/document/around.ts";
 import { attributeText } from "../core/document/written.ts";
@@ -20,6 +22,7 @@ import {
 } from "../engine/explored.ts";
 import { arrows, tryComposites } from "./composites.ts";
 import { type OpenedDialog, tryDialog } from "./dialogs.ts";
+import { tryDrags } from "./drags.ts";
 import { tryField } from "./fields.ts";
 import { tryHovers } from "./hovers.ts";
 import { pressed } from "./key-log.ts";
@@ -27,10 +30,11 @@ import { focusText, keysText } from "./keys-text.ts";
 import { tryLetters } from "./letters.ts";
 import { tryMessage } from "./messages.ts";
 import { Notes, type Stop } from "./notes.ts";
-import { type Change, isOfAttribute } from "./page-state.ts";
+import { type Change, isOfAddress, isOfAttribute } from "./page-state.ts";
 import { tryPointed } from "./pointed.ts";
 import { runScript } from "./run-script.ts";
 import { StateAudit } from "./state-audit.ts";
+import { tryStates } from "./states.ts";
 import { proveSuspicions } from "./suspicions.ts";
 import { seenElement } from "./told-element.ts";
 import { tryTrap } from "./traps.ts";
@@ -44,6 +48,9 @@ const MOST_TABS = 12;
 
 /** How many stops are tried in what a key opened. */
 const MOST_INSIDE = 8;
+
+/** How many turns of a second are waited for what goes away by itself. */
+const FLEETING_TURNS = 12;
 
 /** How many items of a widget arrow keys are followed through. */
 const MOST_ITEMS = 8;
@@ -85,6 +92,9 @@ class Explorer {
   readonly #notes: Notes;
   /** What aria-expanded says on each stop before anything is pressed, by key. */
   readonly #expanded = new Map<string, string | null>();
+  /** Stops whose items go on beyond what was tried, by key. */
+  readonly #cutShort = new Set<string>();
+  readonly #skipLinks = new Set<string>();
   /** What keys do, on every stop. */
   readonly #effects: Effect[] = [];
   readonly #audit: StateAudit | null;
@@ -151,7 +161,10 @@ class Explorer {
       await tryHovers(this.#notes, this.#effects);
       // Only where every stop was tried can no key be said to do it; a letter may be a way to anything.
       const isAllTried = this.#notes.stops.length <= MOST_STOPS && !this.#effects.some(({ asks }) => asks);
-      if (isAllTried && !hasLetters) await tryPointed(this.#notes, this.#effects);
+      if (isAllTried && !hasLetters) {
+        await tryPointed(this.#notes, this.#effects, this.#cutShort);
+        await tryDrags(this.#notes, this.#effects);
+      }
       await proveSuspicions(this.#audit, this.#trials);
       return false;
     } catch (error) {
@@ -206,6 +219,7 @@ class Explorer {
     // Sliders, lists and trees are moved through, not pressed; native fields have keys of the browser's own.
     const isPressed = didSomething(byPointer) && !byPointer.asks && !acts && !hasOwnKeys(stop);
     this.#surprise(stop, byKey);
+    if (this.#skipLinks.has(element)) await this.#trySkipping(stop);
     if (isText) await tryField(this.#notes, stop, byKey.get("ArrowDown") ?? null);
     else if (isPressed && !(await this.#notes.movesAnything([focus(element)], arrows)))
       this.#notes.fail(
@@ -232,16 +246,38 @@ class Explorer {
       );
     else if (ownKeys(role).every((key) => isAnswer(byKey.get(key))))
       this.#notes.answer(activates, stop.element);
+    else if (isMade(stop) && didSomething(byPointer) && !byPointer.asks) this.#deadKey(stop, byKey);
+    if (!isText) await tryStates(this.#notes, stop, ownKeys(role));
     for (const [key, effect] of byKey) {
       if (effect.asks) continue;
       this.#lost(stop.element, effect);
       if (didSomething(effect)) this.#follows(stop, key, effect);
       await tryMessage(this.#notes, effect, key, this.#notes.keysOf(effect.moves));
+      if (effect.to !== null && effect.to !== effect.from) await this.#fleeting(stop, effect);
     }
     const opening = [...byKey.entries()].find(([, effect]) =>
       effect.changes.some(({ what }) => what === "shown"),
     );
     if (opening !== undefined) await this.#opened(stop, opening[0], opening[1]);
+  }
+
+  /** Of the keys that press something of its role, one that does nothing while another works. */
+  #deadKey(stop: Stop, byKey: ReadonlyMap<string, Effect>): void {
+    const dead = ownKeys(stop.role).find((key) => {
+      const effect = byKey.get(key);
+      return effect !== undefined && !effect.asks && !didSomething(effect) && effect.to === effect.from;
+    });
+    const works = [...byKey].find(([, effect]) => isAnswer(effect))?.[0];
+    if (dead === undefined || works === undefined) return;
+    this.#notes.fail(
+      activates,
+      stop.element,
+      `${works} does what a click does on this ${stop.role}, and ${dead}, which presses one too, does nothing.`,
+      stop.role === "link"
+        ? "Make it a link with an address."
+        : 'Make it a <button type="button">, or do the same on both keys.',
+      this.#notes.keysFrom(stop, [dead], "nothing"),
+    );
   }
 
   /** What arrow keys lead to from a stop, and what Enter and Space do there. */
@@ -260,8 +296,11 @@ class Explorer {
       for (let n = 0; n < MOST_ITEMS; n++) {
         moves.push(press(key));
         const effect = await this.#effect([...moves]);
-        if (effect.to === null || effect.to === now || effect.to === stop.key) break;
+        // Some move what is active in them, and keep focus themselves.
+        const isMoved = effect.to === now ? effect.changes.length > 0 : effect.to !== stop.key;
+        if (effect.to === null || !isMoved) break;
         now = effect.to;
+        if (n === MOST_ITEMS - 1) this.#cutShort.add(stop.key);
         for (const last of ["Enter", "Space"]) await this.#effect([...moves, press(last)]);
       }
     }
@@ -276,6 +315,8 @@ class Explorer {
   #lost(element: SeenElement, effect: Effect): void {
     if (didSomething(effect)) this.#notes.try(focusNotLost);
     if (!effect.isGone || effect.left.length > 0) return;
+    // A link within the page leads focus on: Tab goes on from what it names.
+    if (effect.changes.some(isOfAddress)) return;
     const keys = this.#notes.keysOf(effect.moves);
     this.#notes.fail(
       focusNotLost,
@@ -283,6 +324,27 @@ class Explorer {
       `${keys.at(-1)} here takes away what has focus, and focus falls to the page.`,
       "Move focus to what comes next, or to the list it was in.",
       keysText(keys, "focus on nothing"),
+    );
+  }
+
+  /** What a key gives focus to, and what goes away by itself a moment later with it. */
+  async #fleeting(stop: Stop, { moves, to }: Effect): Promise<void> {
+    const isGone = await this.#trials.after(moves, async (page) => {
+      if ((await page.focused()) !== to) return false;
+      for (let turn = 0; turn < FLEETING_TURNS; turn++) {
+        await page.settle();
+        if ((await page.focused()) === null) return true;
+      }
+      return false;
+    });
+    if (!isGone) return;
+    const keys = this.#notes.keysOf(moves);
+    this.#notes.fail(
+      focusNotLost,
+      stop.element,
+      `${keys.at(-1)} here gives focus to something that goes away by itself, and focus falls to the page.`,
+      "Leave focus where it was, and let a live region tell the message.",
+      keysText([...keys, "wait"], "focus on nothing"),
     );
   }
 
@@ -329,7 +391,10 @@ class Explorer {
     if (this.#log) await this.#tellOpening(stop, key);
     const dialogs = await this.#trials.after(moves, (page) => dialogsAmong(page, shown));
     for (const dialog of dialogs) if (dialog.isModal) await tryDialog(this.#notes, stop, key, moves, dialog);
-    if (dialogs.length === 0) await tryTrap(this.#notes, moves, key);
+    if (dialogs.length === 0) {
+      await tryTrap(this.#notes, moves, key);
+      await this.#leavingKeys(stop, effect, shown);
+    }
     await tryComposites(this.#notes, moves);
     await this.#inside(
       stop,
@@ -337,6 +402,23 @@ class Explorer {
       shown,
       dialogs.map((dialog) => dialog.key),
     );
+  }
+
+  /** Escape and Enter on what focus went to in a list or a menu that was opened. */
+  async #leavingKeys(stop: Stop, { moves, to }: Effect, shown: ReadonlySet<string>): Promise<void> {
+    const isInShown = await this.#trials.after(moves, async (page) => {
+      const moment = await page.moment();
+      const node = to === null ? null : moment.element(to);
+      return (
+        node !== null &&
+        [node, ...elementsAbove(moment.scene.page.index, node)].some((up) => shown.has(moment.keyOf(up)))
+      );
+    });
+    if (!isInShown) return;
+    for (const key of ["Escape", "Enter"]) {
+      const effect = await this.#effect([...moves, press(key)]);
+      if (!effect.asks) this.#lost(stop.element, effect);
+    }
   }
 
   /** What Enter does in what was opened. */
@@ -384,10 +466,36 @@ class Explorer {
     });
   }
 
-  /** Notes what each stop says of itself before anything is pressed. */
+  /** A skip link that a script keeps for itself: the next Tab goes on as if it had not been pressed. */
+  async #trySkipping(stop: Stop): Promise<void> {
+    const next = (moves: readonly Move[]) =>
+      this.#trials.after(moves, async (page) => {
+        await page.press("Tab");
+        return page.focused();
+      });
+    const [without, after] = [await next([focus(stop.key)]), await next([focus(stop.key), press("Enter")])];
+    if (without === null || without !== after) return;
+    this.#notes.fail(
+      skipArrives,
+      stop.element,
+      "Enter on this skip link leads nowhere: the next Tab goes on to what it should lead past.",
+      "Let the browser follow the link, or move focus to what it names.",
+      this.#notes.keysFrom(stop, ["Enter", "Tab"], "the next stop"),
+    );
+  }
+
+  /** Notes what each stop says of itself before anything is pressed, and which are skip links with stops to lead past. */
   async #noteExpanded(): Promise<void> {
     await this.#trials.peek(async (page) => {
       const moment = await page.moment();
+      const { index } = moment.scene.page;
+      for (const link of skipLinks(moment.scene)) {
+        const target = fragmentTarget(moment.scene, link);
+        if (target === null || target === "top") continue;
+        const [from, to] = [index.record(link).order, index.record(target).order];
+        if (moment.stops().some((one) => index.record(one).order > from && index.record(one).order < to))
+          this.#skipLinks.add(moment.keyOf(link));
+      }
       for (const { key } of this.#notes.stops) {
         const element = moment.element(key);
         this.#expanded.set(key, element === null ? null : attributeText(element, "aria-expanded"));
@@ -427,6 +535,10 @@ async function stopsAmong(
 const hasOwnKeys = ({ tag, role }: Stop): boolean =>
   /^(?:select|textarea|video|audio|iframe)$/.test(tag) ||
   (tag === "input" && !/^(?:button|checkbox|radio|switch)$/.test(role ?? ""));
+
+/** Made to be pressed by a role alone, where the browser has no keys for it. */
+const isMade = ({ tag, role }: Stop): boolean =>
+  (role === "button" || role === "link") && !/^(?:button|a|input|summary|area)$/.test(tag);
 
 /** The key by which people change the value of a field; null for what has none, or a button to send it. */
 function changedBy({ tag, role }: Stop): string | null {

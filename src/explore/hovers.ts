@@ -2,7 +2,7 @@ import { hoverHasEqual } from "../core/checks/keys/hover-has-equal.ts";
 import { textContent } from "../core/document/text-content.ts";
 import type { Driver } from "../engine/driver.ts";
 import type { SeenElement } from "../engine/explored.ts";
-import { isInside, isVisible } from "./around.ts";
+import { isInside, isVisible, visibleElement } from "./around.ts";
 import { keysText } from "./keys-text.ts";
 import type { Notes } from "./notes.ts";
 import { type Change, includesAll } from "./page-state.ts";
@@ -22,12 +22,12 @@ export async function tryHovers(notes: Notes, known: readonly Effect[]): Promise
     const shown = shownBy(effect.changes);
     if (shown.length === 0 || effect.asks || effect.left.length > 0) continue;
     notes.try(hoverHasEqual);
-    if (known.some((other) => includesAll(shownBy(other.total), shown))) continue;
-    let isEqual = false;
-    for (const stop of around) {
+    let isEqual = known.some((other) => includesAll(shownBy(other.total), shown));
+    for (const stop of isEqual ? [] : around) {
       const focused = await notes.trials.effect([focus(stop)]);
       isEqual ||= includesAll(shownBy(focused.changes), shown) || focused.asks;
     }
+    if (isEqual) await tryDismissing(notes, key, element, shown);
     if (isEqual || (await isSaidAnyway(notes, key, shown))) continue;
     notes.fail(
       hoverHasEqual,
@@ -37,6 +37,33 @@ export async function tryHovers(notes: Notes, known: readonly Effect[]): Promise
       keysText(["hover"], effect.told.slice(0, 2).join(", ")),
     );
   }
+}
+
+/** What lies over the page while a pointer rests somewhere goes away on Escape. WCAG 2.2, 1.4.13, "dismissible". */
+async function tryDismissing(
+  notes: Notes,
+  key: string,
+  element: SeenElement,
+  shown: readonly Change[],
+): Promise<void> {
+  const stays = await notes.trials.after([hover(key)], async (page) => {
+    await page.press("Escape");
+    const moment = await page.moment();
+    return shown.some((change) => {
+      const node = visibleElement(moment, change.key);
+      return (
+        node !== null && /^(?:absolute|fixed)$/.test(moment.scene.page.styles.keyword(node, "position") ?? "")
+      );
+    });
+  });
+  if (!stays) return;
+  notes.fail(
+    hoverHasEqual,
+    element,
+    "Escape does not take away what a pointer shows here, and it lies over the page.",
+    "Hide it on Escape, wherever focus is.",
+    keysText(["hover", "Escape"], "still there"),
+  );
 }
 
 /** Whether what a pointer shows is what something that takes focus is called, or described by. */

@@ -57,6 +57,7 @@ export function changesText(moment: Moment, changes: readonly Change[]): readonl
       if (node === null || isOfAttribute(change, toldByWhatShows)) return [];
       const name = nameOf(moment, node, false);
       if (change.what === "text") return [`${name} says "${shortened(change.text, LONGEST)}"`];
+      if (change.what === "order") return [`${name} in another order`];
       if (change.what !== "attribute") return [];
       return [
         `${name} has ${change.value === null ? `${change.name} gone` : `${change.name}="${change.value}"`}`,

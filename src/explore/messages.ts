@@ -3,6 +3,7 @@ import { messageWords } from "../core/checks/roles/message-words.ts";
 import { elementsAbove, elementsBelow, firstOf } from "../core/document/around.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { textContent } from "../core/document/text-content.ts";
+import { attributeText } from "../core/document/written.ts";
 import type { Moment } from "../engine/driver.ts";
 import { isInside, visibleElement } from "./around.ts";
 import { keysText } from "./keys-text.ts";
@@ -59,7 +60,13 @@ export async function tryMessage(
       (node) => firstOf(elementsAbove(moment.scene.page.index, node), (up) => shown.includes(up)) === null,
     );
     if (nodes.length === 0 || nodes.length > MOST_AT_ONCE) return;
-    const message = nodes.find((node) => isMessage(moment, node));
+    const from = effect.from === null ? null : moment.element(effect.from);
+    const isPressed = from !== null && moment.scene.role(from).role === "button";
+    const message = nodes.find(
+      (node) =>
+        isMessage(moment, node) &&
+        (messageWords.test(textContent(node)) || (isPressed && isBesideField(moment, node))),
+    );
     if (message === undefined) return;
     notes.try(changeAnnounced);
     const text = textContent(message);
@@ -81,7 +88,7 @@ export async function tryMessage(
 
 function isMessage({ scene }: Moment, node: ElementNode): boolean {
   const text = textContent(node);
-  if (text.length > LONGEST || !messageWords.test(text)) return false;
+  if (text.length > LONGEST || !/\p{L}/u.test(text)) return false;
   const isPart = (one: ElementNode) =>
     /^(?:h[1-6]|a|button|input|select|textarea|li|tr|td|dt|dd|option|label|legend|title)$/.test(one.tag);
   return (
@@ -92,6 +99,25 @@ function isMessage({ scene }: Moment, node: ElementNode): boolean {
       (up) => toldOtherwise.has(scene.role(up).role ?? "") || /^(?:li|tr|dl|button|a|label)$/.test(up.tag),
     ) === null
   );
+}
+
+/** How far around a message its field stands. */
+const FARTHEST_FIELD = 2;
+
+/** Whether it stands with one field, and so is about what was filled in there, in any language. */
+function isBesideField({ scene }: Moment, node: ElementNode): boolean {
+  const { index } = scene.page;
+  let around = index.flatParent(node);
+  for (let step = 0; step < FARTHEST_FIELD && around !== null && around.tag !== "body"; step++) {
+    const fields = [...elementsBelow(index, around)].filter(
+      (one) =>
+        /^(?:input|select|textarea)$/.test(one.tag) &&
+        !/^(?:hidden|button|submit)$/.test(attributeText(one, "type") ?? ""),
+    );
+    if (fields.length > 0) return fields.length === 1;
+    around = index.flatParent(around);
+  }
+  return false;
 }
 
 /** Whether focus is in it, or on something that it names or describes. */

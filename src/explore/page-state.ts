@@ -10,6 +10,8 @@ interface ElementState {
   readonly visible: boolean;
   readonly attributes: ReadonlyMap<string, string>;
   readonly text: string;
+  /** The keys of the elements in it, in order. */
+  readonly order: readonly string[];
 }
 
 /** One difference between two states of a page. */
@@ -18,7 +20,10 @@ export type Change = {
   readonly key: string;
   readonly tag: string;
 } & (
-  | { readonly what: "shown" | "hidden" }
+  | {
+      /** `order`: the elements in it stand in another order. */
+      readonly what: "shown" | "hidden" | "order";
+    }
   | {
       readonly what: "attribute";
       readonly name: string /** Null where it is gone. */;
@@ -43,10 +48,14 @@ const withoutLook = /^(?:head|script|style|link|meta|title|base|template)$/;
 /** Stands among the keys for where in the page, or in which view of it, one is. */
 const ADDRESS = "address";
 
+/** Whether a change is one of where in the page one is. */
+export const isOfAddress = ({ key }: Change): boolean => key === ADDRESS;
+
 export function stateIn({ scene, keyOf, address }: Moment): PageState {
   const state = new Map<string, ElementState>();
-  state.set(ADDRESS, { tag: "", visible: true, attributes: new Map(), text: address });
-  for (const node of scene.page.index.elements) {
+  state.set(ADDRESS, { tag: "", visible: true, attributes: new Map(), text: address, order: [] });
+  const { index } = scene.page;
+  for (const node of index.elements) {
     if (withoutLook.test(node.tag)) continue;
     const attributes = new Map<string, string>();
     for (const [name, { value }] of node.attributes)
@@ -59,6 +68,7 @@ export function stateIn({ scene, keyOf, address }: Moment): PageState {
         .map((child) => (child.kind === "text" ? writtenText(child.value) : ""))
         .join("")
         .trim(),
+      order: index.childElements(node).map(keyOf),
     });
   }
   return state;
@@ -76,6 +86,7 @@ export function changesBetween(before: PageState, after: PageState): readonly Ch
     } else if (!is.visible) changes.push({ key, tag, what: "hidden" });
     if (was === undefined) continue;
     if (was.text !== is.text) changes.push({ key, tag, what: "text", text: is.text, was: was.text });
+    if (isReordered(was.order, is.order)) changes.push({ key, tag, what: "order" });
     for (const name of new Set([...was.attributes.keys(), ...is.attributes.keys()])) {
       const value = is.attributes.get(name) ?? null;
       if ((was.attributes.get(name) ?? null) !== value)
@@ -85,6 +96,14 @@ export function changesBetween(before: PageState, after: PageState): readonly Ch
   for (const [key, { tag, visible }] of before)
     if (!after.has(key) && visible) changes.push({ key, tag, what: "hidden" });
   return changes;
+}
+
+/** Whether what was there before and is still there stands in another order. */
+function isReordered(before: readonly string[], after: readonly string[]): boolean {
+  if (before.length < 2 || after.length < 2) return false;
+  const [is, was] = [new Set(after), new Set(before)];
+  const kept = after.filter((key) => was.has(key));
+  return before.filter((key) => is.has(key)).some((key, place) => key !== kept[place]);
 }
 
 /** Whether one set of changes holds all of another. */

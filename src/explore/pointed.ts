@@ -1,4 +1,5 @@
 import { reachable } from "../core/checks/keys/reachable.ts";
+import { elementsAbove } from "../core/document/around.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { pointerEvents } from "../core/document/pointer-handler.ts";
 import type { Driver, Moment } from "../engine/driver.ts";
@@ -11,6 +12,9 @@ import { didSomething, type Effect, point } from "./trial.ts";
 
 /** How many elements that only a pointer uses are tried. */
 const MOST_POINTED = 30;
+
+/** How many boxes around an item its widget may be. */
+const ITEMS_AROUND = 3;
 
 /** An element that waits for a pointer and is no stop. */
 interface Candidate {
@@ -25,10 +29,15 @@ interface Candidate {
 /**
  * What a pointer does where no key does the same, anywhere.
  * @param effects what keys do, on every stop
+ * @param cutShort stops whose items were not all come to, by key: what keys reach beyond is not known
  */
-export async function tryPointed(notes: Notes, effects: readonly Effect[]): Promise<void> {
+export async function tryPointed(
+  notes: Notes,
+  effects: readonly Effect[],
+  cutShort: ReadonlySet<string>,
+): Promise<void> {
   const stops = new Set(notes.stops.map(({ key }) => key));
-  const found = await notes.trials.peek((page) => candidatesIn(page, stops));
+  const found = await notes.trials.peek((page) => candidatesIn(page, stops, cutShort));
   const reported: Effect[] = [];
   for (const { key, element, isOwn, holdsStop } of found.slice(0, MOST_POINTED)) {
     const effect = await notes.trials.effect([point(key)]);
@@ -50,11 +59,24 @@ export async function tryPointed(notes: Notes, effects: readonly Effect[]): Prom
   }
 }
 
-async function candidatesIn(page: Driver, stops: ReadonlySet<string>): Promise<readonly Candidate[]> {
+async function candidatesIn(
+  page: Driver,
+  stops: ReadonlySet<string>,
+  cutShort: ReadonlySet<string>,
+): Promise<readonly Candidate[]> {
   const moment = await page.moment();
+  const { index } = moment.scene.page;
+  // The items of a widget stand in it, or beside the one that has focus.
+  const halfTried = [...cutShort].flatMap((key) => {
+    const stop = moment.element(key);
+    return stop === null ? [] : [stop, ...[...elementsAbove(index, stop)].slice(0, ITEMS_AROUND)];
+  });
+  const isHalfTried = (node: ElementNode) =>
+    halfTried.some((box) => !/^(?:body|html|main)$/.test(box.tag) && isInside(moment, node, box));
   return moment.scene.page.index.elements.flatMap((node) => {
     const key = moment.keyOf(node);
     if (/^(?:html|body|label|option|input|select|textarea)$/.test(node.tag) || stops.has(key)) return [];
+    if (isHalfTried(node)) return [];
     if (!isVisible(moment, node) || moment.scene.presence.of(node).inert) return [];
     const isOwn = listensForPointer(moment, node);
     if (!isOwn && !isPartOfListener(moment, node)) return [];

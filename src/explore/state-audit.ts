@@ -1,10 +1,12 @@
 import { catalogue, checkWith } from "../core/checks/catalogue.ts";
 import { type CheckResult, checkResult, runChecks } from "../core/checks/run.ts";
 import { isLeftToSpecimen } from "../core/checks/surroundings.ts";
+import { attributeText } from "../core/document/written.ts";
 import { allows, markupExceptions, sheetExceptions } from "../core/findings/exceptions.ts";
 import type { Finding } from "../core/findings/verdict.ts";
 import type { Driver, Moment } from "../engine/driver.ts";
 import type { SeenFinding, StatePlan, StateResults } from "../engine/explored.ts";
+import { isVisible } from "./around.ts";
 import { stateIn } from "./page-state.ts";
 import { seenElement } from "./told-element.ts";
 import type { Move } from "./trial.ts";
@@ -49,7 +51,11 @@ export class StateAudit {
     this.#seen.add(signature);
     const { settings } = this.#plan;
     const { scene } = moment;
-    const checks = catalogue.filter(({ id }) => settings.has(id));
+    // What lies behind a dialog is not gone: what a page as a whole must have is looked for where the page shows.
+    const isCovered = moves.length > 0 && covers(moment);
+    const checks = catalogue.filter(
+      (check) => settings.has(check.id) && !(isCovered && ofWholePage.test(check.id)),
+    );
     const exceptions = [
       ...markupExceptions(scene.document),
       ...moment.sheets.flatMap(({ sheet }) => sheetExceptions(sheet.remarks)),
@@ -115,6 +121,19 @@ export class StateAudit {
     return this.#results;
   }
 }
+
+/** Checks that ask what a page as a whole has. */
+const ofWholePage = /^(?:structure\.|keys\.(?:way-past-repeats|skip-arrives)$)/;
+
+/** Whether a dialog lies over the page, or a part of it is inert. */
+const covers = (moment: Moment): boolean =>
+  moment.scene.page.index.elements.some(
+    (element) =>
+      element.attributes.has("inert") ||
+      ((element.tag === "dialog" || /^(?:alert)?dialog$/.test(moment.scene.role(element).role ?? "")) &&
+        isVisible(moment, element) &&
+        (moment.isModal(element) || attributeText(element, "aria-modal") === "true")),
+  );
 
 /** How a check went once it is known which of its findings are told. */
 function countedAsTold(

@@ -15,8 +15,8 @@ import { focus, type Move, press } from "./trial.ts";
 export async function tryTrap(notes: Notes, moves: readonly Move[], key: string): Promise<void> {
   notes.try(noTrap);
   const ring = await notes.trials.after(moves, ringOf);
-  // An editor that keeps Tab for itself may tell of another way out.
-  if (ring === null || ring.missed === 0 || ring.isModal || ring.isText) return;
+  if (ring === null || ring.missed === 0 || ring.isModal) return;
+  if (ring.isText) return tryFieldTrap(notes, moves, key, ring);
   const enter: readonly Move[] = [...moves, focus(ring.stops[0] ?? "")];
   const tries: Move[][] = [[press("Escape")], ...ring.stops.map((stop) => [focus(stop), press("Enter")])];
   for (const way of tries)
@@ -30,6 +30,27 @@ export async function tryTrap(notes: Notes, moves: readonly Move[], key: string)
       [...(key === "" ? [] : [key]), ...Array(ring.stops.length + 1).fill("Tab"), "Escape"],
       "still inside",
     ),
+  );
+}
+
+/** An editor may keep Tab for itself where another key leads out of it. */
+async function tryFieldTrap(notes: Notes, moves: readonly Move[], key: string, ring: Ring): Promise<void> {
+  const enter = [...moves, focus(ring.stops[0] ?? "")];
+  const ways = [["Shift+Tab"], ["Escape", "Tab"], ["Escape", "Shift+Tab"], ["a", "Tab"]];
+  for (const way of ways) {
+    const leads = await notes.trials.after([...enter, ...way.map(press)], async (page) => {
+      await page.settle();
+      const now = await page.focused();
+      return now === null || !ring.stops.includes(now);
+    });
+    if (leads) return;
+  }
+  notes.fail(
+    noTrap,
+    ring.element,
+    "Focus does not leave this field: Tab, Shift+Tab and Escape all stay in it.",
+    "Let Tab go on to what follows, whatever the field holds; say what is wrong beside it.",
+    keysText([...(key === "" ? [] : [key]), "Tab", "Shift+Tab", "Escape", "Tab"], "still inside"),
   );
 }
 

@@ -19,6 +19,8 @@ interface Task {
   readonly every: number | null;
 }
 
+const A_SECOND = 1000;
+
 /**
  * The time of a simulated window: timers and frames run when the window is let settle, in order and at once, so that
  * animations end without anybody waiting for them.
@@ -71,7 +73,7 @@ export class VirtualClock {
    * @param most how many tasks at most: a page may go on for ever
    * @returns whether nothing was due any more in the end
    */
-  async settle(goesElsewhere: boolean, milliseconds = 1000, most = 2000): Promise<boolean> {
+  async settle(goesElsewhere: boolean, milliseconds = A_SECOND, most = 2000): Promise<boolean> {
     const end = this.#now + milliseconds;
     for (let turn = 0; goesElsewhere && turn < 2; turn++)
       await new Promise<void>((resolve) => setTimeout(resolve, 0));
@@ -91,6 +93,14 @@ export class VirtualClock {
       }
     }
     return false;
+  }
+
+  /** Lets a second go by, whether anything is due in it or not. */
+  async pass(goesElsewhere: boolean): Promise<boolean> {
+    const end = this.#now + A_SECOND;
+    const rests = await this.settle(goesElsewhere);
+    this.#now = Math.max(this.#now, end);
+    return rests;
   }
 
   #due(end: number): readonly [number, Task] | null {

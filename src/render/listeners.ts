@@ -3,12 +3,14 @@ import { delegatedEvents, isOfFramework } from "./mount/origins.ts";
 
 /** Handlers that scripts give an element as a property. */
 const handled = [
-  ...["click", "dblclick", "mousedown", "mouseup", "mouseenter", "mouseover", "pointerenter"],
-  ...["keydown", "keyup", "focus", "blur", "change", "input"],
+  ...["click", "dblclick", "mousedown", "mouseup", "mouseenter", "mouseover", "mouseleave", "mouseout"],
+  ...["pointerdown", "pointerup", "pointerenter", "pointerleave", "touchstart", "touchend"],
+  ...["keydown", "keyup", "keypress", "focus", "blur", "change", "input", "submit", "reset"],
+  ...["dragstart", "dragover", "dragend", "drop"],
 ];
 
 /** Events that people bring about. */
-const byPeople = /^(?:click|dblclick|mouse|pointer|touch|key|focus|blur|input|change)/;
+const byPeople = /^(?:click|dblclick|mouse|pointer|touch|key|focus|blur|input|change|submit|reset|drag|drop)/;
 
 /** What scripts listen for in one window, from when it is watched. */
 export class Listeners {

@@ -66,7 +66,7 @@ export class LiveDriver implements Driver {
   }
 
   settle(): Promise<void> {
-    return this.#page.settle();
+    return this.#page.pass();
   }
 
   rest(): Promise<void> {

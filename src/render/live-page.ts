@@ -140,7 +140,10 @@ export class LivePage {
     // Before listeners are counted: these are ours.
     for (const type of toldEvents)
       window.addEventListener(type, () => void this.#events.push(type), { capture: true });
-    window.document.addEventListener("click", (event: LiveElement) => this.#followInvoker(window, event));
+    window.document.addEventListener("click", (event: LiveElement) => {
+      this.#followInvoker(window, event);
+      window.setTimeout(() => this.#followFragment(event), 0);
+    });
     window.document.addEventListener("submit", (event: LiveElement) => this.#closeDialogOf(event));
     this.#listeners.watch(window);
     installShims(window, {
@@ -185,6 +188,17 @@ export class LivePage {
     else if (command === "hide-popover") target.hidePopover();
     else if (command === "show-modal") target.showModal();
     else if (command === "close" || command === "request-close") target.close(button.value);
+  }
+
+  /** A link within the page gives focus to what it names, or lets Tab go on from there. HTML §7.4.6.4 and §6.6.6. */
+  #followFragment(event: LiveElement): void {
+    const href: string = event.target?.closest?.("a[href], area[href]")?.getAttribute("href") ?? "";
+    if (event.defaultPrevented || !/^#./.test(href)) return;
+    const target = this.window.document.getElementById(decoded(href.slice(1)));
+    if (target === null) return;
+    if (this.#canTakeFocus(target)) return void target.focus();
+    this.focused()?.blur();
+    this.#last = { element: target, order: this.#order() };
   }
 
   /** HTML §4.10.22.3: a form with method=dialog closes its dialog and sends nothing; another one leaves the page. */
@@ -483,7 +497,16 @@ export class LivePage {
 
   /** @param goesElsewhere whether what was done may lead to another place of the page */
   async settle(goesElsewhere = this.#source.mayLeave ?? false): Promise<void> {
-    this.rests = await this.#clock.settle(goesElsewhere);
+    this.#rested(await this.#clock.settle(goesElsewhere));
+  }
+
+  /** Lets a second go by while nobody does anything. */
+  async pass(): Promise<void> {
+    this.#rested(await this.#clock.pass(this.#source.mayLeave ?? false));
+  }
+
+  #rested(rests: boolean): void {
+    this.rests = rests;
     // What is gone from the page cannot keep focus. HTML §6.6.4, "focus fixup".
     const active = this.focused();
     if (active !== null && this.#isReady && !this.#canTakeFocus(active)) active.blur();
@@ -515,5 +538,13 @@ export class LivePage {
       give(node, keyAt());
     }
     return { of, nodes };
+  }
+}
+
+function decoded(fragment: string): string {
+  try {
+    return decodeURIComponent(fragment);
+  } catch {
+    return fragment;
   }
 }

@@ -1,10 +1,10 @@
-import { NO } from "../../css/certainty.ts";
+import { NO, YES } from "../../css/certainty.ts";
 import { inputType } from "../../document/form-controls.ts";
 import type { ElementNode } from "../../document/node.ts";
-import { attributeToken, attributeTokens, hasAttribute } from "../../document/written.ts";
+import { attributeText, attributeToken, attributeTokens, hasAttribute } from "../../document/written.ts";
 import { failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { removeAttribute, setAttribute } from "../../repair/change.ts";
-import { withChanges } from "../../repair/repair.ts";
+import { ask, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { exposedWithAria } from "../exposed.ts";
@@ -39,6 +39,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   if (element.namespace !== "html") return inapplicable;
   const opened = judgeExpanded(element, scene);
   if (opened.outcome === "failed") return opened;
+  const chosen = judgeTab(element, scene);
+  if (chosen.outcome === "failed") return chosen;
   const pair = pairs.find(({ state, on }) => attributeToken(element, state) !== null && on(element));
   if (pair === undefined) return inapplicable;
   const said = attributeToken(element, pair.state);
@@ -73,6 +75,49 @@ function judgeExpanded(element: ElementNode, scene: Scene): Verdict {
       { facts: { state: "aria-expanded" }, ...pointingAt(element, "aria-expanded") },
     );
   return passed;
+}
+
+/** The panel that a tab shows: what it controls, or what is named by it. ARIA APG, "Tabs". */
+function panelOf(tab: ElementNode, scene: Scene): ElementNode | null {
+  const { index } = scene.page;
+  const [id, ...more] = attributeTokens(tab, "aria-controls");
+  if (id !== undefined) return more.length === 0 ? index.byId(tab, id) : null;
+  const own = attributeText(tab, "id");
+  const named = index.elements.filter(
+    (element) =>
+      scene.role(element).role === "tabpanel" &&
+      attributeText(element, "aria-labelledby") === own &&
+      own !== null,
+  );
+  return named.length === 1 ? (named[0] ?? null) : null;
+}
+
+/** Whether the tab that is said to be chosen shows its panel, where another's is shown. */
+function judgeTab(element: ElementNode, scene: Scene): Verdict {
+  if (scene.role(element).role !== "tab" || attributeToken(element, "aria-selected") !== "true")
+    return inapplicable;
+  const isShown = (tab: ElementNode): boolean | null => {
+    const panel = panelOf(tab, scene);
+    if (panel === null) return null;
+    const { visible, reason } = scene.presence.of(panel);
+    return visible === YES && reason === null ? true : visible === NO ? false : null;
+  };
+  if (isShown(element) !== false) return inapplicable;
+  const { index } = scene.page;
+  const others = index.elements.filter(
+    (other) =>
+      other !== element &&
+      scene.role(other).role === "tab" &&
+      index.flatParent(other) === index.flatParent(element) &&
+      attributeToken(other, "aria-selected") !== "true" &&
+      isShown(other) === true,
+  );
+  if (others.length !== 1) return inapplicable;
+  return failed(
+    `aria-selected="true" says that this tab is chosen, but the panel of "${scene.name(others[0] ?? element).text}" is shown.`,
+    ask("Set aria-selected on the tab whose panel is shown, and only there."),
+    { facts: { state: "aria-selected" }, ...pointingAt(element, "aria-selected") },
+  );
 }
 
 export const stateAgrees = {
@@ -133,6 +178,16 @@ export const stateAgrees = {
     {
       html: `<button aria-expanded="true" aria-controls="fees">Fees</button><p id="fees">By the metre</p>`,
       finds: [],
+    },
+    {
+      html: `<div role="tablist" aria-label="Seasons"><button role="tab" id="s" aria-controls="p" aria-selected="true">Summer</button><button role="tab" id="w" aria-controls="q" aria-selected="false">Winter</button></div><div role="tabpanel" id="p" aria-labelledby="s" hidden>From six</div><div role="tabpanel" id="q" aria-labelledby="w">From nine</div>`,
+      finds: [
+        [
+          "failed",
+          `<button role="tab" id="s" aria-controls="p" aria-selected="true">`,
+          'aria-selected="true" says that this tab is chosen, but the panel of "Winter" is shown.',
+        ],
+      ],
     },
   ],
 } as const satisfies PageCheck;
