@@ -2,13 +2,15 @@ import { dialogCloses } from "../core/checks/keys/dialog-closes.ts";
 import { dialogGivesBack } from "../core/checks/keys/dialog-gives-back.ts";
 import { dialogKeepsFocus } from "../core/checks/keys/dialog-keeps-focus.ts";
 import { dialogTakesFocus } from "../core/checks/keys/dialog-takes-focus.ts";
+import { NO } from "../core/css/certainty.ts";
+import type { ElementNode } from "../core/document/node.ts";
 import type { Driver } from "../engine/driver.ts";
 import type { SeenElement } from "../engine/explored.ts";
 import { isInside, visibleElement } from "./around.ts";
 import { focusText } from "./keys-text.ts";
 import type { Notes, Stop } from "./notes.ts";
 import { seenFocus } from "./told-element.ts";
-import type { Move } from "./trial.ts";
+import type { Move, Trials } from "./trial.ts";
 
 /** A dialog that a key opened. */
 export interface OpenedDialog {
@@ -88,6 +90,49 @@ async function tryFocusIn(
         notes.keysFrom(stop, [pressed, ...Array(n).fill(way)], await focusText(page)),
       );
     }
+}
+
+/** Whether Tab goes round inside a dialog though nothing says that it is modal: it is made so by its keys. */
+export const keepsFocus = (trials: Trials, moves: readonly Move[], { key }: OpenedDialog): Promise<boolean> =>
+  trials.after(moves, async (page) => {
+    if (!(await holdsFocus(page, key))) return false;
+    const behind = (await stopsOutside(page, key)).length > 0;
+    const most = (await page.moment()).stops().length + 2;
+    for (let n = 0; n < most; n++) {
+      await page.press("Tab");
+      if (!(await holdsFocus(page, key))) return false;
+    }
+    return behind;
+  });
+
+/** What lies behind a dialog that holds focus must be out of reach for screen readers too. WAI-ARIA 1.2, `aria-modal`. */
+export async function tryCovering(
+  notes: Notes,
+  stop: Stop,
+  pressed: string,
+  moves: readonly Move[],
+  { key, element }: OpenedDialog,
+): Promise<void> {
+  const behind = await notes.trials.after(moves, async (page) => {
+    const moment = await page.moment();
+    return (await stopsOutside(page, key)).filter((node) => moment.scene.presence.of(node).exposed !== NO);
+  });
+  const [first] = behind;
+  if (first === undefined) return;
+  notes.fail(
+    dialogKeepsFocus,
+    element,
+    "Tab stays in this dialog, and a screen reader does not: what lies behind it is neither inert nor covered by aria-modal.",
+    'Open it with showModal(), or write aria-modal="true" on it and make what is behind it inert.',
+    notes.keysFrom(stop, [pressed], `${behind.length} stops behind it still exposed`),
+  );
+}
+
+/** The stops that are in a page and in no dialog of a key. */
+async function stopsOutside(page: Driver, key: string): Promise<readonly ElementNode[]> {
+  const moment = await page.moment();
+  const dialog = moment.element(key);
+  return dialog === null ? [] : moment.stops().filter((stop) => !isInside(moment, stop, dialog));
 }
 
 /** Whether focus is on an element, or in it. */

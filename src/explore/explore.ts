@@ -21,7 +21,7 @@ import {
   type SeenStep,
 } from "../engine/explored.ts";
 import { arrows, tryComposites } from "./composites.ts";
-import { type OpenedDialog, tryDialog } from "./dialogs.ts";
+import { keepsFocus, type OpenedDialog, tryCovering, tryDialog } from "./dialogs.ts";
 import { tryDrags } from "./drags.ts";
 import { tryField } from "./fields.ts";
 import { tryHovers } from "./hovers.ts";
@@ -390,7 +390,11 @@ class Explorer {
     const shown = new Set(effect.changes.filter(({ what }) => what === "shown").map((change) => change.key));
     if (this.#log) await this.#tellOpening(stop, key);
     const dialogs = await this.#trials.after(moves, (page) => dialogsAmong(page, shown));
-    for (const dialog of dialogs) if (dialog.isModal) await tryDialog(this.#notes, stop, key, moves, dialog);
+    for (const dialog of dialogs) {
+      const isMadeModal = !dialog.isModal && (await keepsFocus(this.#trials, moves, dialog));
+      if (dialog.isModal || isMadeModal) await tryDialog(this.#notes, stop, key, moves, dialog);
+      if (isMadeModal) await tryCovering(this.#notes, stop, key, moves, dialog);
+    }
     if (dialogs.length === 0) {
       await tryTrap(this.#notes, moves, key);
       await this.#leavingKeys(stop, effect, shown);

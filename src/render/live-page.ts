@@ -382,11 +382,23 @@ export class LivePage {
     const from = active ?? this.#last?.element ?? null;
     const index = active === null ? -1 : stops.indexOf(active);
     const next = index >= 0 ? stops[index + 1] : this.#nextAfter(from, stops, direction);
-    if (next !== undefined) next.focus();
+    if (next !== undefined) this.#focusFrom(active, next);
     else {
       active?.blur();
       this.#last = null;
     }
+  }
+
+  /** What takes focus back while it goes elsewhere keeps it, as in browsers. HTML §6.6.4, "focus update steps". */
+  #focusFrom(active: LiveElement | null, next: LiveElement): void {
+    let isTakenBack = false;
+    const note = ({ target }: LiveElement) => {
+      isTakenBack ||= target === active;
+    };
+    this.window.document.addEventListener("focus", note, true);
+    next.focus();
+    this.window.document.removeEventListener("focus", note, true);
+    if (isTakenBack && this.focused() === next) active?.focus();
   }
 
   /** The stop after something that is none, or is gone: by its place in the page. */

@@ -124,7 +124,7 @@ export const hoverHasEqual = {
   outOfReach: "shown only under the pointer",
   criteria: ["2.1.1", "1.4.13"],
   severity: "barrier",
-  means: "What the pointer shows, focus shows too.",
+  means: "What the pointer shows, focus shows too, and Escape takes away.",
   who: "Someone who uses the keyboard or a finger never gets to see the menu or the hint.",
   mend: "Add :focus-within to the rule for :hover, or let a button open it.",
   looksAt: (scene: Scene) => revealed(scene).keys(),

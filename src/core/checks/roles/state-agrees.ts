@@ -188,6 +188,7 @@ export const stateAgrees = {
           'aria-selected="true" says that this tab is chosen, but the panel of "Winter" is shown.',
         ],
       ],
+      others: 1,
     },
   ],
 } as const satisfies PageCheck;

@@ -5,9 +5,10 @@ export const stateFollows = {
   kind: "pressed",
   criteria: ["4.1.2"],
   severity: "barrier",
-  means: "What is told as expanded or collapsed changes when the interface does.",
+  means:
+    "An exposed state (expanded, checked, pressed, selected, current, a value) changes when the interface does.",
   who: `Someone using a screen reader presses, hears "collapsed" again, and believes that nothing happened.`,
-  mend: "Set aria-expanded whenever the part is opened or closed.",
+  mend: "Set the aria- attribute whenever what one sees changes.",
   examples: [
     {
       html: `<!doctype html><title>t</title><button aria-expanded="false" onclick="const p = document.querySelector('p'); p.hidden = !p.hidden; this.setAttribute('aria-expanded', !p.hidden)">Fees</button><p hidden>By the metre.</p>`,
@@ -20,6 +21,16 @@ export const stateFollows = {
           "failed",
           `<button aria-expanded="false" onclick="const p = document.querySelector('p'); p.hidden = !p.hidden">`,
           `What this opens and closes changes, and aria-expanded stays "false".`,
+        ],
+      ],
+    },
+    {
+      html: `<!doctype html><title>t</title><button role="switch" aria-checked="false" onclick="this.classList.toggle('on')">Lights</button>`,
+      finds: [
+        [
+          "failed",
+          `<button role="switch" aria-checked="false" onclick="this.classList.toggle('on')">`,
+          `Space turns this on and off to look at, and aria-checked="false" stays.`,
         ],
       ],
     },
