@@ -93,7 +93,7 @@ async function tryEveryItem(
   notes.fail(
     patternKept,
     element,
-    `The arrow keys come to some items of this ${role}, and never to ${missed.length} of them.`,
+    `The arrow keys never reach ${missed.length} of the items of this ${role}.`,
     "Let the arrow keys go on to the last item, and back to the first.",
     keysText(arrows, `${missed.length} never reached`),
   );

@@ -122,7 +122,7 @@ export async function tryCovering(
   notes.fail(
     dialogKeepsFocus,
     element,
-    "Tab stays in this dialog, and a screen reader does not: what lies behind it is neither inert nor covered by aria-modal.",
+    "What lies behind this dialog is still exposed: Tab stays in it, and a screen reader goes on into the page.",
     'Open it with showModal(), or write aria-modal="true" on it and make what is behind it inert.',
     notes.keysFrom(stop, [pressed], `${behind.length} stops behind it still exposed`),
   );

@@ -3,8 +3,6 @@ import { dialogGivesBack } from "../core/checks/keys/dialog-gives-back.ts";
 import { focusNotLost } from "../core/checks/keys/focus-not-lost.ts";
 import { noSurpriseOnFocus } from "../core/checks/keys/no-surprise-on-focus.ts";
 import { isToldBefore, noSurpriseOnInput } from "../core/checks/keys/no-surprise-on-input.ts";
-import { skipArrives } from "../core/checks/keys/skip-arrives.ts";
-import { fragmentTarget, skipLinks } from "../core/checks/keys/skip-link.ts";
 import { stateFollows } from "../core/checks/roles/state-follows.ts";
 import { elementsAbove } from "../core/document/around.ts";
 import { attributeText } from "../core/document/written.ts";
@@ -24,6 +22,7 @@ import { arrows, tryComposites } from "./composites.ts";
 import { keepsFocus, type OpenedDialog, tryCovering, tryDialog } from "./dialogs.ts";
 import { tryDrags } from "./drags.ts";
 import { tryField } from "./fields.ts";
+import { tryFleeting } from "./fleeting.ts";
 import { tryHovers } from "./hovers.ts";
 import { pressed } from "./key-log.ts";
 import { focusText, keysText } from "./keys-text.ts";
@@ -33,6 +32,7 @@ import { Notes, type Stop } from "./notes.ts";
 import { type Change, isOfAddress, isOfAttribute } from "./page-state.ts";
 import { tryPointed } from "./pointed.ts";
 import { runScript } from "./run-script.ts";
+import { skipLinkKeys, trySkipping } from "./skipping.ts";
 import { StateAudit } from "./state-audit.ts";
 import { tryStates } from "./states.ts";
 import { proveSuspicions } from "./suspicions.ts";
@@ -48,9 +48,6 @@ const MOST_TABS = 12;
 
 /** How many stops are tried in what a key opened. */
 const MOST_INSIDE = 8;
-
-/** How many turns of a second are waited for what goes away by itself. */
-const FLEETING_TURNS = 12;
 
 /** How many items of a widget arrow keys are followed through. */
 const MOST_ITEMS = 8;
@@ -94,7 +91,7 @@ class Explorer {
   readonly #expanded = new Map<string, string | null>();
   /** Stops whose items go on beyond what was tried, by key. */
   readonly #cutShort = new Set<string>();
-  readonly #skipLinks = new Set<string>();
+  #skipLinks: ReadonlySet<string> = new Set();
   /** What keys do, on every stop. */
   readonly #effects: Effect[] = [];
   readonly #audit: StateAudit | null;
@@ -219,7 +216,7 @@ class Explorer {
     // Sliders, lists and trees are moved through, not pressed; native fields have keys of the browser's own.
     const isPressed = didSomething(byPointer) && !byPointer.asks && !acts && !hasOwnKeys(stop);
     this.#surprise(stop, byKey);
-    if (this.#skipLinks.has(element)) await this.#trySkipping(stop);
+    if (this.#skipLinks.has(element)) await trySkipping(this.#notes, stop);
     if (isText) await tryField(this.#notes, stop, byKey.get("ArrowDown") ?? null);
     else if (isPressed && !(await this.#notes.movesAnything([focus(element)], arrows)))
       this.#notes.fail(
@@ -253,7 +250,7 @@ class Explorer {
       this.#lost(stop.element, effect);
       if (didSomething(effect)) this.#follows(stop, key, effect);
       await tryMessage(this.#notes, effect, key, this.#notes.keysOf(effect.moves));
-      if (effect.to !== null && effect.to !== effect.from) await this.#fleeting(stop, effect);
+      if (effect.to !== null && effect.to !== effect.from) await tryFleeting(this.#notes, stop, effect);
     }
     const opening = [...byKey.entries()].find(([, effect]) =>
       effect.changes.some(({ what }) => what === "shown"),
@@ -324,27 +321,6 @@ class Explorer {
       `${keys.at(-1)} here takes away what has focus, and focus falls to the page.`,
       "Move focus to what comes next, or to the list it was in.",
       keysText(keys, "focus on nothing"),
-    );
-  }
-
-  /** What a key gives focus to, and what goes away by itself a moment later with it. */
-  async #fleeting(stop: Stop, { moves, to }: Effect): Promise<void> {
-    const isGone = await this.#trials.after(moves, async (page) => {
-      if ((await page.focused()) !== to) return false;
-      for (let turn = 0; turn < FLEETING_TURNS; turn++) {
-        await page.settle();
-        if ((await page.focused()) === null) return true;
-      }
-      return false;
-    });
-    if (!isGone) return;
-    const keys = this.#notes.keysOf(moves);
-    this.#notes.fail(
-      focusNotLost,
-      stop.element,
-      `${keys.at(-1)} here gives focus to something that goes away by itself, and focus falls to the page.`,
-      "Leave focus where it was, and let a live region tell the message.",
-      keysText([...keys, "wait"], "focus on nothing"),
     );
   }
 
@@ -470,36 +446,11 @@ class Explorer {
     });
   }
 
-  /** A skip link that a script keeps for itself: the next Tab goes on as if it had not been pressed. */
-  async #trySkipping(stop: Stop): Promise<void> {
-    const next = (moves: readonly Move[]) =>
-      this.#trials.after(moves, async (page) => {
-        await page.press("Tab");
-        return page.focused();
-      });
-    const [without, after] = [await next([focus(stop.key)]), await next([focus(stop.key), press("Enter")])];
-    if (without === null || without !== after) return;
-    this.#notes.fail(
-      skipArrives,
-      stop.element,
-      "Enter on this skip link leads nowhere: the next Tab goes on to what it should lead past.",
-      "Let the browser follow the link, or move focus to what it names.",
-      this.#notes.keysFrom(stop, ["Enter", "Tab"], "the next stop"),
-    );
-  }
-
   /** Notes what each stop says of itself before anything is pressed, and which are skip links with stops to lead past. */
   async #noteExpanded(): Promise<void> {
     await this.#trials.peek(async (page) => {
       const moment = await page.moment();
-      const { index } = moment.scene.page;
-      for (const link of skipLinks(moment.scene)) {
-        const target = fragmentTarget(moment.scene, link);
-        if (target === null || target === "top") continue;
-        const [from, to] = [index.record(link).order, index.record(target).order];
-        if (moment.stops().some((one) => index.record(one).order > from && index.record(one).order < to))
-          this.#skipLinks.add(moment.keyOf(link));
-      }
+      this.#skipLinks = skipLinkKeys(moment);
       for (const { key } of this.#notes.stops) {
         const element = moment.element(key);
         this.#expanded.set(key, element === null ? null : attributeText(element, "aria-expanded"));

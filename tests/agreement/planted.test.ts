@@ -5,9 +5,9 @@ import { formats } from "../planted/in-formats.ts";
 import { rightPage } from "../planted/right-page.ts";
 import { ways } from "../planted/ways.ts";
 
-/** What a page says of itself, or lies on what is around a component: its source does not tell. */
+/** What a page says of itself, or hangs on what is around a component, or is asked beyond the usual level. */
 const ofPages =
-  /^(?:structure\.(?:title|language|main|headings-exist)|zoom\.not-blocked|roles\.document-not-hidden|keys\.(?:skip-arrives|pattern-kept|no-trap)|contrast\.(?:control-edge|icon|focus-mark)|colour\.links-stand-out)$/;
+  /^(?:structure\.(?:title|language|main|headings-exist|in-landmarks|landmark-place)|time\.no-refresh|contrast\.text-enhanced|zoom\.not-blocked|roles\.document-not-hidden|keys\.(?:skip-arrives|pattern-kept|no-trap)|contrast\.(?:control-edge|icon|focus-mark)|colour\.links-stand-out)$/;
 
 /** Ways that a format has no words for, or that come to something else in it. */
 const without = (format: string, { check, way }: (typeof ways)[number]): boolean =>

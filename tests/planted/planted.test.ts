@@ -28,3 +28,28 @@ describe("what is planted is found", () => {
     expect(counted(wrong).get(key) ?? 0).toBeGreaterThan(right.get(key) ?? 0);
   });
 });
+
+const placeOf = (check: string): number => catalogue.findIndex(({ id }) => id === check);
+
+test("the checks that nothing is planted for are these", () => {
+  const planted = new Set(ways.map(({ check }) => check));
+  expect(catalogue.map(({ id }) => id).filter((id) => !planted.has(id))).toEqual(
+    [
+      // Met by the right page itself.
+      "roles.native-first",
+      // Other pages, or a person, must be asked.
+      "colour.not-alone",
+      "keys.way-past-repeats",
+      "structure.reading-order",
+      "motion.no-flash",
+      "forms.required-told",
+      "forms.options-grouped",
+      "touch.target-size-enhanced",
+      // Keys or a pointer show it.
+      "keys.no-surprise-on-focus",
+      "keys.no-surprise-on-input",
+      "keys.hover-has-equal",
+      "keys.drag-has-equal",
+    ].toSorted((a, b) => placeOf(a) - placeOf(b)),
+  );
+});

@@ -7,7 +7,7 @@ export const stateFollows = {
   severity: "barrier",
   means:
     "An exposed state (expanded, checked, pressed, selected, current, a value) changes when the interface does.",
-  who: `Someone using a screen reader presses, hears "collapsed" again, and believes that nothing happened.`,
+  who: "Someone using a screen reader presses, hears the same state again, and believes that nothing happened.",
   mend: "Set the aria- attribute whenever what one sees changes.",
   examples: [
     {
@@ -30,7 +30,7 @@ export const stateFollows = {
         [
           "failed",
           `<button role="switch" aria-checked="false" onclick="this.classList.toggle('on')">`,
-          `Space turns this on and off to look at, and aria-checked="false" stays.`,
+          `aria-checked="false" stays the same when Space turns this on and off to look at.`,
         ],
       ],
     },
