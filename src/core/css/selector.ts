@@ -384,6 +384,10 @@ function compilePseudoClass(
         specificity: largestSpecificity(list.map((r) => r.selector)),
       };
     }
+    case "state":
+    case "active-view-transition-type":
+      // What a script says of its own element, or of a transition, source does not tell.
+      return { pseudoClass: { kind: "state", name }, specificity: B };
     case "host": {
       const list = children === null ? null : innerList(children, parent);
       return {

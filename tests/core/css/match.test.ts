@@ -94,6 +94,7 @@ describe("selectors", () => {
     [":defined", "custom", 0],
     [":invalid", "text", 1],
     [":some-unknown-state", "text", null],
+    [":state(docked)", "text", 1],
     [":-moz-thing", "text", null],
     ["a::-moz-thing", "link", null],
     ["li >", "one", null],
