@@ -30,7 +30,7 @@ export async function tryDrags(notes: Notes, effects: readonly Effect[]): Promis
     notes.fail(
       dragHasEqual,
       elements[0] ?? null,
-      `${elements.length} things here can be dragged: Tab stops at none of them, and no key anywhere moves them.`,
+      `Only dragging moves these ${elements.length} things: Tab stops at none of them, and no key changes their order.`,
       'Give each a button such as "Move up", or let keys move the one that has focus.',
       "drag alone",
     );

@@ -269,7 +269,7 @@ class Explorer {
     this.#notes.fail(
       activates,
       stop.element,
-      `${works} does what a click does on this ${stop.role}, and ${dead}, which presses one too, does nothing.`,
+      `${dead} does nothing on this ${stop.role}, and ${works} does what a click does.`,
       stop.role === "link"
         ? "Make it a link with an address."
         : 'Make it a <button type="button">, or do the same on both keys.',

@@ -60,7 +60,7 @@ async function tryDismissing(
   notes.fail(
     hoverHasEqual,
     element,
-    "Escape does not take away what a pointer shows here, and it lies over the page.",
+    "What a pointer shows here lies over the page, and Escape does not take it away.",
     "Hide it on Escape, wherever focus is.",
     keysText(["hover", "Escape"], "still there"),
   );

@@ -53,7 +53,7 @@ async function tryToggle(notes: Notes, stop: Stop, key: string, names: readonly 
   notes.fail(
     stateFollows,
     stop.element,
-    `${first.said} stays the same when ${key} turns this on and off to look at.`,
+    `${first.said} stays the same, though ${key} changes how this looks, and back.`,
     `Set ${names[0]} whenever it is turned on or off.`,
     notes.keysFrom(stop, [key], first.said),
   );
@@ -73,7 +73,7 @@ async function tryValue(notes: Notes, stop: Stop, key: string): Promise<void> {
   notes.fail(
     stateFollows,
     stop.element,
-    `${after.said} stays the same when ${key} moves this ${stop.role}.`,
+    `${after.said} stays the same, though ${key} moves this ${stop.role}.`,
     "Set aria-valuenow whenever the value changes, and aria-valuetext where a number says too little.",
     notes.keysFrom(stop, [key], after.said),
   );
@@ -136,7 +136,7 @@ async function tryMark(notes: Notes, stop: Stop, key: string): Promise<void> {
   notes.fail(
     stateFollows,
     found.element,
-    `${found.state} stays on another one when ${key} marks this one to look at.`,
+    `${found.state} stays on another one, though ${key} marks this one.`,
     `Move ${found.state} together with what one sees.`,
     notes.keysFrom(stop, [key], `${found.state} elsewhere`),
   );

@@ -18,16 +18,17 @@ const spellings: readonly (readonly [written: RegExp, meant: string])[] = [
 ];
 
 /**
- * A selector list of component styles with one spelling for what leaves the component's scope: `:global()`, `:deep()` and
- * `:slotted()`, as the compilers of component formats have them.
+ * A selector list of component styles with one spelling for what leaves the component's scope, as the compilers of component
+ * formats have it: under names that no browser knows, so that only such styles have them.
  */
 export const inOneSpelling = (text: string): string =>
-  /:(?:global|deep|slotted|host|:?v-|:ng-deep)|>>>|\/deep\//.test(text)
+  /:(?:global|deep|slotted|local|host|:?v-|:ng-deep)|>>>|\/deep\//.test(text)
     ? splitAtCommas(text).map(respelt).join(", ")
     : text;
 
 function respelt(selector: string): string {
   const plain = spellings.reduce((done, [written, meant]) => done.replace(written, meant), selector.trim());
   const [before = "", ...after] = plain.split(deepMark);
-  return after.length === 0 ? plain : `${before} :global(${after.join(" ").trim() || "*"})`.trim();
+  const marked = after.length === 0 ? plain : `${before} :global(${after.join(" ").trim() || "*"})`.trim();
+  return marked.replace(/(?<!:):(global|deep|slotted|local)\(/g, ":-keel-$1(");
 }

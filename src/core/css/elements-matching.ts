@@ -2,7 +2,7 @@ import type { DocumentIndex } from "../document/document-index.ts";
 import type { ElementNode, TreeRoot } from "../document/node.ts";
 import { YES } from "./certainty.ts";
 import { matcherFor, noInteraction } from "./match.ts";
-import { compileSelectorList, InvalidSelector, type SelectorList } from "./selector.ts";
+import { acceptedSelectors, type SelectorList } from "./selector.ts";
 import { parsedSelectors } from "./selector-text.ts";
 
 /** The elements of some trees that a selector surely picks, in document order; null for text that is no selector. */
@@ -26,11 +26,5 @@ export function elementsMatching(
 /** A selector list from its text; null for text that is none. */
 export function selectorList(text: string): SelectorList | null {
   const node = parsedSelectors(text, false);
-  if (node === null) return null;
-  try {
-    return compileSelectorList(node, null);
-  } catch (error) {
-    if (error instanceof InvalidSelector) return null;
-    throw error;
-  }
+  return node === null ? null : acceptedSelectors(node, null);
 }

@@ -2,7 +2,7 @@ import type { SelectorList as SelectorListNode } from "css-tree";
 import { tokenTypes } from "css-tree/tokenizer";
 import { inOneSpelling } from "./component-selectors.ts";
 import { type DeclarationBlock, DeclarationCollector } from "./declared.ts";
-import { compileSelectorList, InvalidSelector, insideScope, type SelectorList } from "./selector.ts";
+import { acceptedSelectors, insideScope, type SelectorList } from "./selector.ts";
 import { parsedSelectors } from "./selector-text.ts";
 import type { Conditions, ImportRule, Keyframe, Remark, Sheet, SheetItem } from "./sheet.ts";
 import { closing, type Tokens, tokensOf } from "./tokens.ts";
@@ -259,20 +259,13 @@ function qualifiedRule(parsing: Parsing, block: Block, offset: number): void {
 function compiledSelectors(parsing: Parsing, text: string, parent: SelectorList | null): SelectorList | null {
   const relative = parent !== null;
   const isOfComponent = parsing.style.isOfComponent === true;
-  if (!isOfComponent && /:(?:global|deep|local|slotted)\b/.test(text.replace("::slotted", ""))) return null;
   const key = relative ? `&${text}` : text;
   let node = parsing.selectorCache.get(key);
   if (node === undefined) {
     node = parsedSelectors(isOfComponent ? inOneSpelling(text) : text, relative);
     parsing.selectorCache.set(key, node);
   }
-  if (node === null) return null;
-  try {
-    return compileSelectorList(node, parent);
-  } catch (error) {
-    if (error instanceof InvalidSelector) return null;
-    throw error;
-  }
+  return node === null ? null : acceptedSelectors(node, parent);
 }
 
 /** CSS Syntax 3 §5.5.2, then the meaning of each at-rule. Those without bearing on styles are passed over. */

@@ -99,6 +99,16 @@ export function compileSelectorList(list: SelectorListNode, parent: SelectorList
   });
 }
 
+/** The same, or null where a browser does not accept it. */
+export function acceptedSelectors(list: SelectorListNode, parent: SelectorList | null): SelectorList | null {
+  try {
+    return compileSelectorList(list, parent);
+  } catch (error) {
+    if (error instanceof InvalidSelector) return null;
+    throw error;
+  }
+}
+
 const nestingCompound = (parent: SelectorList | null): PseudoClass =>
   parent === null ? { kind: "plain", name: "scope" } : { kind: "is", list: parent };
 
@@ -322,15 +332,14 @@ function forgivingList(children: readonly CssNode[] | null, parent: SelectorList
   });
 }
 
-/** What stands in a function that only compilers of components know: the parser leaves most of it as text. */
+/** What stands in a function that only compilers of components know: the parser leaves it as text. */
 function listOfComponent(
   name: string,
   children: readonly CssNode[] | null,
   parent: SelectorList | null,
 ): SelectorList {
   const raw = children?.[0];
-  if (raw?.type !== "Raw") return innerList(children, parent);
-  const list = parsedSelectors(raw.value.trim(), false);
+  const list = raw?.type === "Raw" ? parsedSelectors(raw.value.trim(), false) : null;
   if (list === null) throw new InvalidSelector(`:${name}()`);
   return compileSelectorListInside(list, parent);
 }
@@ -355,17 +364,17 @@ function compilePseudoClass(
       const list = forgivingList(children, parent);
       return { pseudoClass: { kind: "is", list }, specificity: largestSpecificity(list) };
     }
-    case "global":
-    case "deep":
-    case "slotted":
-    case "local": {
+    case "-keel-global":
+    case "-keel-deep":
+    case "-keel-slotted":
+    case "-keel-local": {
       const list = listOfComponent(name, children, parent);
       const isAll = list.every(
         ({ steps }) => steps.length === 1 && steps.every(({ compound }) => isAnything(compound)),
       );
       return {
         pseudoClass:
-          name === "local"
+          name === "-keel-local"
             ? { kind: "is", list }
             : { kind: "is", list, leavesScope: isAll ? "onwards" : "itself" },
         specificity: largestSpecificity(list),

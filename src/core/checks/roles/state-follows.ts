@@ -30,7 +30,7 @@ export const stateFollows = {
         [
           "failed",
           `<button role="switch" aria-checked="false" onclick="this.classList.toggle('on')">`,
-          `aria-checked="false" stays the same when Space turns this on and off to look at.`,
+          `aria-checked="false" stays the same, though Space changes how this looks, and back.`,
         ],
       ],
     },
