@@ -50,6 +50,8 @@ export interface Driver {
   press(key: string): Promise<void>;
   /** Presses on an element with a pointer; twice where it listens for that. */
   point(element: string): Promise<void>;
+  /** Clicks an element without a pointer, as assistive technology does. */
+  click(element: string): Promise<void>;
   /** Moves a pointer over an element. */
   hover(element: string): Promise<void>;
   /** Gives focus to an element. */

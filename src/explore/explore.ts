@@ -38,7 +38,7 @@ import { tryStates } from "./states.ts";
 import { proveSuspicions } from "./suspicions.ts";
 import { seenElement } from "./told-element.ts";
 import { tryTrap } from "./traps.ts";
-import { didSomething, type Effect, focus, type Move, OutOfTime, point, press, Trials } from "./trial.ts";
+import { didSomething, type Effect, focus, type Move, OutOfTime, press, Trials } from "./trial.ts";
 
 /** How many stops are tried. */
 const MOST_STOPS = 30;
@@ -210,7 +210,10 @@ class Explorer {
     const tried = isText || tag === "select" ? ["ArrowDown"] : ["Enter", "Space"];
     const byKey = new Map<string, Effect>();
     for (const key of tried) byKey.set(key, await this.#effect([focus(element), press(key)]));
-    const byPointer = await this.#trials.effect([focus(element), point(element)]);
+    // Where one arrow key changes a value the other does too.
+    if (isText && isAnswer(byKey.get("ArrowDown")))
+      byKey.set("ArrowUp", await this.#effect([focus(element), press("ArrowUp")]));
+    const byPointer = await this.#trials.pointed(element, [focus(element)]);
     if (!isText) this.#notes.try(activates);
     const acts = [...byKey.values()].some((effect) => didSomething(effect) || effect.asks);
     // Sliders, lists and trees are moved through, not pressed; native fields have keys of the browser's own.
@@ -253,7 +256,7 @@ class Explorer {
       if (effect.to !== null && effect.to !== effect.from) await tryFleeting(this.#notes, stop, effect);
     }
     const opening = [...byKey.entries()].find(([, effect]) =>
-      effect.changes.some(({ what }) => what === "shown"),
+      effect.changes.some(({ what, isBare }) => what === "shown" && !isBare),
     );
     if (opening !== undefined) await this.#opened(stop, opening[0], opening[1]);
   }
@@ -346,7 +349,8 @@ class Explorer {
     if (this.#expanded.get(stop.key) != null) this.#notes.try(stateFollows);
     const stopChanges = effect.changes.filter((change) => change.key === stop.key);
     const toggles = effect.changes.some(
-      (change) => (change.what === "shown" || change.what === "hidden") && change.key !== stop.key,
+      (change) =>
+        (change.what === "shown" || change.what === "hidden") && change.key !== stop.key && !change.isBare,
     );
     if (!toggles || stopChanges.some((change) => isOfAttribute(change, expanded)) || effect.isGone) return;
     const isTold = this.#expanded.get(stop.key) ?? null;

@@ -1,7 +1,7 @@
 import { noLetterShortcuts } from "../core/checks/keys/no-letter-shortcuts.ts";
 import { keysText } from "./keys-text.ts";
 import type { Notes } from "./notes.ts";
-import { stateOf } from "./page-state.ts";
+import { isTie, stateOf } from "./page-state.ts";
 import { seenElement } from "./told-element.ts";
 
 /** Keys that pages take for shortcuts. */
@@ -21,7 +21,7 @@ export async function tryLetters(notes: Notes): Promise<boolean> {
       const from = await page.focused();
       const { left } = await page.happenings();
       await page.press(key);
-      const changes = notes.trials.changes(before, await stateOf(page));
+      const changes = notes.trials.changes(before, await stateOf(page)).filter((change) => !isTie(change));
       const to = await page.focused();
       const hasLeft = (await page.happenings()).left.length > left.length;
       if (to === from && changes.length === 0 && !hasLeft) continue;

@@ -85,7 +85,7 @@ export class Notes {
   keysOf(moves: readonly Move[]): readonly string[] {
     return moves.flatMap((move) => {
       if (move.kind === "press") return [move.key];
-      if (move.kind !== "focus") return [move.kind === "point" ? "click" : "hover"];
+      if (move.kind !== "focus") return [move.kind === "hover" ? "hover" : "click"];
       const place = this.stops.findIndex(({ key }) => key === move.element);
       // In what was opened, the way there is told by where it leads.
       return place < 0 ? [`(on ${move.heard ?? "it"})`] : Array<string>(place + 1).fill("Tab");

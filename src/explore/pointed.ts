@@ -5,10 +5,11 @@ import { pointerEvents } from "../core/document/pointer-handler.ts";
 import type { Driver, Moment } from "../engine/driver.ts";
 import type { SeenElement } from "../engine/explored.ts";
 import { isInside, isVisible } from "./around.ts";
+import { arrows } from "./composites.ts";
 import type { Notes } from "./notes.ts";
-import { includesAll, isOfAttribute } from "./page-state.ts";
+import { includesAll, isOfAttribute, wanted } from "./page-state.ts";
 import { seenElement } from "./told-element.ts";
-import { didSomething, type Effect, point } from "./trial.ts";
+import { didSomething, type Effect, focus, type Move, press } from "./trial.ts";
 
 /** How many elements that only a pointer uses are tried. */
 const MOST_POINTED = 30;
@@ -40,14 +41,20 @@ export async function tryPointed(
   const found = await notes.trials.peek((page) => candidatesIn(page, stops, cutShort));
   const reported: Effect[] = [];
   for (const { key, element, isOwn, holdsStop } of found.slice(0, MOST_POINTED)) {
-    const effect = await notes.trials.effect([point(key)]);
+    const effect = await notes.trials.pointed(key);
     if (!didSomething(effect) || effect.asks || setsValueAlone(effect)) continue;
     notes.try(reachable);
-    const isKnown = (known: Effect) => includesAll(known.total, effect.total) && includesLeft(known, effect);
+    const isKnown = (known: Effect) =>
+      includesAll(known.total, wanted(effect.total)) && includesLeft(known, effect);
     // A press on a part is a press on the whole, which is told already.
     if (effects.some(isKnown) || reported.some(isKnown)) continue;
     // A box around something to press may only pass the press on.
     if (holdsStop && !isOwn) continue;
+    const ways = await waysTo(notes, key);
+    if (ways === "not known") continue;
+    let isEqual = false;
+    for (const moves of ways) isEqual ||= isKnown(await notes.trials.effect(moves));
+    if (isEqual) continue;
     reported.push(effect);
     notes.fail(
       reachable,
@@ -58,6 +65,85 @@ export async function tryPointed(
     );
   }
 }
+
+/** The keys that take something out of a row. */
+const forParts = ["Delete", "Backspace"];
+
+/** How often arrow keys are pressed in search of one item. */
+const MOST_ARROWS = 6;
+
+/**
+ * What else keys may do for an element: those that work on parts of a stop, and those pressed on an item that arrow keys
+ * lead to. Not known where arrow keys move in its widget and were not followed to it.
+ */
+async function waysTo(notes: Notes, key: string): Promise<readonly (readonly Move[])[] | "not known"> {
+  const { around, isItem, entries } = await notes.trials.peek(async (page) => {
+    const moment = await page.moment();
+    const element = moment.element(key);
+    if (element === null) return { around: [], isItem: false, entries: [] };
+    const above = [element, ...elementsAbove(moment.scene.page.index, element)];
+    const stops = moment.stops();
+    const widget = above.find((up) => widgets.has(moment.scene.role(up).role ?? ""));
+    return {
+      around: above.filter((up) => stops.includes(up)).map(moment.keyOf),
+      isItem: widget !== undefined && above.slice(0, above.indexOf(widget)).some(takesFocus),
+      entries:
+        widget === undefined ? [] : stops.filter((stop) => isInside(moment, stop, widget)).map(moment.keyOf),
+    };
+  });
+  const parts = around.slice(0, 1).flatMap((stop) => forParts.map((last) => [focus(stop), press(last)]));
+  if (!isItem) return parts;
+  for (const entry of entries.slice(0, 1)) {
+    const { moves, hasMoved } = await followTo(notes, entry, key);
+    if (moves !== null) return [...parts, [...moves, press("Enter")], [...moves, press("Space")]];
+    if (hasMoved) return "not known";
+  }
+  return parts;
+}
+
+/** Follows arrow keys in a widget until focus is on an element or around it. */
+async function followTo(
+  notes: Notes,
+  entry: string,
+  key: string,
+): Promise<{ readonly moves: readonly Move[] | null; readonly hasMoved: boolean }> {
+  let hasMoved = false;
+  for (const way of arrows) {
+    const found = await notes.trials.after([focus(entry)], async (page) => {
+      const moves: Move[] = [focus(entry)];
+      let from = await page.focused();
+      for (let n = 0; n < MOST_ARROWS; n++) {
+        await page.press(way);
+        moves.push(press(way));
+        const now = await page.focused();
+        if (now === null || now === from) return null;
+        hasMoved = true;
+        const moment = await page.moment();
+        const [element, at] = [moment.element(key), moment.element(now)];
+        if (element !== null && at !== null && isInside(moment, element, at)) return moves;
+        from = now;
+      }
+      return null;
+    });
+    if (found !== null) return { moves: found, hasMoved };
+  }
+  return { moves: null, hasMoved };
+}
+
+/** Widgets in which arrow keys go about. ARIA Authoring Practices. */
+const widgets: ReadonlySet<string> = new Set([
+  "grid",
+  "treegrid",
+  "tree",
+  "listbox",
+  "menu",
+  "menubar",
+  "tablist",
+  "toolbar",
+  "radiogroup",
+]);
+
+const takesFocus = (element: ElementNode): boolean => element.attributes.has("tabindex");
 
 async function candidatesIn(
   page: Driver,

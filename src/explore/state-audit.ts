@@ -1,6 +1,7 @@
 import { catalogue, checkWith } from "../core/checks/catalogue.ts";
 import { type CheckResult, checkResult, runChecks } from "../core/checks/run.ts";
 import { isLeftToSpecimen } from "../core/checks/surroundings.ts";
+import type { ElementNode } from "../core/document/node.ts";
 import { attributeText } from "../core/document/written.ts";
 import { allows, markupExceptions, sheetExceptions } from "../core/findings/exceptions.ts";
 import type { Finding } from "../core/findings/verdict.ts";
@@ -15,7 +16,7 @@ import type { Move } from "./trial.ts";
 const MOST_STATES = 24;
 
 /** A finding that holds if Tab comes to its element, and rests there, in the state that some moves lead to. */
-interface Suspicion {
+export interface Suspicion {
   readonly key: string;
   readonly moves: readonly Move[];
   readonly finding: SeenFinding;
@@ -30,6 +31,8 @@ export class StateAudit {
   readonly #seen = new Set<string>();
   readonly #told = new Set<string>();
   #results: StateResults | null = null;
+  /** What was there before any key, by key. */
+  #opened: ReadonlySet<string> = new Set();
 
   constructor(plan: StatePlan) {
     this.#plan = plan;
@@ -69,9 +72,13 @@ export class StateAudit {
     );
     const shown = new Set(moment.shown());
     const isFirst = this.#results === null;
+    if (isFirst) this.#opened = new Set([...shown].map(moment.keyOf));
     for (const finding of run.findings) {
       // A component answers for what it renders, not for the window that it is shown in.
       if (!shown.has(finding.element)) continue;
+      const { isForItsAuthor = false, startsByItself = false } = checkWith(finding.check) ?? {};
+      if (isForItsAuthor && isOfPackage(finding.element)) continue;
+      if (startsByItself && !isFirst && !this.#opened.has(moment.keyOf(finding.element))) continue;
       const isAtTop = moment.isAtTop(finding.element);
       if (scene.document.kind === "component" && isLeftToSpecimen(scene, finding, isAtTop)) continue;
       this.#tell(moment, page.isScripted, finding, moves, keys);
@@ -121,6 +128,10 @@ export class StateAudit {
     return this.#results;
   }
 }
+
+/** Whether a component that is not in one's own source rendered an element. */
+const isOfPackage = ({ source, components }: ElementNode): boolean =>
+  source === null && components.length > 0;
 
 /** Checks that ask what a page as a whole has. */
 const ofWholePage = /^(?:structure\.|keys\.(?:way-past-repeats|skip-arrives)$)/;

@@ -120,9 +120,11 @@ interface Item {
 
 /** A class that marks the one element that says it is chosen, and goes over to another without that saying so. */
 async function tryMark(notes: Notes, stop: Stop, key: string): Promise<void> {
-  const found = await notes.trials.after([focus(stop.key)], async (page) => {
+  const found = await notes.trials.after([], async (page) => {
+    // Before anything has focus: a class that shows focus goes with it, and is no mark of what is chosen.
     const before = rowsIn(await page.moment());
     if (before.length === 0) return null;
+    await page.focus(stop.key);
     await page.press(key);
     await page.settle();
     const moment = await page.moment();

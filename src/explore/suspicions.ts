@@ -1,26 +1,43 @@
-import type { Driver } from "../engine/driver.ts";
-import type { StateAudit } from "./state-audit.ts";
+import { checkWith } from "../core/checks/catalogue.ts";
+import { usualSettings } from "../core/checks/check.ts";
+import { focusShows } from "../core/checks/keys/focus-shows.ts";
+import type { Driver, Moment } from "../engine/driver.ts";
+import { isDrawnOtherwise, lookAround } from "./focus-marks.ts";
+import type { StateAudit, Suspicion } from "./state-audit.ts";
 import type { Trials } from "./trial.ts";
 
 /** Presses Tab for what the checks of source suspect of its stops, in the state in which they do. */
 export async function proveSuspicions(audit: StateAudit | null, trials: Trials): Promise<void> {
-  const rests = new Map<string, ReadonlySet<string>>();
-  for (const { key, moves, finding } of audit?.suspicions ?? []) {
-    const state = JSON.stringify(moves);
-    const reached = rests.get(state) ?? (await trials.after(moves, stopsOf));
-    rests.set(state, reached);
-    if (reached.has(key)) audit?.findings.push(finding);
+  const states = new Map<string, Suspicion[]>();
+  for (const suspicion of audit?.suspicions ?? []) {
+    const state = JSON.stringify(suspicion.moves);
+    states.set(state, [...(states.get(state) ?? []), suspicion]);
+  }
+  for (const suspected of states.values()) {
+    const proved = await trials.after(suspected[0]?.moves ?? [], (page) => provedBy(page, suspected));
+    for (const { finding } of suspected.filter((one) => proved.has(one))) audit?.findings.push(finding);
   }
 }
 
-/** Where Tab comes to rest, from wherever focus is and once around. */
-async function stopsOf(page: Driver): Promise<ReadonlySet<string>> {
-  const reached = new Set<string>();
+/** What still holds where Tab comes to rest, from wherever focus is and once around. */
+async function provedBy(page: Driver, suspected: readonly Suspicion[]): Promise<ReadonlySet<Suspicion>> {
+  const proved = new Set<Suspicion>();
   const most = (await page.moment()).stops().length + 2;
   for (let n = 0; n < most; n++) {
+    const before = await page.moment();
     await page.press("Tab");
     const now = await page.focused();
-    if (now !== null) reached.add(now);
+    const after = await page.moment();
+    for (const one of suspected) if (one.key === now && holds(one, before, after)) proved.add(one);
   }
-  return reached;
+  return proved;
+}
+
+/** Tab itself may show or close what is suspected, and scripts may draw where focus is. */
+function holds({ key, finding }: Suspicion, before: Moment, after: Moment): boolean {
+  const element = after.element(key);
+  const check = checkWith(finding.check);
+  if (element === null || check?.kind !== "page") return false;
+  if (check.judge(element, after.scene, usualSettings).outcome !== finding.outcome) return false;
+  return check.id !== focusShows.id || !isDrawnOtherwise(lookAround(before, key), lookAround(after, key));
 }

@@ -2,7 +2,15 @@ import { NO } from "../core/css/certainty.ts";
 import type { Driver, DriverSource } from "../engine/driver.ts";
 import { announced, liveRegions } from "./announcements.ts";
 import { changesText } from "./keys-text.ts";
-import { type Change, changesBetween, type PageState, stateIn, stateOf } from "./page-state.ts";
+import {
+  type Change,
+  changesBetween,
+  isDrawingAlone,
+  isTie,
+  type PageState,
+  stateIn,
+  stateOf,
+} from "./page-state.ts";
 
 /** How a page is brought to where something is tried: keys and presses, one after the other. */
 export type Move =
@@ -14,7 +22,7 @@ export type Move =
       readonly heard?: string;
     }
   | { readonly kind: "press"; readonly key: string }
-  | { readonly kind: "point" | "hover"; readonly element: string };
+  | { readonly kind: "point" | "click" | "hover"; readonly element: string };
 
 export const press = (key: string): Move => ({ kind: "press", key });
 export const focus = (element: string, heard?: string): Move => ({
@@ -23,6 +31,7 @@ export const focus = (element: string, heard?: string): Move => ({
   ...(heard === undefined ? {} : { heard }),
 });
 export const point = (element: string): Move => ({ kind: "point", element });
+const click = (element: string): Move => ({ kind: "click", element });
 export const hover = (element: string): Move => ({ kind: "hover", element });
 
 /** What the last move of a trial brought about. */
@@ -148,6 +157,14 @@ export class Trials {
     }
   }
 
+  /** What a pointer does on an element; what it draws where it is held down, and no click brings about, is nothing. */
+  async pointed(element: string, before: readonly Move[] = []): Promise<Effect> {
+    const effect = await this.effect([...before, point(element)]);
+    if (!isDrawingAlone(effect.changes) || effect.left.length > 0) return effect;
+    const byClick = await this.effect([...before, click(element)]);
+    return didSomething(byClick) ? effect : byClick;
+  }
+
   /** What the last of some moves does. */
   async effect(moves: readonly Move[]): Promise<Effect> {
     const last = moves.at(-1);
@@ -200,10 +217,13 @@ export function make(page: Driver, move: Move): Promise<void> {
       return page.focus(move.element);
     case "point":
       return page.point(move.element);
+    case "click":
+      return page.click(move.element);
     case "hover":
       return page.hover(move.element);
   }
 }
 
 /** Whether anything came of it. */
-export const didSomething = ({ changes, left }: Effect): boolean => changes.length > 0 || left.length > 0;
+export const didSomething = ({ changes, left }: Effect): boolean =>
+  left.length > 0 || changes.some((change) => !isTie(change));

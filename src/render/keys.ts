@@ -10,6 +10,7 @@ import {
   type Way,
 } from "../core/keyboard/named-keys.ts";
 import type { Scene } from "../core/scene/scene.ts";
+import { trusted } from "./browser-task.ts";
 import type { AnyWindow, LiveElement } from "./clock.ts";
 
 /** What the keys need to know of the page. */
@@ -37,7 +38,7 @@ export function press(host: KeyHost, written: string): void {
   const page = window.document.body ?? window.document.documentElement;
   const target = host.focused() ?? page;
   const send = (type: string, to: LiveElement) =>
-    to.dispatchEvent(new window.KeyboardEvent(type, keyEvent(window, pressed)));
+    to.dispatchEvent(trusted(new window.KeyboardEvent(type, keyEvent(window, pressed))));
   const goesOn = send("keydown", target);
   // A handler may have moved focus: the key goes on from there.
   const now = host.focused() ?? page;
@@ -148,20 +149,23 @@ function perform(host: KeyHost, action: DefaultAction): void {
 function clickBy({ window }: KeyHost, element: LiveElement | null): void {
   if (element === null || element.disabled === true) return;
   element.dispatchEvent(
-    new (window.PointerEvent ?? window.MouseEvent)("click", {
-      bubbles: true,
-      cancelable: true,
-      composed: true,
-      detail: 0,
-      view: window,
-    }),
+    trusted(
+      new (window.PointerEvent ?? window.MouseEvent)("click", {
+        bubbles: true,
+        cancelable: true,
+        composed: true,
+        detail: 0,
+        pointerId: -1,
+        view: window,
+      }),
+    ),
   );
 }
 
 /** A field that was typed into tells of its change when it is left, or sent. HTML §4.10.5.5, "change". */
 export function commit({ window, edited }: KeyHost, element: LiveElement | null): void {
   if (element !== null && edited.delete(element))
-    element.dispatchEvent(new window.Event("change", { bubbles: true }));
+    element.dispatchEvent(trusted(new window.Event("change", { bubbles: true })));
 }
 
 /** An access key goes to its element, and presses what can be pressed. HTML §6.7.2. */
@@ -180,7 +184,10 @@ function submit(host: KeyHost, { element, form, by }: Act<"submit">): void {
   commit(host, field);
   const sent = host.elementOf(form);
   if (by !== null) clickBy(host, host.elementOf(by));
-  else if (sent?.dispatchEvent(new host.window.Event("submit", { bubbles: true, cancelable: true })) === true)
+  else if (
+    sent?.dispatchEvent(trusted(new host.window.Event("submit", { bubbles: true, cancelable: true }))) ===
+    true
+  )
     sent.submit();
 }
 
@@ -192,8 +199,8 @@ function close(element: LiveElement | null): void {
 
 /** Tells that a choice was changed by a person. */
 function tellChanged({ window }: KeyHost, element: LiveElement): void {
-  element.dispatchEvent(new window.Event("input", { bubbles: true }));
-  element.dispatchEvent(new window.Event("change", { bubbles: true }));
+  element.dispatchEvent(trusted(new window.Event("input", { bubbles: true })));
+  element.dispatchEvent(trusted(new window.Event("change", { bubbles: true })));
 }
 
 function select(host: KeyHost, { element: node, to }: Act<"select">): void {
@@ -281,13 +288,15 @@ function tellInput(
     (!isEditable(element) || /^(?:text|search|tel|url|email|password|number|textarea)$/.test(element.type));
   if (!isText || (inputType === "insertLineBreak" && element.readOnly === true)) return true;
   return element.dispatchEvent(
-    new window.InputEvent(name, {
-      bubbles: true,
-      cancelable: name === "beforeinput",
-      composed: true,
-      inputType,
-      data,
-    }),
+    trusted(
+      new window.InputEvent(name, {
+        bubbles: true,
+        cancelable: name === "beforeinput",
+        composed: true,
+        inputType,
+        data,
+      }),
+    ),
   );
 }
 
@@ -322,7 +331,7 @@ function clear(host: KeyHost, element: LiveElement | null): void {
   if (element === null || element.value === "" || element.readOnly === true) return;
   setValue(host, element, "");
   host.edited.add(element);
-  element.dispatchEvent(new host.window.Event("input", { bubbles: true }));
+  element.dispatchEvent(trusted(new host.window.Event("input", { bubbles: true })));
 }
 
 /** Through the setter of the element itself: frameworks put one of their own in front of it. */

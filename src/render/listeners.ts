@@ -1,4 +1,6 @@
+import { microtaskCheckpoint } from "./browser-task.ts";
 import type { AnyWindow, LiveElement } from "./clock.ts";
+import { byPeople } from "./events-by-people.ts";
 import { delegatedEvents, isOfFramework } from "./mount/origins.ts";
 
 /** Handlers that scripts give an element as a property. */
@@ -9,30 +11,64 @@ const handled = [
   ...["dragstart", "dragover", "dragend", "drop"],
 ];
 
-/** Events that people bring about. */
-const byPeople = /^(?:click|dblclick|mouse|pointer|touch|key|focus|blur|input|change|submit|reset|drag|drop)/;
-
 /** What scripts listen for in one window, from when it is watched. */
 export class Listeners {
   /** How many of each kind, by what they stand on. */
   readonly #counts = new Map<LiveElement, Map<string, number>>();
 
+  /** Functions that stand in for those that scripts gave, which are told by them when they are taken away. */
+  readonly #standIns = new WeakMap<object, (event: LiveElement) => void>();
+  /** How many listeners called each other. */
+  #depth = 0;
+  #isByBrowser = false;
+
   watch(window: AnyWindow): void {
     const proto = window.EventTarget.prototype;
     const counts = this.#counts;
+    const standIn = (listener: unknown) => this.#standIn(listener);
     for (const [name, by] of [
       ["addEventListener", 1],
       ["removeEventListener", -1],
     ] as const) {
       const native = proto[name];
-      proto[name] = function (this: LiveElement, type: string, ...rest: unknown[]) {
-        if (rest[0] != null && !isOfFramework(rest[0])) {
+      proto[name] = function (this: LiveElement, type: string, listener: unknown, ...rest: unknown[]) {
+        if (listener != null && !isOfFramework(listener)) {
           const kinds = counts.get(this) ?? new Map<string, number>();
           counts.set(this, kinds.set(type, (kinds.get(type) ?? 0) + by));
         }
-        return native.call(this, type, ...rest);
+        return native.call(this, type, standIn(listener), ...rest);
       };
     }
+  }
+
+  /** Does what the browser does itself: promises go on after each listener that it calls. */
+  asBrowser(run: () => void): void {
+    this.#isByBrowser = true;
+    try {
+      run();
+    } finally {
+      this.#isByBrowser = false;
+    }
+  }
+
+  #standIn(listener: unknown): unknown {
+    if (listener === null || (typeof listener !== "function" && typeof listener !== "object"))
+      return listener;
+    const known = this.#standIns.get(listener);
+    if (known !== undefined) return known;
+    const listeners = this;
+    const standIn = function (this: LiveElement, event: LiveElement) {
+      listeners.#depth++;
+      try {
+        if (typeof listener === "function") listener.call(this, event);
+        else (listener as { handleEvent?: (event: LiveElement) => void }).handleEvent?.(event);
+      } finally {
+        listeners.#depth--;
+        if (listeners.#isByBrowser && listeners.#depth === 0) microtaskCheckpoint();
+      }
+    };
+    this.#standIns.set(listener, standIn);
+    return standIn;
   }
 
   /** Events that a script, a framework or an attribute listens for on an element. */

@@ -54,6 +54,10 @@ export class LiveDriver implements Driver {
     return this.#on(key, (element) => this.#page.point(element));
   }
 
+  click(key: string): Promise<void> {
+    return this.#on(key, (element) => this.#page.click(element));
+  }
+
   hover(key: string): Promise<void> {
     return this.#on(key, (element) => this.#page.hover(element));
   }

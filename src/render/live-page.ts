@@ -10,11 +10,14 @@ import { tabSequence } from "../core/focus/tab-sequence.ts";
 import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import type { Moment } from "../engine/driver.ts";
+import { inTask } from "./browser-task.ts";
 import type { LiveElement } from "./clock.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
+import { Doings, fragmentTarget } from "./doings.ts";
 import { commit, type KeyHost, press } from "./keys.ts";
 import { Listeners } from "./listeners.ts";
 import type { Places } from "./places.ts";
+import { clickAlone, moveOver, type PointerHost, pointAt } from "./pointer.ts";
 import { installShims, type TopLayer } from "./shims.ts";
 import { type SheetEntry, type Snapshot, snapshotOf } from "./snapshot.ts";
 
@@ -42,9 +45,6 @@ export interface PageSource {
   /** Tells an error with the place in source that it comes from; its own words without one. */
   readonly tellError?: (error: unknown) => string;
 }
-
-/** The events of a pointer, in the order in which a press sends them. */
-const pressing = ["pointerdown", "mousedown", "pointerup", "mouseup", "click"] as const;
 
 /** Events that are told of what a key did. UI Events; HTML, "events". */
 const toldEvents = [
@@ -83,6 +83,7 @@ export class LivePage {
   readonly #dom: JSDOM;
   readonly #clock: VirtualClock;
   readonly #edited = new Set<LiveElement>();
+  readonly #doings = new Doings(() => this.focused());
   readonly #keys = new WeakMap<LiveElement, string>();
   readonly #top: TopLayer = { modals: [], popovers: [], order: [], before: new Map() };
   readonly #events: string[] = [];
@@ -145,6 +146,7 @@ export class LivePage {
       window.setTimeout(() => this.#followFragment(event), 0);
     });
     window.document.addEventListener("submit", (event: LiveElement) => this.#closeDialogOf(event));
+    this.#doings.watch(window);
     this.#listeners.watch(window);
     installShims(window, {
       isRendered: (element) => this.#presence(element)?.rendered !== NO,
@@ -153,6 +155,7 @@ export class LivePage {
       styleValue: (element, property) => this.#styleValue(element, property),
       matchesMedia: (query) => evaluateMedia(query, this.#source.device) === YES,
       leaves: (what) => void this.left.push(what),
+      pseudoClasses: this.#doings.pseudoClasses(window, this.#top),
       asksNetwork: () => void this.asked++,
       top: this.#top,
       later: (run) => window.setTimeout(run, 0),
@@ -194,7 +197,7 @@ export class LivePage {
   #followFragment(event: LiveElement): void {
     const href: string = event.target?.closest?.("a[href], area[href]")?.getAttribute("href") ?? "";
     if (event.defaultPrevented || !/^#./.test(href)) return;
-    const target = this.window.document.getElementById(decoded(href.slice(1)));
+    const target = fragmentTarget(this.window.document, href);
     if (target === null) return;
     if (this.#canTakeFocus(target)) return void target.focus();
     this.focused()?.blur();
@@ -431,65 +434,57 @@ export class LivePage {
     };
   }
 
+  get #pointerHost(): PointerHost {
+    return {
+      window: this.window,
+      styleValue: (element, property) => this.#styleValue(element, property),
+      isInert: (element) => this.#presence(element)?.inert === true,
+      canTakeFocus: (element) => this.#canTakeFocus(element),
+      isPressedTwice: (element) => this.#listeners.on(element).has("dblclick"),
+      focus: (element) => this.#focusByPointer(element),
+      hold: (element) => {
+        this.#doings.held = element;
+      },
+    };
+  }
+
   /** Presses a key and lets the page settle. */
   async press(key: string): Promise<void> {
     this.#remember();
-    const mayLeave = this.#mayLeave();
-    press(this.#keyHost, key);
-    await this.settle(mayLeave);
+    this.#doings.isPointed = false;
+    await this.#act(() => press(this.#keyHost, key), this.#mayLeave());
   }
 
   /** Presses on an element with a pointer; twice where it listens for that. */
   async point(element: LiveElement): Promise<void> {
-    const { window } = this;
     this.#remember();
-    const send = (type: string, detail = 1) =>
-      element.dispatchEvent(
-        new (/^pointer|click$/.test(type) && window.PointerEvent !== undefined
-          ? window.PointerEvent
-          : window.MouseEvent)(type, {
-          bubbles: true,
-          cancelable: true,
-          composed: true,
-          detail,
-          view: window,
-        }),
-      );
-    for (const type of pressing) {
-      const goesOn = send(type);
-      if (type === "mousedown" && goesOn) this.#focusAround(element);
-    }
-    if (this.#listeners.on(element).has("dblclick")) {
-      for (const type of pressing) send(type, 2);
-      send("dblclick", 2);
-    }
-    await this.settle(this.#mayLeave());
+    this.#doings.isPointed = true;
+    await this.#act(() => pointAt(this.#pointerHost, element), this.#mayLeave());
+  }
+
+  /** Clicks an element without a pointer, as assistive technology does. */
+  async click(element: LiveElement): Promise<void> {
+    this.#remember();
+    await this.#act(() => clickAlone(this.#pointerHost, element), this.#mayLeave());
   }
 
   /** Moves a pointer over an element. */
   async hover(element: LiveElement): Promise<void> {
-    for (const type of ["pointerenter", "mouseenter", "pointerover", "mouseover", "mousemove"])
-      element.dispatchEvent(
-        new this.window.MouseEvent(type, {
-          bubbles: !/enter$/.test(type),
-          cancelable: true,
-          composed: true,
-          view: this.window,
-        }),
-      );
-    await this.settle();
+    this.#doings.hovered = element;
+    await this.#act(() => moveOver(this.#pointerHost, element));
   }
 
-  /** A press gives focus to the nearest element that takes it. */
-  #focusAround(element: LiveElement): void {
+  /** Does what a person or the browser does, and lets the page settle. */
+  async #act(run: () => void, mayLeave?: boolean): Promise<void> {
+    await inTask(() => this.#listeners.asBrowser(run));
+    await this.settle(mayLeave);
+  }
+
+  #focusByPointer(element: LiveElement | null): void {
     const before = this.focused();
     if (before !== element) commit(this.#keyHost, before);
-    for (let up = element; up !== null; up = up.parentElement)
-      if (this.#canTakeFocus(up)) {
-        up.focus();
-        return;
-      }
-    this.focused()?.blur();
+    if (element === null) before?.blur();
+    else element.focus();
   }
 
   /** Of a specimen only a link or a form leads elsewhere, and a turn of the real clock is long for one key. */
@@ -550,13 +545,5 @@ export class LivePage {
       give(node, keyAt());
     }
     return { of, nodes };
-  }
-}
-
-function decoded(fragment: string): string {
-  try {
-    return decodeURIComponent(fragment);
-  } catch {
-    return fragment;
   }
 }

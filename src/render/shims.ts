@@ -1,4 +1,5 @@
 import type { AnyWindow, LiveElement } from "./clock.ts";
+import { installPseudoClasses, type PseudoClasses } from "./pseudo-classes.ts";
 
 /** What a simulated window must know to stand in for what jsdom leaves out. */
 export interface ShimHost {
@@ -13,6 +14,7 @@ export interface ShimHost {
   asksNetwork(): void;
   /** Something that leaves the page, opens another or sends a form. */
   leaves(what: string): void;
+  readonly pseudoClasses: PseudoClasses;
   readonly top: TopLayer;
   later(run: () => void): void;
 }
@@ -37,6 +39,8 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
   installNetwork(window, host);
   installBoxes(window, host);
   installAttributes(window);
+  installNavigator(window);
+  installPseudoClasses(window, host.pseudoClasses);
   installActs(window, host);
   installDialogs(window, host);
   installPopovers(window, host);
@@ -224,6 +228,19 @@ function installAttributes({ HTMLElement }: AnyWindow): void {
         else this.setAttribute(name, value === true ? "" : value);
       },
     );
+}
+
+/** Who the browser says it is: components ask, and do otherwise in browsers with faults of their own. HTML §8.9. */
+const NAVIGATOR = {
+  userAgent:
+    "Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0.0.0 Safari/537.36",
+  appVersion: "5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0.0.0 Safari/537.36",
+  platform: "Linux x86_64",
+  vendor: "Google Inc.",
+};
+
+function installNavigator({ navigator }: AnyWindow): void {
+  for (const [name, value] of Object.entries(NAVIGATOR)) getter(navigator, name, () => value);
 }
 
 /** What a window and its elements do: moving focus, asking, opening, sending. */

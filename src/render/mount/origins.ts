@@ -1,4 +1,5 @@
 import type { LiveElement } from "../clock.ts";
+import { byPeople } from "../events-by-people.ts";
 
 /** One component on the way to an element, and where it is used, as `file:line:column`. */
 export interface OriginFrame {
@@ -125,22 +126,39 @@ export const svelteOrigin: OriginOf = (element) => {
 /** Events whose names are not those of the props that handle them. */
 const renamed: Readonly<Record<string, string>> = { doubleclick: "dblclick" };
 
-/** Events that React and Svelte handle for an element from the top of the page, where no listener stands on it. */
+/**
+ * Events that frameworks handle for an element from the top of the page, where no listener stands on it. They keep the
+ * handlers in a table on the element, under a name or a symbol that differs between versions: it is known by what it
+ * holds. React's has them by props (`onClick`), Svelte's by events (`click`); Svelte once kept each by itself (`__click`).
+ */
 export function delegatedEvents(element: LiveElement): readonly string[] {
-  return Object.keys(element).flatMap((key) => {
+  return [...Object.keys(element), ...Object.getOwnPropertySymbols(element)].flatMap((key) => {
     const held: unknown = element[key];
-    if (key.startsWith("__reactProps$"))
-      return Object.entries(held as object).flatMap(([name, value]) => {
-        if (!/^on[A-Z]/.test(name) || typeof value !== "function") return [];
-        const event = name
-          .slice(2)
-          .replace(/Capture$/, "")
-          .toLowerCase();
-        return [renamed[event] ?? event];
-      });
-    const svelte = /^__(\w+)$/.exec(key)?.[1];
-    return svelte !== undefined && (typeof held === "function" || Array.isArray(held)) ? [svelte] : [];
+    if (isHandler(held)) return /^__(\w+)$/.exec(String(key))?.[1] ?? [];
+    if (!isTable(held)) return [];
+    return Object.entries(held).flatMap(([name, value]) =>
+      isHandler(value) ? (eventNamed(name) ?? []) : [],
+    );
   });
+}
+
+/** A function; in a list of its own where it is called with what belongs to it. */
+const isHandler = (held: unknown): boolean =>
+  typeof held === "function" || (Array.isArray(held) && typeof held[0] === "function");
+
+const isTable = (held: unknown): held is Readonly<Record<string, unknown>> =>
+  typeof held === "object" && held !== null && /^(?:Object|)$/.test(held.constructor?.name ?? "");
+
+/** The event that a table of handlers means by a name; null for what is no event of people's doing. */
+function eventNamed(name: string): string | null {
+  const event = /^on[A-Z]/.test(name)
+    ? name
+        .slice(2)
+        .replace(/Capture$/, "")
+        .toLowerCase()
+    : name;
+  const known = renamed[event] ?? event;
+  return byPeople.test(known) ? known : null;
 }
 
 /** Listeners by which frameworks hear of every event at the top of what they mount: they say nothing of any element. */

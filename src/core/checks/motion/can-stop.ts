@@ -59,6 +59,7 @@ function judgeVideo(video: ElementNode): Verdict {
 export const canStop = {
   id: "motion.can-stop",
   kind: "page",
+  startsByItself: true,
   criteria: ["2.2.2"],
   severity: "barrier",
   means: "What moves by itself for more than five seconds can be stopped.",

@@ -84,6 +84,7 @@ function nativeInstead(scene: Scene, element: ElementNode, role: Role, summary: 
 export const nativeFirst = {
   id: "roles.native-first",
   kind: "page",
+  isForItsAuthor: true,
   criteria: [],
   severity: "friction",
   means: "What HTML has an element for is made of that element.",

@@ -29,6 +29,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 export const notRepeated = {
   id: "roles.not-repeated",
   kind: "page",
+  isForItsAuthor: true,
   criteria: [],
   severity: "friction",
   means: "No role is given that the element has by itself.",

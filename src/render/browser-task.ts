@@ -1,0 +1,37 @@
+import { setFlagsFromString } from "node:v8";
+import type { LiveElement } from "./clock.ts";
+
+/**
+ * Does what promises have waiting, as a browser does after each listener that it calls itself. HTML §8.1.4.3, "perform
+ * a microtask checkpoint". Node.js has no name for it: V8 tells it only to code of its own.
+ */
+export const microtaskCheckpoint: () => void = (() => {
+  setFlagsFromString("--allow-natives-syntax");
+  try {
+    return new Function("%PerformMicrotaskCheckpoint()") as () => void;
+  } catch {
+    return () => undefined;
+  } finally {
+    setFlagsFromString("--no-allow-natives-syntax");
+  }
+})();
+
+/** Runs something as a task of its own: only with nothing under it on the stack do promises go on in between. */
+export const inTask = <T>(run: () => T): Promise<T> =>
+  new Promise((resolve, reject) => {
+    setImmediate(() => {
+      try {
+        resolve(run());
+      } catch (error) {
+        reject(error);
+      }
+    });
+  });
+
+/** An event as one that the browser sends itself. DOM §2.2, `isTrusted`. */
+export function trusted(event: LiveElement): LiveElement {
+  const inner = Object.getOwnPropertySymbols(event).find(({ description }) => description === "impl");
+  if (inner !== undefined)
+    Object.defineProperty(event[inner], "isTrusted", { get: () => true, set: () => undefined });
+  return event;
+}
