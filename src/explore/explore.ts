@@ -290,17 +290,19 @@ class Explorer {
       return element !== null && (stop.tag === "input" || moment.answersKeys(element));
     });
     if (!mayMove) return;
+    // Some move what is active in them, and keep focus themselves.
+    const isMoved = ({ from, to, changes }: Effect) =>
+      to !== null && (to === from ? changes.length > 0 : to !== stop.key);
+    const pressed = new Set<string>();
     for (const key of ["ArrowRight", "ArrowDown"]) {
-      const moves: Move[] = [focus(stop.key)];
-      let now: string | null = stop.key;
-      for (let n = 0; n < MOST_ITEMS; n++) {
-        moves.push(press(key));
-        const effect = await this.#effect([...moves]);
-        // Some move what is active in them, and keep focus themselves.
-        const isMoved = effect.to === now ? effect.changes.length > 0 : effect.to !== stop.key;
-        if (effect.to === null || !isMoved) break;
-        now = effect.to;
-        if (n === MOST_ITEMS - 1) this.#cutShort.add(stop.key);
+      const effects = await this.#trials.repeated([focus(stop.key)], key, MOST_ITEMS, isMoved);
+      this.#effects.push(...effects);
+      if (effects.length === MOST_ITEMS && effects.every(isMoved)) this.#cutShort.add(stop.key);
+      for (const { moves, from, to, changes } of effects.filter(isMoved)) {
+        // Both arrow keys may lead to one item, with nothing else done on the way.
+        const item = from === to || changes.length > 0 ? null : to;
+        if (item !== null && pressed.has(item)) continue;
+        if (item !== null) pressed.add(item);
         for (const last of ["Enter", "Space"]) await this.#effect([...moves, press(last)]);
       }
     }

@@ -95,7 +95,7 @@ async function waysTo(notes: Notes, key: string): Promise<readonly (readonly Mov
   if (!isItem) return parts;
   for (const entry of entries.slice(0, 1)) {
     const { moves, hasMoved } = await followTo(notes, entry, key);
-    if (moves !== null) return [...parts, [...moves, press("Enter")], [...moves, press("Space")]];
+    if (moves !== null) return ["Enter", "Space", ...forParts].map((last) => [...moves, press(last)]);
     if (hasMoved) return "not known";
   }
   return parts;
@@ -107,6 +107,8 @@ async function followTo(
   entry: string,
   key: string,
 ): Promise<{ readonly moves: readonly Move[] | null; readonly hasMoved: boolean }> {
+  if (await notes.trials.peek(async (page) => isItemAround(await page.moment(), key, entry)))
+    return { moves: [focus(entry)], hasMoved: false };
   let hasMoved = false;
   for (const way of arrows) {
     const found = await notes.trials.after([focus(entry)], async (page) => {
@@ -118,9 +120,7 @@ async function followTo(
         const now = await page.focused();
         if (now === null || now === from) return null;
         hasMoved = true;
-        const moment = await page.moment();
-        const [element, at] = [moment.element(key), moment.element(now)];
-        if (element !== null && at !== null && isInside(moment, element, at)) return moves;
+        if (isItemAround(await page.moment(), key, now)) return moves;
         from = now;
       }
       return null;
@@ -128,6 +128,13 @@ async function followTo(
     if (found !== null) return { moves: found, hasMoved };
   }
   return { moves: null, hasMoved };
+}
+
+/** Whether what has focus is an element or an item around it, and not the widget as a whole. */
+function isItemAround(moment: Moment, key: string, focused: string): boolean {
+  const [element, at] = [moment.element(key), moment.element(focused)];
+  if (element === null || at === null || widgets.has(moment.scene.role(at).role ?? "")) return false;
+  return isInside(moment, element, at);
 }
 
 /** Widgets in which arrow keys go about. ARIA Authoring Practices. */

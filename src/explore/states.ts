@@ -25,13 +25,15 @@ const marks = ["aria-selected", "aria-current", "aria-checked"];
 /** Whether the states that are told follow what keys change to look at. WCAG 2.2, 4.1.2. */
 export async function tryStates(notes: Notes, stop: Stop, keys: readonly string[]): Promise<void> {
   if (stop.tag === "input" || stop.tag === "select" || stop.tag === "textarea") return;
-  for (const key of keys) {
-    const toggles = (stop.role === null ? undefined : toggled[stop.role]) ?? [];
-    if (toggles.length > 0) await tryToggle(notes, stop, key, toggles);
-  }
+  const toggles = (stop.role === null ? undefined : toggled[stop.role]) ?? [];
+  const { saysSo, hasRows } = await notes.trials.peek(async (page) => ({
+    saysSo: (await lookOf(page, stop.key, toggles))?.said !== "",
+    hasRows: rowsIn(await page.moment()).length > 0,
+  }));
+  if (saysSo) for (const key of keys) await tryToggle(notes, stop, key, toggles);
   if (stop.role === "slider" || stop.role === "spinbutton")
     for (const key of ["ArrowRight", "ArrowUp"]) await tryValue(notes, stop, key);
-  for (const key of [...keys, "ArrowDown", "ArrowRight"]) await tryMark(notes, stop, key);
+  if (hasRows) for (const key of [...keys, "ArrowDown", "ArrowRight"]) await tryMark(notes, stop, key);
 }
 
 /** What changes to look at with one press and back with the next is on or off: it must be said. */

@@ -25,10 +25,12 @@ async function provedBy(page: Driver, suspected: readonly Suspicion[]): Promise<
   const most = (await page.moment()).stops().length + 2;
   for (let n = 0; n < most; n++) {
     const before = await page.moment();
+    const from = await page.focused();
     await page.press("Tab");
     const now = await page.focused();
     const after = await page.moment();
-    for (const one of suspected) if (one.key === now && holds(one, before, after)) proved.add(one);
+    for (const one of suspected)
+      if (one.key === now && from !== now && holds(one, before, after)) proved.add(one);
   }
   return proved;
 }

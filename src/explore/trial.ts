@@ -167,45 +167,82 @@ export class Trials {
 
   /** What the last of some moves does. */
   async effect(moves: readonly Move[]): Promise<Effect> {
-    const last = moves.at(-1);
     const page = await this.#fresh();
     let untouched: PageState | null = null;
     try {
       const start = await stateOf(page);
       for (const move of moves.slice(0, -1)) await make(page, move);
-      const momentBefore = await page.moment();
-      const before = stateIn(momentBefore);
-      const regions = liveRegions(momentBefore);
-      const from = await page.focused();
       const happened = await page.happenings();
-      if (last !== undefined) await make(page, last);
-      const to = await page.focused();
-      const moment = await page.moment();
-      const after = stateIn(moment);
-      const changes = this.changes(before, after);
-      if (changes.length > 0) await this.#onState(page, moves);
-      const total = this.changes(start, after);
+      const effect = await this.#lastOf(page, moves, start);
       const { left, asked, problems } = await page.happenings();
       const isSame = left.length + asked === 0 && problems.length === happened.problems.length;
-      if (total.length === 0 && isSame && to === from) untouched = start;
-      const held = from === null ? null : moment.element(from);
-      return {
-        moves,
-        changes,
-        told: changes.length === 0 ? [] : changesText(moment, changes),
-        said: announced(regions, liveRegions(moment)),
-        total,
-        asks: asked > happened.asked,
-        from,
-        to,
-        isGone:
-          from !== null && to === null && (held === null || moment.scene.presence.of(held).visible === NO),
-        left: left.slice(happened.left.length),
-      };
+      if (effect.total.length === 0 && isSame && effect.to === effect.from) untouched = start;
+      return effect;
     } finally {
       if (untouched === null) await page.close();
       else await this.#keep(page, untouched);
     }
+  }
+
+  /**
+   * What one key does when it is pressed again and again in one window.
+   * @param there how the window is brought to where it is pressed first
+   * @param goesOn whether it is pressed once more after what it did last
+   */
+  async repeated(
+    there: readonly Move[],
+    key: string,
+    most: number,
+    goesOn: (effect: Effect) => boolean,
+  ): Promise<readonly Effect[]> {
+    const page = await this.#fresh();
+    try {
+      const start = await stateOf(page);
+      for (const move of there) await make(page, move);
+      const effects: Effect[] = [];
+      for (let n = 1; n <= most; n++) {
+        const effect = await this.#lastOf(page, [...there, ...Array<Move>(n).fill(press(key))], start);
+        effects.push(effect);
+        if (!goesOn(effect)) break;
+      }
+      return effects;
+    } finally {
+      await page.close();
+    }
+  }
+
+  /**
+   * Makes the last of some moves in a window in which the others were made, and tells what came of it.
+   * @param start what the window showed before any of them
+   */
+  async #lastOf(page: Driver, moves: readonly Move[], start: PageState): Promise<Effect> {
+    const momentBefore = await page.moment();
+    const before = stateIn(momentBefore);
+    const regions = liveRegions(momentBefore);
+    const from = await page.focused();
+    const happened = await page.happenings();
+    const last = moves.at(-1);
+    if (last !== undefined) await make(page, last);
+    const to = await page.focused();
+    const moment = await page.moment();
+    const after = stateIn(moment);
+    const changes = this.changes(before, after);
+    if (changes.length > 0) await this.#onState(page, moves);
+    const { left, asked } = await page.happenings();
+    const held = from === null ? null : moment.element(from);
+    return {
+      moves,
+      changes,
+      told: changes.length === 0 ? [] : changesText(moment, changes),
+      said: announced(regions, liveRegions(moment)),
+      total: this.changes(start, after),
+      asks: asked > happened.asked,
+      from,
+      to,
+      isGone:
+        from !== null && to === null && (held === null || moment.scene.presence.of(held).visible === NO),
+      left: left.slice(happened.left.length),
+    };
   }
 }
 

@@ -20,14 +20,22 @@ export interface KeyHost {
   open(): readonly LiveElement[];
   /** Fields that were typed into since they last told of a change. */
   readonly edited: Set<LiveElement>;
-  scene(): Scene;
-  nodeOf(element: LiveElement): ElementNode | null;
-  elementOf(node: ElementNode): LiveElement | null;
+  page(): KeyPage;
   /** What has focus, through shadow trees; null for none. */
   focused(): LiveElement | null;
   /** Moves focus as Tab does; out of the page where there is no further stop. */
   moveBy(direction: "forwards" | "backwards"): void;
 }
+
+/** The page at one moment. */
+export interface KeyPage {
+  readonly scene: Scene;
+  nodeOf(element: LiveElement): ElementNode | null;
+  elementOf(node: ElementNode): LiveElement | null;
+}
+
+/** A host at the moment at which something was decided: what handlers change afterwards leaves its elements as they are. */
+type ActingHost = KeyHost & Pick<KeyPage, "elementOf">;
 
 type Act<Kind extends DefaultAction["kind"]> = Extract<DefaultAction, { readonly kind: Kind }>;
 
@@ -42,20 +50,21 @@ export function press(host: KeyHost, written: string): void {
   const goesOn = send("keydown", target);
   // A handler may have moved focus: the key goes on from there.
   const now = host.focused() ?? page;
-  const action = goesOn ? actionAt(host, now, pressed) : null;
-  const phase = action === null ? null : phaseOf(action);
-  if (action !== null && phase === "keydown") perform(host, action);
+  const decided = goesOn ? actionAt(host, now, pressed) : null;
+  const phase = decided === null ? null : phaseOf(decided.action);
+  const act = () => decided !== null && perform(decided.host, decided.action);
+  if (phase === "keydown") act();
   else if (goesOn && isToldAsPressed(pressed)) {
     const isPressed = send("keypress", now);
     // A field of one line is asked about the line break that it does not take.
     if (isPressed && pressed.key === "Enter" && now.localName === "input")
       tellInput(host, now, "beforeinput", "insertLineBreak", null);
-    if (action !== null && phase === "keypress" && isPressed) perform(host, action);
+    if (phase === "keypress" && isPressed) act();
   }
   const up = host.focused() ?? page;
   const isUp = send("keyup", up);
   // Space presses what it went down on when it is let go there.
-  if (action !== null && phase === "keyup" && isUp && up === now && up === target) perform(host, action);
+  if (phase === "keyup" && isUp && up === now && up === target) act();
 }
 
 /** What an event of a key tells of it. UI Events, `KeyboardEventInit`. */
@@ -82,13 +91,18 @@ const isToldAsPressed = ({ key, ctrl, alt }: Required<KeyPress>): boolean =>
   key === "Enter" || (isPrintable(key) && !ctrl && !alt);
 
 /** The default action that the core decides on for what has focus in the window. */
-const actionAt = (host: KeyHost, focused: LiveElement, pressed: KeyPress): DefaultAction =>
-  defaultAction(
-    host.scene(),
-    host.nodeOf(focused),
-    pressed,
-    host.open().flatMap((element) => host.nodeOf(element) ?? []),
-  );
+function actionAt(
+  host: KeyHost,
+  focused: LiveElement,
+  pressed: KeyPress,
+): { readonly action: DefaultAction; readonly host: ActingHost } {
+  const { scene, nodeOf, elementOf } = host.page();
+  const open = host.open().flatMap((element) => nodeOf(element) ?? []);
+  return {
+    action: defaultAction(scene, nodeOf(focused), pressed, open),
+    host: { ...host, elementOf },
+  };
+}
 
 /** The event that an action is of: text is written when a key is told as pressed, all else happens as it goes down. */
 function phaseOf(action: DefaultAction): KeyPhase | null {
@@ -98,7 +112,7 @@ function phaseOf(action: DefaultAction): KeyPhase | null {
   return action.kind === "nothing" || action.kind === "scroll" || action.kind === "open" ? null : "keydown";
 }
 
-function perform(host: KeyHost, action: DefaultAction): void {
+function perform(host: ActingHost, action: DefaultAction): void {
   switch (action.kind) {
     case "move focus":
       commit(host, host.focused());
@@ -173,13 +187,13 @@ function useAccessKey(host: KeyHost, key: string): void {
   const element = host.window.document.querySelector(`[accesskey="${key === '"' ? "" : key}" i]`);
   if (element === null) return;
   element.focus();
-  const { kind } = actionAt(host, element, { key: "Enter" });
+  const { kind } = actionAt(host, element, { key: "Enter" }).action;
   const isMark = element.localName === "input" && /^(?:checkbox|radio)$/.test(element.type);
   if (kind === "activate" || kind === "toggle" || isMark) clickBy(host, element);
 }
 
 /** Implicit submission. HTML §4.10.22.2. */
-function submit(host: KeyHost, { element, form, by }: Act<"submit">): void {
+function submit(host: ActingHost, { element, form, by }: Act<"submit">): void {
   const field = host.elementOf(element);
   commit(host, field);
   const sent = host.elementOf(form);
@@ -203,7 +217,7 @@ function tellChanged({ window }: KeyHost, element: LiveElement): void {
   element.dispatchEvent(trusted(new window.Event("change", { bubbles: true })));
 }
 
-function select(host: KeyHost, { element: node, to }: Act<"select">): void {
+function select(host: ActingHost, { element: node, to }: Act<"select">): void {
   const element = host.elementOf(node);
   if (element === null) return;
   if (element.localName === "select") choose(host, element, optionBy(element, to));
@@ -240,7 +254,7 @@ function choose(host: KeyHost, element: LiveElement, option: LiveElement | null)
 }
 
 /** The next option whose words begin with a letter, round again from the first. */
-function find(host: KeyHost, { element: node, letter }: Act<"find">): void {
+function find(host: ActingHost, { element: node, letter }: Act<"find">): void {
   const element = host.elementOf(node);
   if (element === null) return;
   const options: LiveElement[] = [...element.options];
@@ -253,7 +267,7 @@ function find(host: KeyHost, { element: node, letter }: Act<"find">): void {
 }
 
 /** Steps of a value, and pages: a tenth of the whole, and at least one step. */
-function step(host: KeyHost, { element: node, to, isPage }: Act<"step">): void {
+function step(host: ActingHost, { element: node, to, isPage }: Act<"step">): void {
   const element = host.elementOf(node);
   if (element === null) return;
   const before: string = element.value;

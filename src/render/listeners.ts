@@ -11,11 +11,15 @@ const handled = [
   ...["dragstart", "dragover", "dragend", "drop"],
 ];
 
+const ELEMENT = 1;
+
 /** What scripts listen for in one window, from when it is watched. */
 export class Listeners {
   /** How many of each kind, by what they stand on. */
   readonly #counts = new Map<LiveElement, Map<string, number>>();
 
+  /** Handlers that were ever given to elements as properties. */
+  readonly #properties = new WeakMap<LiveElement, Set<string>>();
   /** Functions that stand in for those that scripts gave, which are told by them when they are taken away. */
   readonly #standIns = new WeakMap<object, (event: LiveElement) => void>();
   /** How many listeners called each other. */
@@ -23,6 +27,7 @@ export class Listeners {
   #isByBrowser = false;
 
   watch(window: AnyWindow): void {
+    for (const { prototype } of [window.HTMLElement, window.SVGElement]) this.#watchProperties(prototype);
     const proto = window.EventTarget.prototype;
     const counts = this.#counts;
     const standIn = (listener: unknown) => this.#standIn(listener);
@@ -38,6 +43,22 @@ export class Listeners {
         }
         return native.call(this, type, standIn(listener), ...rest);
       };
+    }
+  }
+
+  /** Handlers given as properties: looking at each property of each element takes long. HTML §8.1.8.2. */
+  #watchProperties(prototype: LiveElement): void {
+    const properties = this.#properties;
+    for (const type of handled) {
+      const native = Object.getOwnPropertyDescriptor(prototype, `on${type}`);
+      if (native?.set === undefined) continue;
+      Object.defineProperty(prototype, `on${type}`, {
+        ...native,
+        set(this: LiveElement, handler: unknown) {
+          properties.set(this, (properties.get(this) ?? new Set<string>()).add(type));
+          native.set?.call(this, handler);
+        },
+      });
     }
   }
 
@@ -76,7 +97,8 @@ export class Listeners {
     const found = new Set<string>(delegatedEvents(element));
     for (const [type, n] of this.#counts.get(element) ?? []) if (n > 0) found.add(type);
     for (const { name } of element.attributes ?? []) if (/^on/.test(name)) found.add(name.slice(2));
-    for (const type of handled) if (typeof element[`on${type}`] === "function") found.add(type);
+    const properties = element.nodeType === ELEMENT ? (this.#properties.get(element) ?? []) : handled;
+    for (const type of properties) if (typeof element[`on${type}`] === "function") found.add(type);
     return found;
   }
 

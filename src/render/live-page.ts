@@ -426,9 +426,14 @@ export class LivePage {
       // A manual popover is closed by its own page alone.
       open: () => this.#top.order.filter((one) => one.getAttribute("popover") !== "manual"),
       edited: this.#edited,
-      scene: () => this.scene,
-      nodeOf: (element) => this.nodeOf(element),
-      elementOf: (node) => this.elementOf(node),
+      page: () => {
+        const { scene, snapshot } = this.#current();
+        return {
+          scene,
+          nodeOf: (element) => snapshot.nodeOf.get(element) ?? null,
+          elementOf: (node) => snapshot.elementOf.get(node) ?? null,
+        };
+      },
       focused: () => this.focused(),
       moveBy: (direction) => this.#moveBy(direction),
     };

@@ -24,8 +24,16 @@ export interface Stage {
   readonly made: WeakMap<LiveElement, Error>;
   /** Where scripts filled elements with text that is markup. */
   readonly filled: WeakMap<LiveElement, Error>;
+  /** Where elements come from, settled when they are first seen: what renders them again may know less. */
+  readonly origins: WeakMap<LiveElement, SettledOrigin>;
   /** Names of environment variables that were asked for and are not set. */
   readonly unset: Set<string>;
+}
+
+interface SettledOrigin {
+  readonly origin: Origin;
+  /** Its own stamp: a framework may take an element over for markup that stands elsewhere. */
+  readonly stamp: string | null;
 }
 
 interface Mount {
@@ -84,6 +92,7 @@ export async function specimensIn(
     styles: [],
     made: new WeakMap<LiveElement, Error>(),
     filled: new WeakMap<LiveElement, Error>(),
+    origins: new WeakMap<LiveElement, SettledOrigin>(),
     unset: new Set<string>(),
   };
   noteMaking(window, stage);
@@ -191,8 +200,12 @@ function placesOf(window: AnyWindow, program: Program, place: SourceRemark | nul
   const originOf = (element: LiveElement): Origin | null => {
     let origin = known.get(element);
     if (origin !== undefined) return origin;
-    origin = null;
-    for (const way of ways) origin ??= way(element);
+    const settled = stage.origins.get(element);
+    origin = settled !== undefined && settled.stamp === stamp(element) ? settled.origin : null;
+    if (origin === null) {
+      for (const way of ways) origin ??= way(element);
+      if (origin !== null) stage.origins.set(element, { origin, stamp: stamp(element) });
+    }
     // What was written as text, or put there by a script, stands in what it was put into.
     if (origin === null && element.parentElement !== null) {
       const around = originOf(element.parentElement);
