@@ -92,17 +92,22 @@ async function tryFocusIn(
     }
 }
 
-/** Whether Tab goes round inside a dialog though nothing says that it is modal: it is made so by its keys. */
+/**
+ * Whether Tab goes round inside a dialog though nothing says that it is modal: it is made so by its keys. What closes when
+ * focus comes elsewhere never lies over anything that is used.
+ */
 export const keepsFocus = (trials: Trials, moves: readonly Move[], { key }: OpenedDialog): Promise<boolean> =>
   trials.after(moves, async (page) => {
     if (!(await holdsFocus(page, key))) return false;
-    const behind = (await stopsOutside(page, key)).length > 0;
+    if ((await stopsOutside(page, key)).length === 0) return false;
     const most = (await page.moment()).stops().length + 2;
     for (let n = 0; n < most; n++) {
       await page.press("Tab");
       if (!(await holdsFocus(page, key))) return false;
     }
-    return behind;
+    const [outside] = await stopsOutside(page, key);
+    if (outside !== undefined) await page.focus((await page.moment()).keyOf(outside));
+    return visibleElement(await page.moment(), key) !== null;
   });
 
 /** What lies behind a dialog that holds focus must be out of reach for screen readers too. WAI-ARIA 1.2, `aria-modal`. */

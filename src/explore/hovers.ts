@@ -51,8 +51,11 @@ async function tryDismissing(
     const moment = await page.moment();
     return shown.some((change) => {
       const node = visibleElement(moment, change.key);
+      // A bare number is the value of what lies under the pointer.
       return (
-        node !== null && /^(?:absolute|fixed)$/.test(moment.scene.page.styles.keyword(node, "position") ?? "")
+        node !== null &&
+        /\p{L}/u.test(textContent(node)) &&
+        /^(?:absolute|fixed)$/.test(moment.scene.page.styles.keyword(node, "position") ?? "")
       );
     });
   });

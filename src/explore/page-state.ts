@@ -135,6 +135,7 @@ function isReordered(before: readonly string[], after: readonly string[]): boole
 
 /** Attributes that tie elements together, or keep what lies behind out of the way: no work for people by themselves. */
 const ties = new Set([
+  "draggable",
   ...["aria-activedescendant", "aria-controls", "aria-describedby", "aria-details", "aria-errormessage"],
   ...[
     "aria-flowto",

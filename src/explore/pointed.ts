@@ -5,14 +5,17 @@ import { pointerEvents } from "../core/document/pointer-handler.ts";
 import type { Driver, Moment } from "../engine/driver.ts";
 import type { SeenElement } from "../engine/explored.ts";
 import { isInside, isVisible } from "./around.ts";
-import { arrows } from "./composites.ts";
 import type { Notes } from "./notes.ts";
 import { includesAll, isOfAttribute, wanted } from "./page-state.ts";
 import { seenElement } from "./told-element.ts";
-import { didSomething, type Effect, focus, type Move, press } from "./trial.ts";
+import { didSomething, type Effect, type Move } from "./trial.ts";
+import { Ways } from "./ways.ts";
 
 /** How many elements that only a pointer uses are tried. */
 const MOST_POINTED = 30;
+
+/** How many items of one widget are tried: they are alike. */
+const MOST_ALIKE = 4;
 
 /** How many boxes around an item its widget may be. */
 const ITEMS_AROUND = 3;
@@ -40,7 +43,19 @@ export async function tryPointed(
   const stops = new Set(notes.stops.map(({ key }) => key));
   const found = await notes.trials.peek((page) => candidatesIn(page, stops, cutShort));
   const reported: Effect[] = [];
+  const ways = new Ways(notes.trials);
+  const items = new Map<string, number>();
   for (const { key, element, isOwn, holdsStop } of found.slice(0, MOST_POINTED)) {
+    const standing = await ways.standing(key);
+    let path: readonly Move[] | null = null;
+    if (standing.item !== null) {
+      const { widget, entry } = standing.item;
+      const tried = items.get(widget) ?? 0;
+      const found = tried < MOST_ALIKE ? await ways.toItem(key, entry) : "not known";
+      if (found === "not known") continue;
+      items.set(widget, tried + 1);
+      path = found;
+    }
     const effect = await notes.trials.pointed(key);
     if (!didSomething(effect) || effect.asks || setsValueAlone(effect)) continue;
     notes.try(reachable);
@@ -50,10 +65,9 @@ export async function tryPointed(
     if (effects.some(isKnown) || reported.some(isKnown)) continue;
     // A box around something to press may only pass the press on.
     if (holdsStop && !isOwn) continue;
-    const ways = await waysTo(notes, key);
-    if (ways === "not known") continue;
     let isEqual = false;
-    for (const moves of ways) isEqual ||= isKnown(await notes.trials.effect(moves));
+    for (const moves of ways.after(standing, path, effect))
+      isEqual ||= isKnown(await notes.trials.effect(moves));
     if (isEqual) continue;
     reported.push(effect);
     notes.fail(
@@ -65,92 +79,6 @@ export async function tryPointed(
     );
   }
 }
-
-/** The keys that take something out of a row. */
-const forParts = ["Delete", "Backspace"];
-
-/** How often arrow keys are pressed in search of one item. */
-const MOST_ARROWS = 6;
-
-/**
- * What else keys may do for an element: those that work on parts of a stop, and those pressed on an item that arrow keys
- * lead to. Not known where arrow keys move in its widget and were not followed to it.
- */
-async function waysTo(notes: Notes, key: string): Promise<readonly (readonly Move[])[] | "not known"> {
-  const { around, isItem, entries } = await notes.trials.peek(async (page) => {
-    const moment = await page.moment();
-    const element = moment.element(key);
-    if (element === null) return { around: [], isItem: false, entries: [] };
-    const above = [element, ...elementsAbove(moment.scene.page.index, element)];
-    const stops = moment.stops();
-    const widget = above.find((up) => widgets.has(moment.scene.role(up).role ?? ""));
-    return {
-      around: above.filter((up) => stops.includes(up)).map(moment.keyOf),
-      isItem: widget !== undefined && above.slice(0, above.indexOf(widget)).some(takesFocus),
-      entries:
-        widget === undefined ? [] : stops.filter((stop) => isInside(moment, stop, widget)).map(moment.keyOf),
-    };
-  });
-  const parts = around.slice(0, 1).flatMap((stop) => forParts.map((last) => [focus(stop), press(last)]));
-  if (!isItem) return parts;
-  for (const entry of entries.slice(0, 1)) {
-    const { moves, hasMoved } = await followTo(notes, entry, key);
-    if (moves !== null) return ["Enter", "Space", ...forParts].map((last) => [...moves, press(last)]);
-    if (hasMoved) return "not known";
-  }
-  return parts;
-}
-
-/** Follows arrow keys in a widget until focus is on an element or around it. */
-async function followTo(
-  notes: Notes,
-  entry: string,
-  key: string,
-): Promise<{ readonly moves: readonly Move[] | null; readonly hasMoved: boolean }> {
-  if (await notes.trials.peek(async (page) => isItemAround(await page.moment(), key, entry)))
-    return { moves: [focus(entry)], hasMoved: false };
-  let hasMoved = false;
-  for (const way of arrows) {
-    const found = await notes.trials.after([focus(entry)], async (page) => {
-      const moves: Move[] = [focus(entry)];
-      let from = await page.focused();
-      for (let n = 0; n < MOST_ARROWS; n++) {
-        await page.press(way);
-        moves.push(press(way));
-        const now = await page.focused();
-        if (now === null || now === from) return null;
-        hasMoved = true;
-        if (isItemAround(await page.moment(), key, now)) return moves;
-        from = now;
-      }
-      return null;
-    });
-    if (found !== null) return { moves: found, hasMoved };
-  }
-  return { moves: null, hasMoved };
-}
-
-/** Whether what has focus is an element or an item around it, and not the widget as a whole. */
-function isItemAround(moment: Moment, key: string, focused: string): boolean {
-  const [element, at] = [moment.element(key), moment.element(focused)];
-  if (element === null || at === null || widgets.has(moment.scene.role(at).role ?? "")) return false;
-  return isInside(moment, element, at);
-}
-
-/** Widgets in which arrow keys go about. ARIA Authoring Practices. */
-const widgets: ReadonlySet<string> = new Set([
-  "grid",
-  "treegrid",
-  "tree",
-  "listbox",
-  "menu",
-  "menubar",
-  "tablist",
-  "toolbar",
-  "radiogroup",
-]);
-
-const takesFocus = (element: ElementNode): boolean => element.attributes.has("tabindex");
 
 async function candidatesIn(
   page: Driver,

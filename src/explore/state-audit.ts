@@ -77,7 +77,9 @@ export class StateAudit {
       // A component answers for what it renders, not for the window that it is shown in.
       if (!shown.has(finding.element)) continue;
       const { isForItsAuthor = false, startsByItself = false } = checkWith(finding.check) ?? {};
-      if (isForItsAuthor && isOfPackage(finding.element)) continue;
+      const isForOthers =
+        isForItsAuthor === true || (isForItsAuthor === "questions" && finding.outcome === "cantTell");
+      if (isForOthers && isOfPackage(finding.element)) continue;
       if (startsByItself && !isFirst && !this.#opened.has(moment.keyOf(finding.element))) continue;
       const isAtTop = moment.isAtTop(finding.element);
       if (scene.document.kind === "component" && isLeftToSpecimen(scene, finding, isAtTop)) continue;

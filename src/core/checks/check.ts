@@ -74,8 +74,8 @@ interface CheckTraits {
   readonly surroundings?: Surroundings;
   /** False where only the look is at fault, so that what is heard at the element is of no interest. */
   readonly isHeard?: false;
-  /** Only who wrote the markup can follow it, and not who uses a package that renders it. */
-  readonly isForItsAuthor?: true;
+  /** Only who wrote the markup can follow it, or answer its questions, and not who uses a package that renders it. */
+  readonly isForItsAuthor?: true | "questions";
   /** Asks what goes on by itself: what came of a key somebody wanted. */
   readonly startsByItself?: true;
   /** Its findings stand beside a walk. */

@@ -6,8 +6,15 @@ import { whyUnseen } from "../rendering/unseen.ts";
 import type { Scene } from "../scene/scene.ts";
 import { foldSpaces } from "../semantics/text-collector.ts";
 
-/** The text one sees in an element: no alternatives of pictures, nothing hidden. Null where source does not give some of it. */
-export function visibleText(scene: Scene, root: ElementNode): string | null {
+/**
+ * The text one sees in an element: no alternatives of pictures, nothing hidden. Null where source does not give some of it.
+ * @param isApart whether an element inside stands for itself, and its text with it
+ */
+export function visibleText(
+  scene: Scene,
+  root: ElementNode,
+  isApart: (element: ElementNode) => boolean = () => false,
+): string | null {
   let text = "";
   const stack: Node[] = [...scene.page.index.flatChildren(root)].reverse();
   for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
@@ -23,7 +30,8 @@ export function visibleText(scene: Scene, root: ElementNode): string | null {
         node.tag === "svg" ||
         node.tag === "script" ||
         node.tag === "style" ||
-        isIconWord(node)
+        isIconWord(node) ||
+        isApart(node)
       )
         continue;
       if (isUndefinedElement(node)) return null;

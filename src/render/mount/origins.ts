@@ -114,14 +114,20 @@ export const svelteOrigin: OriginOf = (element) => {
   if (meta?.loc == null) return null;
   const frames: OriginFrame[] = [];
   for (let up = meta.parent, n = 0; up != null && n < MOST_FRAMES; up = up.parent, n++)
-    if (up.type === "component" && up.file !== undefined)
+    if (up.type === "component" && up.file !== undefined && !isOfPackage(up.file))
       frames.unshift({ name: up.componentTag ?? "component", at: `${up.file}:${up.line}:${up.column + 1}` });
   const { file, line, column } = meta.loc;
   const [outermost] = frames;
   const root = outermost === undefined ? file : outermost.at.replace(/:\d+:\d+$/, "");
+  // What a package renders stands where it is used.
+  const use = isOfPackage(file) ? (frames.pop() ?? null) : null;
   frames.unshift({ name: fileName(root), at: `${root}:1:1` });
-  return { at: `${file}:${line}:${column + 1}`, isOwn: true, frames, keys: "" };
+  return use === null
+    ? { at: `${file}:${line}:${column + 1}`, isOwn: !isOfPackage(file), frames, keys: "" }
+    : { at: use.at, isOwn: false, frames, keys: "" };
 };
+
+const isOfPackage = (file: string): boolean => /(?:^|\/)node_modules\//.test(file);
 
 /** Events whose names are not those of the props that handle them. */
 const renamed: Readonly<Record<string, string>> = { doubleclick: "dblclick" };

@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { attributeText } from "../../document/written.ts";
+import { attributeText, attributeTokens } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { ask, askWords, BLANK, type Repair, withChanges } from "../../repair/repair.ts";
@@ -40,13 +40,27 @@ function* namedAreas(scene: Scene): Iterable<ElementNode> {
 function judge(area: ElementNode, scene: Scene): Verdict {
   if (area.tag === "iframe") return judgeFrame(area, scene);
   if (!isUnnamed(scene, area)) return passed;
-  if (area.spread !== null) return passed;
+  if (area.spread !== null || isPopupOfCombobox(scene, area)) return passed;
   const role = scene.role(area).role as Role;
   const word = spokenRole(role, {}, null);
   return failed(`This ${word} has no name.`, repairFor(scene, area, role, word), {
     facts: { role },
     ...lostNameCause(scene, area),
   });
+}
+
+/** What a combo box opens is known by the combo box: focus stays there, and its name is heard. WAI-ARIA 1.2, `combobox`. */
+function isPopupOfCombobox(scene: Scene, area: ElementNode): boolean {
+  const id = attributeText(area, "id");
+  return (
+    id !== null &&
+    /^(?:listbox|tree|grid)$/.test(scene.role(area).role ?? "") &&
+    scene.page.index.elements.some(
+      (element) =>
+        scene.role(element).role === "combobox" &&
+        ["aria-controls", "aria-owns"].some((name) => attributeTokens(element, name).includes(id)),
+    )
+  );
 }
 
 function repairFor(scene: Scene, area: ElementNode, role: Role, word: string): Repair {
@@ -151,6 +165,10 @@ export const areaNamed = {
     {
       html: `<iframe></iframe>`,
       finds: [["cantTell", "<iframe>", "Will this frame hold anything for people? Then it needs a title."]],
+    },
+    {
+      html: `<input role="combobox" aria-label="Slip" aria-expanded="true" aria-controls="slips"><ul role="listbox" id="slips"><li role="option">Slip 4</li></ul>`,
+      finds: [],
     },
   ],
 } as const satisfies PageCheck;

@@ -51,7 +51,8 @@ function isControl(scene: Scene, element: ElementNode): boolean {
 /** What the field is called in a message. */
 function kindOf(scene: Scene, control: ElementNode): string {
   const { role } = scene.role(control);
-  if (role === "checkbox" || role === "switch") return "This checkbox";
+  if (role === "checkbox") return "This checkbox";
+  if (role === "switch") return "This switch";
   if (role === "radio") return "This radio button";
   if (role === "slider") return "This slider";
   if (control.tag === "select" || role === "combobox" || role === "listbox") return "This choice";

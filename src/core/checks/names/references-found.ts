@@ -1,5 +1,5 @@
 import type { ElementNode } from "../../document/node.ts";
-import { attributeText, attributeTokens, attributeUnknown } from "../../document/written.ts";
+import { attributeText, attributeToken, attributeTokens, attributeUnknown } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
@@ -72,6 +72,9 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     if (first === undefined) continue;
     // An error message is asked for only while there is an error.
     if (attribute === "aria-errormessage" && attributeText(element, "aria-invalid") !== "true") continue;
+    // What is shut has no current item.
+    if (attribute === "aria-activedescendant" && attributeToken(element, "aria-expanded") === "false")
+      continue;
     return verdictOf(element, scene, attribute, ids, first);
   }
   return seen ? passed : inapplicable;
@@ -134,6 +137,7 @@ function isSlip(a: string, b: string): boolean {
 export const referencesFound = {
   id: "names.references-found",
   kind: "page",
+  isForItsAuthor: "questions",
   surroundings: "references",
   criteria: ["1.3.1", "4.1.2"],
   severity: "barrier",
@@ -217,6 +221,10 @@ export const referencesFound = {
         ],
       ],
       others: 1,
+    },
+    {
+      html: `<input role="combobox" aria-label="Slip" aria-expanded="false" aria-activedescendant="slip-4">`,
+      finds: [],
     },
   ],
 } as const satisfies PageCheck;

@@ -44,6 +44,12 @@ const words = (text: string): string =>
 const isCaptioned = (element: ElementNode): boolean =>
   element.tag === "input" && /^(?:submit|reset|button)$/.test(inputType(element));
 
+/** What a tree item opens is no part of what one reads on it. */
+function isBranch(scene: Scene, element: ElementNode): boolean {
+  const { role } = scene.role(element);
+  return role === "group" || role === "tree" || role === "treeitem";
+}
+
 function judge(element: ElementNode, scene: Scene): Verdict {
   const name = scene.name(element);
   if (!name.certain || (name.from !== "aria-label" && name.from !== "aria-labelledby")) return inapplicable;
@@ -57,12 +63,14 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     : [element];
   const seen = isCaptioned(element)
     ? [attributeText(element, "value")]
-    : labels.map((label) => visibleText(scene, label));
+    : labels.map((label) => visibleText(scene, label, (inside) => isBranch(scene, inside)));
   if (seen.length === 0 || seen.some((text) => text === null)) return inapplicable;
   const text = foldSpaces(seen.join(" "));
   // A lone sign or letter is a picture made of type.
   if ((text.match(/\p{L}/gu)?.length ?? 0) < 2) return inapplicable;
   if (words(name.text).includes(words(text))) return passed;
+  // A number before the words is a mark beside them.
+  if (words(name.text) === words(text.replace(/^\d+\s/, ""))) return passed;
   const attribute = element.attributes.get(name.from)?.source;
   return failed(
     `One reads "${text}" here, but it is called "${name.text}": the words one sees are not in the name.`,
@@ -146,6 +154,14 @@ export const visibleWordsInName = {
           `One reads "Read more" here, but it is called "Slips": the words one sees are not in the name.`,
         ],
       ],
+    },
+    {
+      html: `<ul role="tree" aria-label="Boats"><li role="treeitem" tabindex="0" aria-label="Quay" aria-expanded="true"><span>Quay</span><ul role="group"><li role="treeitem" tabindex="-1">Petrel</li></ul></li></ul>`,
+      finds: [],
+    },
+    {
+      html: `<button aria-labelledby="t"><span>1</span> <span id="t">Choose a slip</span></button>`,
+      finds: [],
     },
   ],
 } as const satisfies PageCheck;

@@ -98,6 +98,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 export const statesSupported = {
   id: "roles.states-supported",
   kind: "page",
+  isForItsAuthor: true,
   criteria: ["4.1.2"],
   severity: "barrier",
   means: "Every aria- attribute exists, is spelled right, and means something on the role it is given to.",
