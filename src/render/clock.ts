@@ -66,6 +66,11 @@ export class VirtualClock {
     Object.defineProperty(window.performance, "now", { value: () => this.#now, configurable: true });
   }
 
+  /** Work takes time: frameworks tell what they set up before an event from what they set up in it. */
+  tick(): void {
+    this.#now++;
+  }
+
   /**
    * Lets time go by until nothing is due any more.
    * @param goesElsewhere whether the window may go to other places of its page: it does so in a turn of the real clock

@@ -139,6 +139,14 @@ export class LivePage {
   #prepare(window: AnyWindow): void {
     this.#clock.install(window);
     // Before listeners are counted: these are ours.
+    // What gave focus on while it was told of it has none: it is not told twice.
+    window.addEventListener(
+      "focusin",
+      (event: LiveElement) => {
+        if (event.target !== window.document.activeElement) event.stopImmediatePropagation();
+      },
+      { capture: true },
+    );
     for (const type of toldEvents)
       window.addEventListener(type, () => void this.#events.push(type), { capture: true });
     window.document.addEventListener("click", (event: LiveElement) => {
@@ -159,6 +167,7 @@ export class LivePage {
       asksNetwork: () => void this.asked++,
       top: this.#top,
       later: (run) => window.setTimeout(run, 0),
+      tick: () => this.#clock.tick(),
     });
     this.#changes = new window.MutationObserver(() => {
       this.#kept = null;

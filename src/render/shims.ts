@@ -1,4 +1,6 @@
+import { installBrowserWords } from "./browser-words.ts";
 import type { AnyWindow, LiveElement } from "./clock.ts";
+import { define, getter } from "./define.ts";
 import { installPseudoClasses, type PseudoClasses } from "./pseudo-classes.ts";
 
 /** What a simulated window must know to stand in for what jsdom leaves out. */
@@ -17,6 +19,8 @@ export interface ShimHost {
   readonly pseudoClasses: PseudoClasses;
   readonly top: TopLayer;
   later(run: () => void): void;
+  /** Something was done that takes time. */
+  tick(): void;
 }
 
 /** Dialogs and popovers that lie above the page, the latest last. */
@@ -39,25 +43,12 @@ export function installShims(window: AnyWindow, host: ShimHost): void {
   installNetwork(window, host);
   installBoxes(window, host);
   installAttributes(window);
-  installNavigator(window);
+  installBrowserWords(window);
   installPseudoClasses(window, host.pseudoClasses);
   installActs(window, host);
   installDialogs(window, host);
   installPopovers(window, host);
 }
-
-const define = (target: object, name: string, value: unknown): void => {
-  Object.defineProperty(target, name, { value, configurable: true, writable: true });
-};
-
-const getter = (
-  target: object,
-  name: string,
-  get: (this: LiveElement) => unknown,
-  set?: (v: never) => void,
-): void => {
-  Object.defineProperty(target, name, { get, ...(set === undefined ? {} : { set }), configurable: true });
-};
 
 const rectOf = (window: AnyWindow, host: ShimHost, element: LiveElement) => {
   const there = host.isRendered(element);
@@ -177,7 +168,7 @@ function installBoxes(window: AnyWindow, host: ShimHost): void {
     onfinish: null,
   }));
   define(proto, "checkVisibility", function (this: LiveElement) {
-    return host.isRendered(this);
+    return host.isRendered(this) && host.styleValue(this, "display") !== "contents";
   });
   define(proto, "getBoundingClientRect", function (this: LiveElement) {
     return rectOf(window, host, this);
@@ -230,19 +221,6 @@ function installAttributes({ HTMLElement }: AnyWindow): void {
     );
 }
 
-/** Who the browser says it is: components ask, and do otherwise in browsers with faults of their own. HTML §8.9. */
-const NAVIGATOR = {
-  userAgent:
-    "Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0.0.0 Safari/537.36",
-  appVersion: "5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0.0.0 Safari/537.36",
-  platform: "Linux x86_64",
-  vendor: "Google Inc.",
-};
-
-function installNavigator({ navigator }: AnyWindow): void {
-  for (const [name, value] of Object.entries(NAVIGATOR)) getter(navigator, name, () => value);
-}
-
 /** What a window and its elements do: moving focus, asking, opening, sending. */
 function installActs(window: AnyWindow, host: ShimHost): void {
   const { HTMLElement, Event } = window;
@@ -270,6 +248,7 @@ function installActs(window: AnyWindow, host: ShimHost): void {
   });
   const focus = HTMLElement.prototype.focus;
   define(HTMLElement.prototype, "focus", function (this: LiveElement) {
+    host.tick();
     if (host.canTakeFocus(this)) focus.call(this);
   });
   for (const name of ["submit", "requestSubmit"]) {
