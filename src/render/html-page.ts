@@ -25,8 +25,8 @@ export function htmlPage(request: OpenedPage, plan: StatePlan | null): PageSourc
   };
 }
 
-/** What leads to another page, or to another place of this one. */
-const leading = /<(?:a|area|form)\b|\b(?:location|history|submit|requestSubmit|navigation)\b/i;
+/** What leads to another page or another place of this one; details tell in a turn of the real clock that they opened. */
+const leading = /<(?:a|area|form|details)\b|\b(?:location|history|submit|requestSubmit|navigation)\b/i;
 
 /** Where the parser finds each start tag, by its offset. */
 function tagsIn(text: string, file: string): ReadonlyMap<number, string> {

@@ -501,11 +501,14 @@ export class LivePage {
     else element.focus();
   }
 
-  /** Of a specimen only a link or a form leads elsewhere, and a turn of the real clock is long for one key. */
+  /**
+   * Of a specimen only a link or a form leads elsewhere, and only details tell late that they opened: a turn of the real
+   * clock is long for one key.
+   */
   #mayLeave(): boolean {
     if (this.#source.mayLeave !== undefined) return this.#source.mayLeave;
     const { nodeOf } = this.#current().snapshot;
-    for (const { tag } of nodeOf.values()) if (tag === "a" || tag === "form") return true;
+    for (const { tag } of nodeOf.values()) if (/^(?:a|form|details)$/.test(tag)) return true;
     return false;
   }
 

@@ -29,10 +29,10 @@ export function pointAt(host: PointerHost, aim: LiveElement): void {
       // Nothing but the pointer itself is told to a disabled control. HTML §4.10.18.5.
       if (!type.startsWith("pointer") && disabledAround(element) !== null) continue;
       if (type === "mousedown") host.hold(element);
-      const goesOn = send(host, element, type, detail);
+      const goesOn =
+        type === "click" ? clickThrough(host, element, detail) : send(host, element, type, detail);
       if (type === "mousedown" && goesOn) host.focus(focusableAround(host, element));
       if (type === "mouseup") host.hold(null);
-      if (type === "click" && goesOn) focusLabelled(host, element);
     }
   if (times.length > 1 && disabledAround(element) === null) send(host, element, "dblclick", 2);
 }
@@ -82,9 +82,16 @@ function focusableAround(host: PointerHost, element: LiveElement): LiveElement |
   return null;
 }
 
-/** A click on a label leads to its control. HTML §4.10.4. */
-function focusLabelled(host: PointerHost, element: LiveElement): void {
+/** A click; one on a label leads to its control, which has focus before it is clicked itself. HTML §4.10.4. */
+function clickThrough(host: PointerHost, element: LiveElement, detail: number): boolean {
   const control = element.closest("label")?.control ?? null;
+  const focusFirst = (event: LiveElement) => {
+    if (event.target === control && host.canTakeFocus(control)) host.focus(control);
+  };
   const isOnControl = element.closest("a[href], button, input, select, textarea") !== null;
-  if (control !== null && !isOnControl && host.canTakeFocus(control)) host.focus(control);
+  if (control === null || isOnControl) return send(host, element, "click", detail);
+  host.window.addEventListener("click", focusFirst, { capture: true });
+  const goesOn = send(host, element, "click", detail);
+  host.window.removeEventListener("click", focusFirst, { capture: true });
+  return goesOn;
 }

@@ -218,6 +218,22 @@ const open = ref(false);
     ]);
   });
 
+  test("of Svelte, with what a package renders at its use", async () => {
+    const folder = project({
+      "src/node_modules/boat-kit/package.json": `{"name":"boat-kit","type":"module","exports":{".":{"svelte":"./index.js"}}}`,
+      "src/node_modules/boat-kit/index.js": `export { default as Card } from "./Card.svelte";`,
+      "src/node_modules/boat-kit/Card.svelte": `<script>import Plain from "./Plain.svelte"; let { children } = $props(); let open = $state(false);</script>
+<div class="card" onclick={() => (open = !open)}>{@render children()}</div>{#if open}<Plain />{/if}`,
+      "src/node_modules/boat-kit/Plain.svelte": `<p role="paragraph">Free</p>`,
+      "src/Slip.svelte": `<script>import { Card } from "boat-kit";</script>\n\n<Card><b>Slip 4</b></Card>\n`,
+      "src/a.specimen.js": `import { specimen } from "even-keel/specimen"; import Slip from "./Slip.svelte"; specimen("a", () => ({ component: Slip, props: {} }));`,
+    });
+    const { bundle, broken } = await bundled(folder, ["src/a.specimen.js"]);
+    expect([...broken]).toEqual([]);
+    const result = (await mounted(folder, "src/a.specimen.js", bundle!)).get("a")!;
+    expect([result.problems, told(result)]).toEqual([[], ["keys.reachable src/Slip.svelte <div> by Slip"]]);
+  });
+
   test("of none: elements and HTML", async () => {
     const folder = project({
       "a.specimen.js": `import { specimen } from "even-keel/specimen";
