@@ -54,6 +54,8 @@ export interface Driver {
   click(element: string): Promise<void>;
   /** Moves a pointer over an element. */
   hover(element: string): Promise<void>;
+  /** Brings an element into view. */
+  scrollTo(element: string): Promise<void>;
   /** Gives focus to an element. */
   focus(element: string): Promise<void>;
   /** Lets time go by. */

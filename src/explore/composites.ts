@@ -20,7 +20,8 @@ const itemsOf: Readonly<Partial<Record<Role, readonly Role[]>>> = {
   radiogroup: ["radio"],
   tree: ["treeitem"],
   toolbar: ["button", "checkbox", "link", "radio"],
-  grid: ["gridcell"],
+  grid: ["gridcell", "row"],
+  treegrid: ["row", "gridcell"],
 };
 
 /** The keys that move through a widget. */
@@ -154,8 +155,8 @@ function compositeOf(moment: Moment, container: ElementNode, focused: string | n
   );
   const missed = items.filter(
     (item) =>
-      // A cell may be there to be read alone.
-      (role !== "grid" || hasAttribute(item, "tabindex")) &&
+      // A cell or a row may be there to be read alone.
+      (!role.endsWith("grid") || hasAttribute(item, "tabindex")) &&
       !stops.some((stop) => isInside(moment, stop, item)) &&
       attributeToken(item, "aria-disabled") !== "true" &&
       !hasAttribute(item, "disabled"),

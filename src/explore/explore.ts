@@ -221,7 +221,10 @@ class Explorer {
     this.#surprise(stop, byKey);
     if (this.#skipLinks.has(element)) await trySkipping(this.#notes, stop);
     if (isText) await tryField(this.#notes, stop, byKey.get("ArrowDown") ?? null);
-    else if (isPressed && !(await this.#notes.movesAnything([focus(element)], arrows)))
+    else if (
+      isPressed &&
+      (isPressedAlone(role) || !(await this.#notes.movesAnything([focus(element)], arrows)))
+    )
       this.#notes.fail(
         activates,
         stop.element,
@@ -372,15 +375,15 @@ class Explorer {
     const shown = new Set(effect.changes.filter(({ what }) => what === "shown").map((change) => change.key));
     if (this.#log) await this.#tellOpening(stop, key);
     const dialogs = await this.#trials.after(moves, (page) => dialogsAmong(page, shown));
+    let isAnyModal = false;
     for (const dialog of dialogs) {
       const isMadeModal = !dialog.isModal && (await keepsFocus(this.#trials, moves, dialog));
       if (dialog.isModal || isMadeModal) await tryDialog(this.#notes, stop, key, moves, dialog);
       if (isMadeModal) await tryCovering(this.#notes, stop, key, moves, dialog);
+      isAnyModal ||= dialog.isModal || isMadeModal;
     }
-    if (dialogs.length === 0) {
-      await tryTrap(this.#notes, moves, key);
-      await this.#leavingKeys(stop, effect, shown);
-    }
+    if (dialogs.length === 0) await tryTrap(this.#notes, moves, key);
+    if (!isAnyModal) await this.#leavingKeys(stop, effect, shown);
     await tryComposites(this.#notes, moves);
     await this.#inside(
       stop,
@@ -496,6 +499,10 @@ async function stopsAmong(
 const hasOwnKeys = ({ tag, role }: Stop): boolean =>
   /^(?:select|textarea|video|audio|iframe)$/.test(tag) ||
   (tag === "input" && !/^(?:button|checkbox|radio|switch)$/.test(role ?? ""));
+
+/** What is pressed and nothing else: arrow keys may lead on from it, and do not do its work. */
+const isPressedAlone = (role: Role | null): boolean =>
+  role === "button" || role === "link" || role === "checkbox" || role === "switch";
 
 /** Made to be pressed by a role alone, where the browser has no keys for it. */
 const isMade = ({ tag, role }: Stop): boolean =>

@@ -3,7 +3,7 @@ import { messageWords } from "../core/checks/roles/message-words.ts";
 import { elementsAbove, elementsBelow, firstOf } from "../core/document/around.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { textContent } from "../core/document/text-content.ts";
-import { attributeText } from "../core/document/written.ts";
+import { attributeText, writtenText } from "../core/document/written.ts";
 import type { Moment } from "../engine/driver.ts";
 import { isInside, visibleElement } from "./around.ts";
 import { keysText } from "./keys-text.ts";
@@ -62,16 +62,15 @@ export async function tryMessage(
     if (nodes.length === 0 || nodes.length > MOST_AT_ONCE) return;
     const from = effect.from === null ? null : moment.element(effect.from);
     const isPressed = from !== null && moment.scene.role(from).role === "button";
-    const message = nodes.find(
-      (node) =>
-        isMessage(moment, node) &&
-        (messageWords.test(textContent(node)) || (isPressed && isBesideField(moment, node))),
-    );
+    const focused = await page.focused();
+    const message = nodes
+      .flatMap((node) => messageIn(moment, node, focused) ?? [])
+      .find((node) => messageWords.test(textContent(node)) || (isPressed && isBesideField(moment, node)));
     if (message === undefined) return;
     notes.try(changeAnnounced);
     const text = textContent(message);
     const isHeard = effect.said.some((said) => said.includes(text));
-    if (isHeard || isHeardWithFocus(moment, message, await page.focused())) return;
+    if (isHeard || isHeardWithFocus(moment, message, focused)) return;
     // What a second press takes away again is shown and hidden, not said.
     await make(page, press(key));
     const again = visibleElement(await page.moment(), moment.keyOf(message));
@@ -84,6 +83,38 @@ export async function tryMessage(
       keysText(before, `"${text}" shows, and nothing is heard`),
     );
   });
+}
+
+/** The message that something shown is, or that a note over the page holds beside the button that closes it. */
+function messageIn(moment: Moment, node: ElementNode, focused: string | null): ElementNode | null {
+  if (isMessage(moment, node)) return node;
+  const { index, styles } = moment.scene.page;
+  const all = [node, ...elementsBelow(index, node)];
+  const isOver = all.some(
+    (one) => styles.keyword(one, "position") === "fixed" || isPassingDialog(moment, one, focused),
+  );
+  const controls = all.filter(({ tag }) => /^(?:a|button|input|select|textarea)$/.test(tag));
+  if (!isOver || controls.some(({ tag }) => tag !== "button") || controls.length > MOST_BUTTONS) return null;
+  const words = all.filter(
+    (one) =>
+      one.children.some((child) => child.kind === "text" && /\p{L}/u.test(writtenText(child.value))) &&
+      !controls.some((control) => isInside(moment, one, control)),
+  );
+  return words.find((one) => textContent(one).length <= LONGEST) ?? null;
+}
+
+/** How many buttons a note over the page has: one that undoes, and one that closes it. */
+const MOST_BUTTONS = 2;
+
+/** A dialog that takes no focus, and is over before anybody comes to it. */
+function isPassingDialog(moment: Moment, element: ElementNode, focused: string | null): boolean {
+  if (!/^(?:alert)?dialog$/.test(moment.scene.role(element).role ?? "")) return false;
+  const at = focused === null ? null : moment.element(focused);
+  return (
+    !moment.isModal(element) &&
+    attributeText(element, "aria-modal") !== "true" &&
+    (at === null || !isInside(moment, at, element))
+  );
 }
 
 function isMessage({ scene }: Moment, node: ElementNode): boolean {

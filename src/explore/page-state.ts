@@ -85,10 +85,12 @@ export function stateIn({ scene, keyOf, address }: Moment): PageState {
       .join("")
       .trim();
     const { role } = scene.role(node);
+    const presence = scene.presence.of(node);
     const parent = index.parent(node);
     state.set(keyOf(node), {
       tag: node.tag,
-      visible: scene.presence.of(node).visible !== NO,
+      // A box whose content is left out shows nothing. CSS Containment 2, `content-visibility`.
+      visible: presence.visible !== NO && presence.childrenHidden === null,
       isBare:
         text === "" && (role === null || role === "generic" || role === "none") && !draws.test(node.tag),
       isLive: isLiveRegion(scene, node) || (parent !== null && state.get(keyOf(parent))?.isLive === true),

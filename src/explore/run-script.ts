@@ -1,11 +1,14 @@
+import { visibleText } from "../core/checks/visible-text.ts";
 import { NO } from "../core/css/certainty.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { type HeardParts, heardLine, heardPartsOf } from "../core/semantics/heard-line.ts";
+import { foldSpaces } from "../core/semantics/text-collector.ts";
 import { isHeardAs } from "../core/walk-script/match.ts";
 import { nearestFirst } from "../core/walk-script/nearest.ts";
 import type { HeardPattern, WalkStep } from "../core/walk-script/parse.ts";
 import type { Driver, DriverSource } from "../engine/driver.ts";
 import type { ScriptLine, SeenStep } from "../engine/explored.ts";
+import { announced, liveRegions } from "./announcements.ts";
 import { isInside } from "./around.ts";
 import { pressed } from "./key-log.ts";
 
@@ -27,7 +30,7 @@ export async function runScript(source: DriverSource, steps: readonly WalkStep[]
     const lines: ScriptLine[] = [];
     let isBroken = false;
     for (const step of steps) {
-      const failure: Failure | null = isBroken ? null : await walk.run(step);
+      const failure: Failure | null = isBroken ? null : await walk.hold(step);
       lines.push({
         line: step.line,
         written: step.written,
@@ -61,8 +64,17 @@ class ScriptedWalk {
     this.#page = page;
   }
 
-  /** Why a step does not hold; null where it does. */
-  async run(step: WalkStep): Promise<Failure | null> {
+  /** Why a step does not hold; null where it does. What goes wrong in the page is the fault of the line it comes with. */
+  async hold(step: WalkStep): Promise<Failure | null> {
+    const before = (await this.#page.happenings()).problems.length;
+    const failure = await this.#run(step);
+    const problem = (await this.#page.happenings()).problems[before];
+    return (
+      failure ?? (problem === undefined ? null : { message: `An error in the page: ${problem}`, instead: [] })
+    );
+  }
+
+  async #run(step: WalkStep): Promise<Failure | null> {
     switch (step.kind) {
       case "press":
         return this.#press(step.key, step.times, step.until);
@@ -74,6 +86,12 @@ class ScriptedWalk {
         return this.#focusIsInside(step.what);
       case "see":
         return this.#see(step.what, step.isAbsent);
+      case "see text":
+        return this.#seeText(step.text, step.isAbsent);
+      case "click":
+      case "hover":
+      case "scroll to":
+        return this.#point(step.kind, step.what);
       case "hear":
         return this.#said.some((said) => said.includes(step.text))
           ? null
@@ -146,6 +164,25 @@ class ScriptedWalk {
     if ("message" in found) return isAbsent ? null : found;
     this.#seen = found.key;
     return isAbsent ? { message: `${what.written} is there.`, instead: [heardLine(found.heard)] } : null;
+  }
+
+  async #seeText(text: string, isAbsent: boolean): Promise<Failure | null> {
+    const { scene } = await this.#page.moment();
+    const [body] = scene.page.index.byTag("body");
+    const isThere = body !== undefined && (visibleText(scene, body) ?? "").includes(foldSpaces(text));
+    if (isThere !== isAbsent) return null;
+    return { message: `The text "${text}" is ${isThere ? "" : "not "}there.`, instead: [] };
+  }
+
+  async #point(act: "click" | "hover" | "scroll to", what: HeardPattern): Promise<Failure | null> {
+    const found = await this.#find(what);
+    if ("message" in found) return found;
+    const regions = liveRegions(await this.#page.moment());
+    if (act === "click") await this.#page.point(found.key);
+    else if (act === "hover") await this.#page.hover(found.key);
+    else await this.#page.scrollTo(found.key);
+    this.#said = announced(regions, liveRegions(await this.#page.moment()));
+    return null;
   }
 
   /** The first element that is heard as a pattern has it. */

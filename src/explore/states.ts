@@ -1,7 +1,7 @@
 import { stateFollows } from "../core/checks/roles/state-follows.ts";
 import { elementsBelow } from "../core/document/around.ts";
 import type { ElementNode } from "../core/document/node.ts";
-import { attributeText, attributeTokens } from "../core/document/written.ts";
+import { attributeText, attributeTokens, writtenText } from "../core/document/written.ts";
 import type { Role } from "../core/semantics/tables/roles.ts";
 import type { Driver, Moment } from "../engine/driver.ts";
 import type { Notes, Stop } from "./notes.ts";
@@ -64,10 +64,10 @@ async function tryToggle(notes: Notes, stop: Stop, key: string, names: readonly 
 /** A value that moves to look at is told in numbers. */
 async function tryValue(notes: Notes, stop: Stop, key: string): Promise<void> {
   const [before, after] = await notes.trials.after([focus(stop.key)], async (page) => {
-    const was = await lookOf(page, stop.key, values);
+    const was = await lookOf(page, stop.key, values, true);
     await page.press(key);
     await page.settle();
-    return [was, await lookOf(page, stop.key, values)];
+    return [was, await lookOf(page, stop.key, values, true)];
   });
   if (before == null || after == null || before.said === "") return;
   notes.try(stateFollows);
@@ -82,25 +82,27 @@ async function tryValue(notes: Notes, stop: Stop, key: string): Promise<void> {
 }
 
 interface Look {
-  /** Classes, styles and words of the element and of what is in it. */
+  /** Classes, styles, data and words of the element and of what is in it. */
   readonly look: string;
   /** What it says of its state; empty where it says nothing. */
   readonly said: string;
 }
 
-async function lookOf(page: Driver, key: string, names: readonly string[]): Promise<Look | null> {
+/** @param withBox whether the box right around it belongs to its look: what moves is often moved with its box */
+async function lookOf(
+  page: Driver,
+  key: string,
+  names: readonly string[],
+  withBox = false,
+): Promise<Look | null> {
   const moment = await page.moment();
   const element = moment.element(key);
   if (element === null) return null;
-  const own = [element, ...elementsBelow(moment.scene.page.index, element)];
+  const { index } = moment.scene.page;
+  const box = withBox ? index.parent(element) : null;
+  const own = [...(box === null ? [] : [box]), element, ...elementsBelow(index, element)];
   return {
-    look: own
-      .map((one) =>
-        [one.tag, attributeText(one, "class") ?? "", attributeText(one, "style") ?? "", textOf(one)].join(
-          " ",
-        ),
-      )
-      .join("\n"),
+    look: own.map((one) => [one.tag, ...looks(one), textOf(one)].join(" ")).join("\n"),
     said: names
       .flatMap((name) => {
         const value = attributeText(element, name);
@@ -109,6 +111,12 @@ async function lookOf(page: Driver, key: string, names: readonly string[]): Prom
       .join(" "),
   };
 }
+
+/** Attributes by which styles are chosen. */
+const looks = ({ attributes }: ElementNode): readonly string[] =>
+  [...attributes].flatMap(([name, { value }]) =>
+    name === "class" || name === "style" || name.startsWith("data-") ? [`${name}=${writtenText(value)}`] : [],
+  );
 
 const textOf = ({ children }: ElementNode): string =>
   children.map((child) => (child.kind === "text" ? JSON.stringify(child.value) : "")).join("");

@@ -62,6 +62,10 @@ export class LiveDriver implements Driver {
     return this.#on(key, (element) => this.#page.hover(element));
   }
 
+  scrollTo(key: string): Promise<void> {
+    return this.#on(key, () => this.#page.scroll());
+  }
+
   focus(key: string): Promise<void> {
     return this.#on(key, async (element) => {
       element.focus();

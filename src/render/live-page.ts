@@ -10,7 +10,8 @@ import { tabSequence } from "../core/focus/tab-sequence.ts";
 import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import type { Moment } from "../engine/driver.ts";
-import { inTask } from "./browser-task.ts";
+import { inTask, trusted } from "./browser-task.ts";
+import { installChance } from "./chance.ts";
 import type { LiveElement } from "./clock.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
 import { Doings, fragmentTarget } from "./doings.ts";
@@ -138,6 +139,7 @@ export class LivePage {
 
   #prepare(window: AnyWindow): void {
     this.#clock.install(window);
+    installChance(window);
     // Before listeners are counted: these are ours.
     // What gave focus on while it was told of it has none: it is not told twice.
     window.addEventListener(
@@ -486,6 +488,15 @@ export class LivePage {
   async hover(element: LiveElement): Promise<void> {
     this.#doings.hovered = element;
     await this.#act(() => moveOver(this.#pointerHost, element));
+  }
+
+  /** Tells that the page was scrolled: nothing is laid out here, and all is in view. CSSOM View 1, "scroll". */
+  async scroll(): Promise<void> {
+    const { document, Event } = this.window;
+    await this.#act(() => {
+      for (const type of ["scroll", "scrollend"])
+        document.dispatchEvent(trusted(new Event(type, { bubbles: true })));
+    });
   }
 
   /** Does what a person or the browser does, and lets the page settle. */

@@ -142,3 +142,14 @@ test("it says that it is the browser whose ways it has", async () => {
     "Please fill out this field.",
   ]);
 });
+
+test("its lots fall the same in every window", async () => {
+  const script = `const a = document.querySelector("button"); a.onclick = () => log.push(Math.random(), crypto.randomUUID(), ...crypto.getRandomValues(new Uint8Array(2)));`;
+  const [first, second] = [
+    await logged("<button>a</button>", script, press("Tab", "Enter", "Enter")),
+    await logged("<button>a</button>", script, press("Tab", "Enter", "Enter")),
+  ];
+  expect(first).toEqual(second);
+  expect(new Set(first).size).toBeGreaterThan(6);
+  expect(first[1]).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-8[0-9a-f]{3}-[0-9a-f]{12}$/);
+});

@@ -3,12 +3,13 @@ import type { HeardPattern } from "./parse.ts";
 
 const folded = (text: string): string => text.toLowerCase().replace(/[\s-]+/g, "");
 
-/** Whether an element is heard as a script says: the name as it is, the role in either wording, every state it names. */
+/** Whether an element is heard as a script says: the name as it is, the role in either wording, the value, every state it names. */
 export function isHeardAs(heard: HeardParts, pattern: HeardPattern): boolean {
   if (pattern.name !== null && pattern.name !== heard.name) return false;
+  if (pattern.value !== null && pattern.value !== heard.value) return false;
   const isRole =
     pattern.role === "" ||
     [heard.role, heard.spokenRole].some((word) => folded(word) === folded(pattern.role));
-  const said = [...heard.states, ...(heard.value === null ? [] : [`"${heard.value}"`])].map(folded);
+  const said = heard.states.map(folded);
   return isRole && pattern.states.every((state) => said.includes(folded(state)));
 }

@@ -1,6 +1,6 @@
 import { namedKey, namedKeys } from "../keyboard/named-keys.ts";
 
-/** What is heard at an element, as far as a script says it: `"Book slip 4" button, expanded`. */
+/** What is heard at an element, as far as a script says it: `"Book slip 4" button, expanded` or `"Boat" text box, "Petrel"`. */
 export interface HeardPattern {
   /** Null where any name will do. */
   readonly name: string | null;
@@ -8,6 +8,8 @@ export interface HeardPattern {
   readonly role: string;
   /** States that must be heard too. */
   readonly states: readonly string[];
+  /** What must stand in it, or be chosen; null where any value will do. */
+  readonly value: string | null;
   /** As the script has it. */
   readonly written: string;
 }
@@ -26,6 +28,8 @@ export type WalkStep = { readonly line: number; readonly written: string } & (
   /** Null for `it`: what was seen last. */
   | { readonly kind: "focus inside"; readonly what: HeardPattern | null }
   | { readonly kind: "see"; readonly what: HeardPattern; readonly isAbsent: boolean }
+  | { readonly kind: "see text"; readonly text: string; readonly isAbsent: boolean }
+  | { readonly kind: "click" | "hover" | "scroll to"; readonly what: HeardPattern }
   | { readonly kind: "hear"; readonly text: string }
 );
 
@@ -166,7 +170,17 @@ class Line {
     return token.value;
   }
 
-  /** `"Name" role words, state, state` */
+  /** Gives the last token back. */
+  back(): void {
+    this.#at--;
+  }
+
+  /** The next text where one stands there; null otherwise. */
+  takeText(): string | null {
+    return this.#tokens[this.#at]?.kind === "text" ? this.text("") : null;
+  }
+
+  /** `"Name" role words, "value", state, state` */
   heard(): HeardPattern {
     const from = this.column;
     const first = this.#tokens[this.#at];
@@ -174,18 +188,18 @@ class Line {
       throw new Unreadable(this.column, 'expected what is heard there, as in "Book slip 4" button');
     const name = first.kind === "text" ? this.text("a name") : null;
     const parts: string[][] = [[]];
-    for (
-      let token = this.#tokens[this.#at];
-      token !== undefined && token.kind !== "text";
-      token = this.#tokens[++this.#at]
-    )
+    let value: string | null = null;
+    for (let token = this.#tokens[this.#at]; token !== undefined; token = this.#tokens[++this.#at])
       if (token.kind === "comma") parts.push([]);
-      else parts.at(-1)?.push(token.value);
+      else if (token.kind === "word") parts.at(-1)?.push(token.value);
+      else if (value === null && parts.length > 1 && parts.at(-1)?.length === 0) value = token.value;
+      else break;
     const [role = [], ...states] = parts;
     return {
       name,
       role: role.join(" "),
-      states: states.map((words) => words.join(" ")),
+      states: states.flatMap((words) => (words.length === 0 ? [] : [words.join(" ")])),
+      value,
       written: this.#text.slice(from - 1, this.#end - 1),
     };
   }
@@ -201,9 +215,11 @@ type StepBody = WalkStep extends infer Step
     : never
   : never;
 
+const VERBS = "press, type, click, hover, scroll, focus, see or hear";
+
 function stepIn(line: Line): StepBody {
   const { column } = line;
-  const verb = line.word("press, type, focus, see or hear");
+  const verb = line.word(VERBS);
   const step = bodyOf(verb, line, column);
   line.end();
   return step;
@@ -238,16 +254,24 @@ function bodyOf(verb: string, line: Line, column: number): StepBody {
     }
     case "see": {
       const isAbsent = line.take("no") !== null;
+      if (line.take("text") === null) return { kind: "see", what: line.heard(), isAbsent };
+      const text = line.takeText();
+      // Without words of its own it is the role of an element, as in `see no text box`.
+      if (text !== null) return { kind: "see text", text, isAbsent };
+      line.back();
       return { kind: "see", what: line.heard(), isAbsent };
     }
+    case "click":
+    case "hover":
+      return { kind: verb, what: line.heard() };
+    case "scroll":
+      if (line.take("to") === null) throw new Unreadable(line.column, "expected to");
+      return { kind: "scroll to", what: line.heard() };
     case "hear":
       return { kind: "hear", text: line.text("what is heard") };
     case "open":
       throw new Unreadable(column, "open stands once, in the first line");
     default:
-      throw new Unreadable(
-        column,
-        `"${verb}" is no step: a line begins with press, type, focus, see or hear`,
-      );
+      throw new Unreadable(column, `"${verb}" is no step: a line begins with ${VERBS}`);
   }
 }

@@ -26,7 +26,13 @@ describe("a walk script", () => {
         kind: "press",
         key: "Tab",
         times: 1,
-        until: { name: "Book slip 4", role: "button", states: [], written: `"Book slip 4" button` },
+        until: {
+          name: "Book slip 4",
+          role: "button",
+          states: [],
+          value: null,
+          written: `"Book slip 4" button`,
+        },
       },
       { line: 4, written: "press Shift+Tab 2 times", kind: "press", key: "Shift+Tab", times: 2, until: null },
       expect.objectContaining({
@@ -42,6 +48,25 @@ describe("a walk script", () => {
     ]);
   });
 
+  test("presses with a pointer, and asks for words and values", () => {
+    const script = `click "Fees" button\nhover link\nscroll to "Tides" heading\nsee text "18 a day"\nsee no text "20"\nsee text box\nsee "Boat" text box, "Petrel", required`;
+    expect(steps(script)).toEqual([
+      expect.objectContaining({ kind: "click", what: expect.objectContaining({ name: "Fees" }) }),
+      expect.objectContaining({ kind: "hover", what: expect.objectContaining({ name: null, role: "link" }) }),
+      expect.objectContaining({ kind: "scroll to", what: expect.objectContaining({ role: "heading" }) }),
+      expect.objectContaining({ kind: "see text", text: "18 a day", isAbsent: false }),
+      expect.objectContaining({ kind: "see text", text: "20", isAbsent: true }),
+      expect.objectContaining({
+        kind: "see",
+        what: expect.objectContaining({ name: null, role: "text box" }),
+      }),
+      expect.objectContaining({
+        kind: "see",
+        what: expect.objectContaining({ role: "text box", value: "Petrel", states: ["required"] }),
+      }),
+    ]);
+  });
+
   test.each([
     ["pres Enter", 1, /^"pres" is no step/],
     ["press", 6, /^expected a key/],
@@ -50,6 +75,10 @@ describe("a walk script", () => {
     ["press Tab 3", 12, /^expected times/],
     ['see "Book', 5, /never closed/],
     ["type Marlow", 6, /^expected what is typed, in quotation marks/],
+    ["scroll on", 8, /^expected to/],
+    ["click", 6, /^expected what is heard there/],
+    ['see text "a" "b"', 14, /^nothing more was expected/],
+    ['see "Boat" text box, "a" "b"', 26, /^nothing more was expected/],
     ["focus at it", 7, /^expected on or inside/],
     ['hear "Booked" now', 15, /^nothing more was expected/],
     ['  press Enter "x"', 15, /^nothing more/],
@@ -87,6 +116,11 @@ describe("what is heard", () => {
     [field, `text box`, true],
     [field, `"Boat" text box, required, expanded`, false],
     [field, `"Boat"`, true],
+    [field, `"Boat" text box, "Petrel"`, true],
+    [field, `"Boat" text box, "Petrel", required`, true],
+    [field, `"Boat" text box, required, "petrel"`, false],
+    [field, `text box, "Tern"`, false],
+    [toggle, `"Fees" button, ""`, false],
     [field, `"boat" text box`, false],
     [search, `"Boat" searchbox`, true],
     [search, `"Boat" search field`, true],
