@@ -130,15 +130,17 @@ function draft(
   const file = path.basename(module.path);
   const from = `./${format.isWhole ? file : file.replace(/\.[^.]+$/, "")}`;
   const byDefault = components.find((found) => exportOf(found, format) === "default");
+  const nameOf = (found: FoundComponent) => (found === byDefault ? identifierOf(found.name) : found.name);
   const named = components.filter((found) => exportOf(found, format) === "named").map(({ name }) => name);
-  const imports = [byDefault?.name, named.length === 0 ? undefined : `{ ${named.join(", ")} }`].filter(
-    (part) => part !== undefined,
-  );
-  const lines = components.flatMap(({ name, component }) =>
-    statesOf(component.openProps()).map(({ state, props }) => {
-      const label = [inWords(name), ...(state === null ? [] : [state])].join(", ");
+  const imports = [
+    byDefault && nameOf(byDefault),
+    named.length === 0 ? undefined : `{ ${named.join(", ")} }`,
+  ].filter((part) => part !== undefined);
+  const lines = components.flatMap((found) =>
+    statesOf(found.component.openProps()).map(({ state, props }) => {
+      const label = [inWords(found.name), ...(state === null ? [] : [state])].join(", ");
       const given = [...props].map(([prop, value]) => [prop, sampleOf(value, prop)] as const);
-      return `specimen(${JSON.stringify(label)}, () => ${format.shown(name, given)});`;
+      return `specimen(${JSON.stringify(label)}, () => ${format.shown(nameOf(found), given)});`;
     }),
   );
   const text = [
@@ -169,6 +171,14 @@ const key = (prop: string): string => (/^[A-Za-z_$][\w$]*$/.test(prop) ? prop : 
 
 const jsxProp = (prop: string, sample: string): string =>
   sample === "true" ? prop : sample.startsWith('"') ? `${prop}=${sample}` : `${prop}={${sample}}`;
+
+/** What a component is called where it is imported: a file may have a name that is none in a program, as `slot-card`. */
+const identifierOf = (name: string): string => {
+  const parts = name.split(/[^\p{L}\p{N}_$]+/u).filter((part) => part !== "");
+  if (parts.length === 1 && /^[\p{L}_$]/u.test(name)) return name;
+  const joined = parts.map((part) => part.charAt(0).toUpperCase() + part.slice(1)).join("");
+  return /^[\p{L}_$]/u.test(joined) ? joined : `C${joined}`;
+};
 
 /** `SlotCard` as people say it: slot card. */
 const inWords = (name: string): string =>

@@ -50,7 +50,7 @@ export interface Effect {
   readonly to: string | null;
   /** Whether what had focus is no longer there to have it. */
   readonly isGone: boolean;
-  /** Whether it asked the network: what it does then cannot be seen here. */
+  /** Whether it asked the network, or went wrong in the page: what it does then cannot be seen here. */
   readonly asks: boolean;
   /** What left the page, opened another or sent a form. */
   readonly left: readonly string[];
@@ -228,7 +228,9 @@ export class Trials {
     const after = stateIn(moment);
     const changes = this.changes(before, after);
     if (changes.length > 0) await this.#onState(page, moves);
-    const { left, asked } = await page.happenings();
+    const { left, asked, problems } = await page.happenings();
+    const broken = problems.slice(happened.problems.length);
+    for (const problem of broken) this.problems.add(problem);
     const held = from === null ? null : moment.element(from);
     return {
       moves,
@@ -236,7 +238,7 @@ export class Trials {
       told: changes.length === 0 ? [] : changesText(moment, changes),
       said: announced(regions, liveRegions(moment)),
       total: this.changes(start, after),
-      asks: asked > happened.asked,
+      asks: asked > happened.asked || broken.length > 0,
       from,
       to,
       isGone:

@@ -106,6 +106,30 @@ test("keel tree gives what assistive technology is given of a specimen", async (
   expect(out).toContain('"Book Slip 4" button');
 });
 
+test("what is drafted shows a component at work: lists have entries, promises are kept, files may be called as they like", async () => {
+  const folder = demo("dialog-mended", {
+    "slip-list.tsx": `interface Boat { readonly id: number; readonly name: string; readonly since: Date }
+export function SlipList({ boats, load }: { boats: readonly Boat[]; load: () => Promise<string[]> }) {
+  return <ul onDoubleClick={load}>{boats.map((boat) => <li key={boat.id}>{boat.name} {boat.since.getFullYear()}</li>)}</ul>;
+}
+`,
+    "slip-card.vue":
+      '<script setup lang="ts">\ndefineProps<{ slips: string[] }>();\n</script>\n<template><p v-for="slip in slips" :key="slip">{{ slip }}</p></template>\n',
+  });
+  expect((await keel(folder, ["init", "--specimens"])).status).toBe(0);
+  const drafted = (name: string) => readFileSync(path.join(folder, name), "utf8");
+  expect(drafted("slip-list.specimen.tsx")).toContain(
+    'specimen("slip list", () => <SlipList boats={[{ id: 1, name: "Name 1", since: new Date(2026, 5, 1) }, { id: 2,',
+  );
+  expect(drafted("slip-list.specimen.tsx")).toContain('load={async () => ["Load 1", "Load 2", "Load 3"]}');
+  expect(drafted("slip-card.specimen.ts")).toContain('import SlipCard from "./slip-card.vue";');
+  const { out, err } = await keel(folder, ["audit", "slip-list.specimen.tsx", "slip-card.specimen.ts"]);
+  expect([out, err]).toEqual([
+    expect.stringMatching(/slip list[\s\S]*slip card|slip card[\s\S]*slip list/),
+    expect.not.stringMatching(/Could not be mounted|could not be built|failed/),
+  ]);
+});
+
 test("keel init --specimens drafts specimens that can be audited, and never writes over one", async () => {
   const folder = demo("dialog-mended", {
     "Badge.tsx": `interface Props { readonly words: string; readonly tone?: "free" | "taken"; readonly onClose: () => void }

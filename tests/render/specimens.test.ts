@@ -218,6 +218,18 @@ const open = ref(false);
     ]);
   });
 
+  test("of Vue, with props of a type from another file", async () => {
+    const folder = project({
+      "props.ts": `export type Tone = "free" | "taken"; export interface Props { readonly slip: string; readonly tone?: Tone }`,
+      "Card.vue": `<script setup lang="ts">\nimport type { Props } from "./props";\ndefineProps<Props>();\n</script>\n<template><h2 :class="tone">{{ slip }}</h2><img src="hull.jpg"></template>\n`,
+      "a.specimen.ts": `import { specimen } from "even-keel/specimen"; import { h } from "vue"; import Card from "./Card.vue"; specimen("a", () => h(Card, { slip: "Slip 4" }));`,
+    });
+    const { bundle, broken } = await bundled(folder, ["a.specimen.ts"]);
+    expect([...broken]).toEqual([]);
+    const result = (await mounted(folder, "a.specimen.ts", bundle!)).get("a")!;
+    expect([result.problems, told(result)]).toEqual([[], ["names.image-described Card.vue <img> by Card"]]);
+  });
+
   test("of Svelte, with what a package renders at its use", async () => {
     const folder = project({
       "src/node_modules/boat-kit/package.json": `{"name":"boat-kit","type":"module","exports":{".":{"svelte":"./index.js"}}}`,

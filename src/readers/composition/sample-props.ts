@@ -38,23 +38,33 @@ const isOpenContent = (value: Value): boolean => value.kind === "unknown" && val
 
 const firstOf = (value: Value): Value | null => everyArm(value)[0] ?? null;
 
-/** A value of the kind that a prop may have, as source writes it. */
-export function sampleOf(value: Value, name: string): string {
+/** How many entries a list has: enough to show that it is one. */
+const ENTRIES = 3;
+
+/**
+ * A value of the kind that a prop may have, as source writes it.
+ * @param entry which entry of a list it belongs to, counted from 1; null outside of lists. Entries differ, so that keys do
+ */
+export function sampleOf(value: Value, name: string, entry: number | null = null): string {
   switch (value.kind) {
     case "known":
       return value.value === undefined ? "undefined" : JSON.stringify(value.value);
     case "either":
-      return sampleOf(firstOf(value) ?? { kind: "known", value: null }, name);
+      return sampleOf(firstOf(value) ?? { kind: "known", value: null }, name, entry);
     case "unknown":
-      return sampleOfType(value.type, name);
+      if (value.promises !== undefined) return promising(sampleOf(value.promises, name));
+      return sampleOfType(value.type, name, entry);
     case "list":
-      return `[${value.items.map((item) => sampleOf(item, name)).join(", ")}]`;
-    case "each":
-      return `[${sampleOf(value.item, name.replace(/s$/, ""))}]`;
+      return `[${value.items.map((item) => sampleOf(item, name, entry)).join(", ")}]`;
+    case "each": {
+      const one = name.replace(/s$/, "");
+      const entries = Array.from({ length: ENTRIES }, (_, at) => sampleOf(value.item, one, at + 1));
+      return `[${entries.join(", ")}]`;
+    }
     case "object": {
       const given = [...value.properties].filter(([, one]) => !mayBeLeftOut(one));
       const parts = given.map(
-        ([inner, one]) => `${JSON.stringify(inner).slice(1, -1)}: ${sampleOf(one, inner)}`,
+        ([inner, one]) => `${JSON.stringify(inner).slice(1, -1)}: ${sampleOf(one, inner, entry)}`,
       );
       return parts.length === 0 ? "{}" : `{ ${parts.join(", ")} }`;
     }
@@ -62,26 +72,33 @@ export function sampleOf(value: Value, name: string): string {
     case "native":
       return "() => {}";
     default:
-      return JSON.stringify(words(name));
+      return JSON.stringify(words(name, entry));
   }
 }
 
-function sampleOfType(type: string, name: string): string {
+const promising = (result: string): string =>
+  result === "undefined"
+    ? "async () => {}"
+    : `async () => ${result.startsWith("{") ? `(${result})` : result}`;
+
+function sampleOfType(type: string, name: string, entry: number | null): string {
   switch (type) {
     case "number":
-      return "1";
+      return String(entry ?? 1);
     case "boolean":
       return "true";
     case "function":
       return "() => {}";
     case "list":
       return "[]";
+    case "date":
+      return "new Date(2026, 5, 1)";
     default:
-      return JSON.stringify(words(name));
+      return JSON.stringify(words(name, entry));
   }
 }
 
-const words = (name: string): string => {
+const words = (name: string, entry: number | null): string => {
   const text = name.replace(/([a-z0-9])([A-Z])/g, "$1 $2").toLowerCase();
-  return text.charAt(0).toUpperCase() + text.slice(1);
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}${entry === null ? "" : ` ${entry}`}`;
 };

@@ -70,6 +70,7 @@ const typeNames: Readonly<Record<UnknownType, string | null>> = {
   boolean: "boolean",
   function: "function",
   list: "object",
+  date: "object",
   content: null,
   any: null,
 };

@@ -11,7 +11,12 @@ export type Shape =
   | { readonly kind: "literals"; readonly values: readonly Literal[]; readonly others: Shape | null }
   | { readonly kind: "list"; readonly item: Shape }
   | { readonly kind: "record"; readonly item: Shape }
-  | { readonly kind: "plain"; readonly type: UnknownType };
+  | {
+      readonly kind: "plain";
+      readonly type: UnknownType;
+      /** What a function promises to give. */
+      readonly promises?: Shape;
+    };
 
 type Literal = string | number | boolean | null | undefined;
 
@@ -68,7 +73,6 @@ const keywords: Readonly<Record<string, Shape>> = {
   TSNullKeyword: { kind: "literals", values: [null], others: null },
   TSUndefinedKeyword: { kind: "literals", values: [undefined], others: null },
   TSVoidKeyword: { kind: "literals", values: [undefined], others: null },
-  TSFunctionType: plain("function"),
 };
 
 /** What a type annotation says. What it leaves to packages, generics and computation is open. */
@@ -102,6 +106,12 @@ export function shapeOf<M>({ node, module }: TypeIn<M>, names: TypeNames<M>, dep
       return union(node.types.map(inner));
     case "TSIntersectionType":
       return intersection(node.types.map(inner));
+    case "TSFunctionType": {
+      const promised = promisedBy(node);
+      return promised === null
+        ? plain("function")
+        : { kind: "plain", type: "function", promises: inner(promised) };
+    }
     case "TSArrayType":
       return { kind: "list", item: inner(node.elementType) };
     case "TSTupleType":
@@ -127,6 +137,13 @@ export function shapeOf<M>({ node, module }: TypeIn<M>, names: TypeNames<M>, dep
     default:
       return anything;
   }
+}
+
+/** What the result of a function is a promise of. */
+function promisedBy({ typeAnnotation }: Ast.TSFunctionType): Ast.Node | null {
+  const result = typeAnnotation?.typeAnnotation;
+  if (result?.type !== "TSTypeReference" || result.typeName.type !== "Identifier") return null;
+  return result.typeName.name === "Promise" ? (typeArguments(result)[0] ?? null) : null;
 }
 
 function members(written: readonly Ast.Node[], inner: (node: Ast.Node) => Shape): Shape {
@@ -183,6 +200,7 @@ function reference<M>(
   if (contentTypes.has(written.name)) return plain("content");
   const found = names.named(written.name, module);
   if (found !== null) return shapeOf(found, names, depth + 1);
+  if (written.name === "Date") return plain("date");
   if ((written.name === "Array" || written.name === "ReadonlyArray") && first !== undefined)
     return { kind: "list", item: inner(first) };
   if (written.name === "Record" && first !== undefined && second !== undefined)
@@ -386,8 +404,12 @@ export function openValue(shape: Shape, opening: Opening, optional = false): Val
           };
         },
       };
-    case "plain":
-      return unknownAt(opening.source, opening.name, opening.id, shape.type);
+    case "plain": {
+      const value = unknownAt(opening.source, opening.name, opening.id, shape.type);
+      if (shape.promises === undefined) return value;
+      const id = `${opening.id}()`;
+      return { ...value, promises: openValue(shape.promises, { ...opening, id, isData: true }) };
+    }
   }
 }
 

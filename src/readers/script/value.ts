@@ -74,7 +74,7 @@ export interface Text {
 }
 
 /** What may be said of a value that nobody can list. */
-export type UnknownType = "string" | "number" | "boolean" | "function" | "list" | "content" | "any";
+export type UnknownType = "string" | "number" | "boolean" | "function" | "list" | "date" | "content" | "any";
 
 export interface Unknown {
   readonly kind: "unknown";
@@ -84,6 +84,8 @@ export interface Unknown {
   readonly text: string;
   readonly source: Span;
   readonly type: UnknownType;
+  /** What a function promises to give, by its type. */
+  readonly promises?: Value;
   /** Whether it comes from what is imported and not in source. */
   readonly isImported?: true;
   /** The component of an installed package that it is: looked into only for whether it is a picture. */
@@ -345,7 +347,7 @@ export function truthOf(value: SingleValue): boolean | null {
     case "known":
       return Boolean(value.value);
     case "unknown":
-      return value.type === "function" || value.type === "list" ? true : null;
+      return /^(?:function|list|date)$/.test(value.type) ? true : null;
     case "text":
       return value.parts.some((part) => typeof part === "string" && part !== "") ? true : null;
     default:

@@ -1,3 +1,4 @@
+import { readFileSync, realpathSync, statSync } from "node:fs";
 import path from "node:path";
 import type { OnLoadResult, PartialMessage } from "esbuild";
 import { projectTool } from "./project-tools.ts";
@@ -18,6 +19,13 @@ const ATTRIBUTE = 6;
 const DIRECTIVE = 7;
 const SIMPLE_EXPRESSION = 4;
 const TEXT = 2;
+
+/** Where types that are imported are read: Vue takes those of TypeScript, which from version 7 on has none to give. */
+const files = {
+  fileExists: (file: string): boolean => statSync(file, { throwIfNoEntry: false })?.isFile() === true,
+  readFile: (file: string): string => readFileSync(file, "utf8"),
+  realpath: (file: string): string => realpathSync(file),
+};
 
 /** Compiles a Vue component with the project's own compiler; every tag is told where it was written. */
 export async function compileVue(
@@ -42,7 +50,12 @@ export async function compileVue(
     const lines: string[] = [];
     const hasScript = descriptor.script !== null || descriptor.scriptSetup !== null;
     const script = hasScript
-      ? compiler.compileScript(descriptor, { id, genDefaultAs: "component", inlineTemplate: false })
+      ? compiler.compileScript(descriptor, {
+          id,
+          genDefaultAs: "component",
+          inlineTemplate: false,
+          fs: files,
+        })
       : null;
     lines.push(script === null ? "const component = {};" : script.content);
     if (descriptor.template !== null) {

@@ -97,7 +97,7 @@ const slips = ["Slip 4", "Slip 5", "Quay berth"];
           <Calendar.Grid aria-label="Days">
             <Calendar.GridHead>
               <Calendar.GridRow>
-                {#each weekdays as day (day)}<Calendar.HeadCell>{day}</Calendar.HeadCell>{/each}
+                {#each weekdays as day, at (at)}<Calendar.HeadCell>{day}</Calendar.HeadCell>{/each}
               </Calendar.GridRow>
             </Calendar.GridHead>
             <Calendar.GridBody>
