@@ -39,8 +39,9 @@ export async function tryStates(notes: Notes, stop: Stop, keys: readonly string[
 /** What changes to look at with one press and back with the next is on or off: it must be said. */
 async function tryToggle(notes: Notes, stop: Stop, key: string, names: readonly string[]): Promise<void> {
   const seen = await notes.trials.after([focus(stop.key)], async (page) => {
-    const looks = [await lookOf(page, stop.key, names)];
-    for (let n = 0; n < 2; n++) {
+    const looks: (Look | null)[] = [];
+    // What it looks like before any key may only tell that none was pressed.
+    for (let n = 0; n < 3; n++) {
       await page.press(key);
       await page.settle();
       looks.push(await lookOf(page, stop.key, names));

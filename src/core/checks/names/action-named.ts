@@ -13,6 +13,7 @@ import type { Role } from "../../semantics/tables/roles.ts";
 import type { CriterionNumber } from "../../standards/criteria.ts";
 import type { PageCheck } from "../check.ts";
 import { isExposed } from "../exposed.ts";
+import { mayBeFilled } from "../scripts.ts";
 import { holdsUnknownContent, isUnnamed } from "../shown-name.ts";
 import { wordsFrom } from "../words-from.ts";
 import { lostNameCause } from "./lost-name.ts";
@@ -169,6 +170,12 @@ function judge(action: ElementNode, scene: Scene): Verdict {
     );
   }
   const image = firstInside(scene, action, (e) => e.tag === "img" && !e.attributes.has("alt"));
+  if (mayBeFilled(scene, action))
+    return cantTell(
+      `Does a script write words into this ${word}? Without them it has no name.`,
+      repairFor(scene, action, word),
+      { criteria },
+    );
   return failed(`This ${word} has no name.`, repairFor(scene, action, word), {
     criteria,
     ...(image === null ? lostNameCause(scene, action) : { cause: pictureCause(scene, image) }),
@@ -221,6 +228,16 @@ export const actionNamed = {
           "cantTell",
           "<button>",
           "Does <yard-icon> bring text of its own? Without it this button has no name.",
+        ],
+      ],
+    },
+    {
+      html: `<!doctype html><html lang="en"><title>Slips – Brackwater Boatyard</title><main><h1>Slips</h1><a href="slips.html" id="next"></a></main><script>next.textContent = "Slip 5";</script></html>`,
+      finds: [
+        [
+          "cantTell",
+          `<a href="slips.html" id="next">`,
+          "Does a script write words into this link? Without them it has no name.",
         ],
       ],
     },

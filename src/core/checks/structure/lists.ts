@@ -8,6 +8,7 @@ import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { exposedByTag, isExposed } from "../exposed.ts";
 import { runOf, wrapRun } from "../run-of-siblings.ts";
+import { elementsHeldBy, holderOf } from "../through-slots.ts";
 
 /** What may stand anywhere in a list. HTML §4.4.5, "script-supporting elements". */
 const anywhere = new Set(["script", "template", "style", "noscript", "link", "meta"]);
@@ -43,16 +44,14 @@ const shownText = (node: Node): string | null => {
 
 function judgeList(list: ElementNode, scene: Scene): Verdict {
   if (!isList(scene, list)) return inapplicable;
-  const strays = scene.page.index
-    .childElements(list)
-    .filter(
-      (child) =>
-        child.tag !== "li" &&
-        !anywhere.has(child.tag) &&
-        !child.tag.includes("-") &&
-        attributeToken(child, "role") !== "listitem" &&
-        isExposed(scene, child),
-    );
+  const strays = elementsHeldBy(scene, list).filter(
+    (child) =>
+      child.tag !== "li" &&
+      !anywhere.has(child.tag) &&
+      !child.tag.includes("-") &&
+      attributeToken(child, "role") !== "listitem" &&
+      isExposed(scene, child),
+  );
   const [first] = strays;
   if (first !== undefined) {
     const isNested = first.tag === "ul" || first.tag === "ol";
@@ -94,9 +93,9 @@ function judgeList(list: ElementNode, scene: Scene): Verdict {
 function judgeItem(item: ElementNode, scene: Scene): Verdict {
   const { index } = scene.page;
   if (item.attributes.has("role")) return inapplicable;
-  const parent = index.flatParent(item);
+  const parent = holderOf(scene, item);
   if (parent === null || parent.namespace !== "html" || parent.tag.includes("-")) return inapplicable;
-  if (/^(?:ul|ol|menu|dir|slot)$/.test(parent.tag) || isList(scene, parent)) return passed;
+  if (/^(?:ul|ol|menu|dir)$/.test(parent.tag) || isList(scene, parent)) return passed;
   if (scene.document.kind === "fragment" && index.record(item).parent === null) return inapplicable;
   if (scene.document.kind === "fragment" && parent.tag === "body") return inapplicable;
   return failed(
@@ -113,16 +112,14 @@ function judgeItem(item: ElementNode, scene: Scene): Verdict {
 
 function judgeDescriptions(list: ElementNode, scene: Scene): Verdict {
   if (list.attributes.has("role")) return inapplicable;
-  const { index } = scene.page;
-  const stray = index
-    .childElements(list)
-    .find(
-      (child) =>
-        !/^(?:dt|dd|div)$/.test(child.tag) &&
-        !anywhere.has(child.tag) &&
-        !child.tag.includes("-") &&
-        isExposed(scene, child),
-    );
+  const held = elementsHeldBy(scene, list);
+  const stray = held.find(
+    (child) =>
+      !/^(?:dt|dd|div)$/.test(child.tag) &&
+      !anywhere.has(child.tag) &&
+      !child.tag.includes("-") &&
+      isExposed(scene, child),
+  );
   if (stray !== undefined)
     return failed(
       `A <${stray.tag}> stands in this <dl> where only <dt>, <dd> and a <div> around them may.`,
@@ -132,9 +129,8 @@ function judgeDescriptions(list: ElementNode, scene: Scene): Verdict {
         ...pointingAt(stray),
       },
     );
-  const parts = index
-    .childElements(list)
-    .flatMap((child) => (child.tag === "div" ? index.childElements(child) : [child]))
+  const parts = held
+    .flatMap((child) => (child.tag === "div" ? elementsHeldBy(scene, child) : [child]))
     .filter((child) => child.tag === "dt" || child.tag === "dd");
   const [first] = parts;
   if (first === undefined) return inapplicable;
@@ -154,10 +150,10 @@ function judgeDescriptions(list: ElementNode, scene: Scene): Verdict {
 function judgeTerm(term: ElementNode, scene: Scene): Verdict {
   const { index } = scene.page;
   if (term.attributes.has("role")) return inapplicable;
-  const parent = index.flatParent(term);
-  const holder = parent?.tag === "div" ? index.flatParent(parent) : parent;
+  const parent = holderOf(scene, term);
+  const holder = parent?.tag === "div" ? holderOf(scene, parent) : parent;
   if (parent === null || parent.tag === "dl" || holder?.tag === "dl") return passed;
-  if (parent.tag.includes("-") || parent.tag === "slot") return inapplicable;
+  if (parent.tag.includes("-")) return inapplicable;
   if (scene.document.kind === "fragment" && parent.tag === "body") return inapplicable;
   return failed(
     `This <${term.tag}> stands in a <${parent.tag}>, not in a <dl>.`,
@@ -221,6 +217,22 @@ export const lists = {
       html: `<!doctype html><title>t</title><div><dt>Beam</dt></div>`,
       finds: [["failed", "<dt>", "This <dt> stands in a <div>, not in a <dl>."]],
       others: 1,
+    },
+    {
+      html: `<boat-list><template shadowrootmode="open"><ul><slot></slot></ul></template><li>Petrel</li></boat-list>`,
+      finds: [],
+    },
+    {
+      html: `<boat-facts><template shadowrootmode="open"><dl><slot></slot></dl></template><dt>Boat</dt><dd>Petrel</dd></boat-facts>`,
+      finds: [],
+    },
+    {
+      html: `<boat-list><template shadowrootmode="open"><div><slot></slot></div></template><li>Petrel</li></boat-list>`,
+      finds: [["failed", "<li>", "This <li> stands in a <div>, not in a list."]],
+    },
+    {
+      html: `<boat-list><template shadowrootmode="open"><ul><slot></slot></ul></template><p>Petrel</p></boat-list>`,
+      finds: [["failed", "<ul>", "A <p> stands in this <ul> where only <li> may."]],
     },
   ],
 } as const satisfies PageCheck;
