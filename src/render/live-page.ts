@@ -10,6 +10,7 @@ import { tabSequence } from "../core/focus/tab-sequence.ts";
 import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import type { Moment } from "../engine/driver.ts";
+import { Animations } from "./animations.ts";
 import { inTask, trusted } from "./browser-task.ts";
 import { installChance } from "./chance.ts";
 import type { LiveElement } from "./clock.ts";
@@ -46,6 +47,9 @@ export interface PageSource {
   /** Tells an error with the place in source that it comes from; its own words without one. */
   readonly tellError?: (error: unknown) => string;
 }
+
+/** How many animations one after the other are waited for. */
+const MOST_ANIMATIONS = 6;
 
 /** Events that are told of what a key did. UI Events; HTML, "events". */
 const toldEvents = [
@@ -84,6 +88,7 @@ export class LivePage {
   readonly #dom: JSDOM;
   readonly #clock: VirtualClock;
   readonly #edited = new Set<LiveElement>();
+  readonly #animations = new Animations();
   readonly #doings = new Doings(() => this.focused());
   readonly #keys = new WeakMap<LiveElement, string>();
   readonly #top: TopLayer = { modals: [], popovers: [], order: [], before: new Map() };
@@ -99,6 +104,8 @@ export class LivePage {
     this.#clock = new VirtualClock((error) => this.report(error));
     const console = new VirtualConsole();
     console.on("jsdomError", (error: Error & { readonly type?: string }) => {
+      // The window's own reader of stylesheets is not asked for anything.
+      if (error.type === "css-parsing") return;
       if (error.type === "not-implemented") {
         if (/navigation|submit/i.test(error.message)) this.left.push("goes to another page");
       } else this.report(error.cause ?? error);
@@ -157,6 +164,7 @@ export class LivePage {
     });
     window.document.addEventListener("submit", (event: LiveElement) => this.#closeDialogOf(event));
     this.#doings.watch(window);
+    this.#animations.watch(window);
     this.#listeners.watch(window);
     installShims(window, {
       isRendered: (element) => this.#presence(element)?.rendered !== NO,
@@ -532,7 +540,15 @@ export class LivePage {
 
   /** @param goesElsewhere whether what was done may lead to another place of the page */
   async settle(goesElsewhere = this.#source.mayLeave ?? false): Promise<void> {
-    this.#rested(await this.#clock.settle(goesElsewhere));
+    let rests = await this.#clock.settle(goesElsewhere);
+    for (let turn = 0; turn < MOST_ANIMATIONS && (await this.#endAnimations()); turn++)
+      rests = await this.#clock.settle(false);
+    this.#rested(rests);
+  }
+
+  #endAnimations(): Promise<boolean> {
+    const styleOf = (element: LiveElement, property: string) => this.#styleValue(element, property);
+    return inTask(() => this.#animations.end(this.window, styleOf));
   }
 
   /** Lets a second go by while nobody does anything. */

@@ -153,3 +153,15 @@ test("its lots fall the same in every window", async () => {
   expect(new Set(first).size).toBeGreaterThan(6);
   expect(first[1]).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-8[0-9a-f]{3}-[0-9a-f]{12}$/);
 });
+
+test("animations come to their end, and those that have none do not", async () => {
+  const body = `<style>@keyframes in {} .in { animation: in 1s } .turn { animation: in 1s infinite }</style>
+    <button>a</button><p id="p"></p><p id="r"></p>`;
+  const script = `for (const type of ["animationstart", "animationend"])
+      document.addEventListener(type, (event) => log.push([type, event.target.id, event.animationName].join(" ")));
+    document.querySelector("button").onclick = () => { p.className = "in"; r.className = "turn"; };`;
+  expect(await logged(body, script, press("Tab", "Enter", "Enter"))).toEqual([
+    "animationstart p in",
+    "animationend p in",
+  ]);
+});

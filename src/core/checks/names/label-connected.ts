@@ -2,7 +2,7 @@ import { elementsBelow } from "../../document/around.ts";
 import { isLabelable } from "../../document/document-index.ts";
 import { type ElementNode, holdsHole, isUndefinedElement } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
-import { attributeText } from "../../document/written.ts";
+import { attributeText, attributeTokens } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, pointingAt, type Verdict } from "../../findings/verdict.ts";
 import { setAttribute } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
@@ -102,6 +102,9 @@ function judge(label: ElementNode, scene: Scene): Verdict {
   if (!isLabelable(target)) {
     if (target.tag.includes("-")) return passed;
     if (target.attributes.get("type")?.value === "hidden") return inapplicable;
+    // What cannot be labelled is named by the label all the same, where it says so itself.
+    const own = attributeText(label, "id");
+    if (own !== null && attributeTokens(target, "aria-labelledby").includes(own)) return passed;
     return failed(
       `This label is for "${id}", which is a <${target.tag}> and cannot take a label.`,
       connect(scene, label, "Point for at the field itself, or name the element with aria-labelledby."),
@@ -210,6 +213,10 @@ export const labelConnected = {
           `This label is for "elsewhere". Is there such a field where this piece is used?`,
         ],
       ],
+    },
+    {
+      html: `<label id="l" for="s">Slip</label><div id="s" role="combobox" tabindex="0" aria-expanded="false" aria-controls="o" aria-labelledby="l">Choose</div><ul id="o" role="listbox" aria-labelledby="l" hidden></ul>`,
+      finds: [],
     },
   ],
 } as const satisfies PageCheck;
