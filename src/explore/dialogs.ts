@@ -4,7 +4,7 @@ import { dialogKeepsFocus } from "../core/checks/keys/dialog-keeps-focus.ts";
 import { dialogTakesFocus } from "../core/checks/keys/dialog-takes-focus.ts";
 import { NO } from "../core/css/certainty.ts";
 import type { ElementNode } from "../core/document/node.ts";
-import type { Driver } from "../engine/driver.ts";
+import type { Driver, Moment } from "../engine/driver.ts";
 import type { SeenElement } from "../engine/explored.ts";
 import { isInside, visibleElement } from "./around.ts";
 import { focusText } from "./keys-text.ts";
@@ -99,7 +99,8 @@ async function tryFocusIn(
 export const keepsFocus = (trials: Trials, moves: readonly Move[], { key }: OpenedDialog): Promise<boolean> =>
   trials.after(moves, async (page) => {
     if (!(await holdsFocus(page, key))) return false;
-    if ((await stopsOutside(page, key)).length === 0) return false;
+    // Where all else is inert it holds focus without any key.
+    if ((await stopsOutside(page, key)).length === 0) return isAnyInert(await page.moment());
     const most = (await page.moment()).stops().length + 2;
     for (let n = 0; n < most; n++) {
       await page.press("Tab");
@@ -108,6 +109,12 @@ export const keepsFocus = (trials: Trials, moves: readonly Move[], { key }: Open
     const [outside] = await stopsOutside(page, key);
     if (outside !== undefined) await page.focus((await page.moment()).keyOf(outside));
     return visibleElement(await page.moment(), key) !== null;
+  });
+
+const isAnyInert = ({ scene }: Moment): boolean =>
+  scene.page.index.elements.some((element) => {
+    const { inert, visible } = scene.presence.of(element);
+    return inert && visible !== NO;
   });
 
 /** What lies behind a dialog that holds focus must be out of reach for screen readers too. WAI-ARIA 1.2, `aria-modal`. */
