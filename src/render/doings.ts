@@ -9,7 +9,7 @@ export class Doings {
   hovered: LiveElement | null = null;
   /** What a pointer is held down on. */
   held: LiveElement | null = null;
-  /** Fields that people changed, or tried to send. HTML §4.10.22.2, "user validity". */
+  /** Fields that people changed, or tried to send. Selectors 4, `:user-invalid`. */
   readonly #used = new Set<LiveElement>();
   readonly #focused: () => LiveElement | null;
 

@@ -73,7 +73,7 @@ function hit({ isInert, styleValue }: PointerHost, aim: LiveElement): LiveElemen
   return element;
 }
 
-/** The disabled control that an element is, or is in. HTML §4.10.19.5. */
+/** The disabled control that an element is, or is in. HTML §4.10.18.5. */
 export const disabledAround = (element: LiveElement): LiveElement | null =>
   element.closest("button:disabled, input:disabled, select:disabled, textarea:disabled");
 
