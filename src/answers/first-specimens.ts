@@ -11,6 +11,7 @@ import {
 import type { Host } from "../host/host.ts";
 import { Workspace } from "../host/workspace.ts";
 import { loadSources } from "../read/load-sources.ts";
+import { isDecorated } from "../readers/composition/component-styles.ts";
 import { composer, type FoundComponent } from "../readers/composition/compose.ts";
 import { sampleOf, statesOf } from "../readers/composition/sample-props.ts";
 import type { SourceModule } from "../readers/composition/source-module.ts";
@@ -48,8 +49,8 @@ export async function draftSpecimens(plan: ReadingPlan, host: Host): Promise<Dra
   let there = 0;
   for (const { path: file } of entries) {
     const module = file === null ? undefined : sources.modules.get(file);
-    const format = drafts[(file === null ? null : componentFormatOf(file)) ?? "angular"];
-    if (file === null || module === undefined || format === null) continue;
+    if (file === null || module === undefined) continue;
+    const format = drafts[isDecorated(module) ? "angular" : (componentFormatOf(file) ?? "jsx")];
     const components = composing.componentsOf(module).filter((found) => exportOf(found, format) !== null);
     if (components.length === 0) continue;
     const base = file.replace(/\.[^.]+$/, "");
@@ -69,8 +70,8 @@ export async function draftSpecimens(plan: ReadingPlan, host: Host): Promise<Dra
   return { drafts: drafted, there, problems: [...problems, ...sources.problems] };
 }
 
-/** How specimens of each format are drafted; null for one whose components are not mounted. */
-const drafts: Readonly<Record<ComponentFormatName, DraftedFormat | null>> = {
+/** How specimens of each format are drafted. */
+const drafts: Readonly<Record<ComponentFormatName, DraftedFormat>> = {
   jsx: {
     isWhole: false,
     imports: [],
@@ -90,7 +91,13 @@ const drafts: Readonly<Record<ComponentFormatName, DraftedFormat | null>> = {
     shown: (name, given) =>
       `({ component: ${name}, props: ${given.length === 0 ? "{}" : objectText(given)} })`,
   },
-  angular: null,
+  angular: {
+    isWhole: false,
+    imports: [],
+    ending: () => "ts",
+    shown: (name, given) =>
+      `({ component: ${name}${given.length === 0 ? "" : `, inputs: ${objectText(given)}`} })`,
+  },
 };
 
 type Given = readonly (readonly [prop: string, sample: string])[];

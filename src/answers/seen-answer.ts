@@ -1,6 +1,7 @@
 import { checkWith } from "../core/checks/catalogue.ts";
 import type { Check } from "../core/checks/check.ts";
 import { type CheckResult, checkResult } from "../core/checks/run.ts";
+import { elementPath } from "../core/document/element-path.ts";
 import type { Span } from "../core/document/node.ts";
 import { shortened } from "../core/document/shortened.ts";
 import { ask } from "../core/repair/repair.ts";
@@ -74,10 +75,16 @@ export class SeenAnswers {
   /** An element as its source tells of it; what a script made has only its place in the window. */
   element({ span, path, tag, role, name, nearest }: SeenElement): ElementAnswer {
     const scene = this.#scene;
-    const node =
+    const { index } = scene?.page ?? {};
+    const written =
       span === null
-        ? undefined
-        : scene?.page.index.elements.find(({ source }) => source?.start === span.start);
+        ? []
+        : (index?.elements ?? []).filter(
+            ({ source }) => source?.start === span.start && source.file === span.file,
+          );
+    // A component that is used twice writes two elements at one place.
+    const node =
+      written.length < 2 ? written[0] : written.find((one) => index && elementPath(index, one) === path);
     if (scene !== null && node !== undefined)
       return { ...elementAnswer(scene.page.index, scene, node, this.#texts), role, name };
     const text = nearest === null ? null : this.#texts.text(nearest.file);

@@ -353,9 +353,14 @@ class Explorer {
   #follows(stop: Stop, key: string, effect: Effect): void {
     if (this.#expanded.get(stop.key) != null) this.#notes.try(stateFollows);
     const stopChanges = effect.changes.filter((change) => change.key === stop.key);
+    // What it shows in itself is its value, and what is only announced opens nothing.
     const toggles = effect.changes.some(
-      (change) =>
-        (change.what === "shown" || change.what === "hidden") && change.key !== stop.key && !change.isBare,
+      ({ what, key: changed, isBare, isLive, inside }) =>
+        (what === "shown" || what === "hidden") &&
+        changed !== stop.key &&
+        !inside.includes(stop.key) &&
+        !isBare &&
+        !isLive,
     );
     if (!toggles || stopChanges.some((change) => isOfAttribute(change, expanded)) || effect.isGone) return;
     const isTold = this.#expanded.get(stop.key) ?? null;

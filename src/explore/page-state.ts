@@ -17,6 +17,8 @@ interface ElementState {
   readonly text: string;
   /** The keys of the elements in it, in order. */
   readonly order: readonly string[];
+  /** The key of the element that it is in. */
+  readonly parent: string | null;
 }
 
 /** One difference between two states of a page. */
@@ -28,6 +30,8 @@ export type Change = {
   readonly isBare: boolean;
   /** Whether it is a live region, or in one: what changes there only tells of what was done. */
   readonly isLive: boolean;
+  /** The keys of what it is in, the innermost first. */
+  readonly inside: readonly string[];
 } & (
   | {
       /** `order`: the elements in it stand in another order. */
@@ -73,6 +77,7 @@ export function stateIn({ scene, keyOf, address }: Moment): PageState {
     attributes: new Map(),
     text: address,
     order: [],
+    parent: null,
   });
   const { index } = scene.page;
   for (const node of index.elements) {
@@ -97,6 +102,7 @@ export function stateIn({ scene, keyOf, address }: Moment): PageState {
       attributes,
       text,
       order: index.childElements(node).map(keyOf),
+      parent: parent === null ? null : keyOf(parent),
     });
   }
   return state;
@@ -108,23 +114,29 @@ export function changesBetween(before: PageState, after: PageState): readonly Ch
   const changes: Change[] = [];
   for (const [key, is] of after) {
     const was = before.get(key);
-    const { tag, isBare, isLive } = is;
-    const at = { key, tag, isBare, isLive };
+    const at = () => changeAt(key, is, after);
     if (was === undefined || !was.visible) {
-      if (is.visible) changes.push({ ...at, what: "shown" });
-    } else if (!is.visible) changes.push({ ...at, what: "hidden" });
+      if (is.visible) changes.push({ ...at(), what: "shown" });
+    } else if (!is.visible) changes.push({ ...at(), what: "hidden" });
     if (was === undefined) continue;
-    if (was.text !== is.text) changes.push({ ...at, what: "text", text: is.text, was: was.text });
-    if (isReordered(was.order, is.order)) changes.push({ ...at, what: "order" });
+    if (was.text !== is.text) changes.push({ ...at(), what: "text", text: is.text, was: was.text });
+    if (isReordered(was.order, is.order)) changes.push({ ...at(), what: "order" });
     for (const name of new Set([...was.attributes.keys(), ...is.attributes.keys()])) {
       const value = is.attributes.get(name) ?? null;
       if ((was.attributes.get(name) ?? null) !== value)
-        changes.push({ ...at, what: "attribute", name, value });
+        changes.push({ ...at(), what: "attribute", name, value });
     }
   }
-  for (const [key, { tag, visible, isBare, isLive }] of before)
-    if (!after.has(key) && visible) changes.push({ key, tag, isBare, isLive, what: "hidden" });
+  for (const [key, was] of before)
+    if (!after.has(key) && was.visible) changes.push({ ...changeAt(key, was, before), what: "hidden" });
   return changes;
+}
+
+/** What is told of an element that changed. */
+function changeAt(key: string, { tag, isBare, isLive, parent }: ElementState, state: PageState) {
+  const inside: string[] = [];
+  for (let up = parent; up !== null; up = state.get(up)?.parent ?? null) inside.push(up);
+  return { key, tag, isBare, isLive, inside };
 }
 
 /** Whether what was there before and is still there stands in another order. */

@@ -38,6 +38,8 @@ export interface PageSource {
   readonly sheets: (window: AnyWindow) => readonly SheetEntry[];
   /** Stylesheets of style elements that were parsed before, by their text. */
   readonly parsed: Map<string, Sheet>;
+  /** A stylesheet of the window as it was written, where its text says what it was made from. */
+  readonly writtenSheet?: (text: string) => Sheet | null;
   /** Where the elements of a window were written, as it stands now. */
   readonly places: (dom: JSDOM) => Places;
   /** Whether anything in it may lead to another place; worked out from what it shows where nothing is said. */

@@ -32,6 +32,7 @@ export interface SnapshotSource {
   readonly isBehind: (element: LiveElement) => boolean;
   readonly isOpenPopover: (element: LiveElement) => boolean;
   readonly parsed: Map<string, Sheet>;
+  readonly writtenSheet?: (text: string) => Sheet | null;
 }
 
 /** What the tags of a component are stamped with when it is compiled: where each was written. */
@@ -146,16 +147,18 @@ function styleOf(element: LiveElement, scope: Document | ShadowRoot, source: Sna
   const place = source.places.tag(element);
   const end = source.places.endTag(element);
   const written = place !== null && end !== null ? source.html.slice(place.end, end.start) : null;
-  const rules = [...(element.sheet?.cssRules ?? [])].map((rule) => rule.cssText).join("\n");
   const isWritten = written !== null && element.textContent === written;
-  const text: string = element.textContent.trim() === "" && rules !== "" ? rules : element.textContent;
+  const text: string = element.textContent.trim() === "" ? rulesOf(element) : element.textContent;
   const start = isWritten ? (place?.end ?? 0) : 0;
   const file = isWritten ? source.file : SCRIPTED;
   const key = `${file} ${start} ${text}`;
   let sheet = source.parsed.get(key);
   if (sheet === undefined) {
-    sheet = parseSheet({ file, text, start });
+    sheet = source.writtenSheet?.(text) ?? parseSheet({ file, text, start });
     source.parsed.set(key, sheet);
   }
   return { sheet, media: element.getAttribute("media"), scope, imports: new Map() };
 }
+
+const rulesOf = (style: LiveElement): string =>
+  [...(style.sheet?.cssRules ?? [])].map((rule) => rule.cssText).join("\n");

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import { type Change, includesAll, isDrawingAlone, wanted } from "../../src/explore/page-state.ts";
 
-const said = { isBare: false, isLive: false };
+const said = { isBare: false, isLive: false, inside: [] };
 
 const expanded = (value: string | null): Change => ({
   key: "e1",
@@ -38,12 +38,13 @@ test.each<readonly [what: string, all: readonly Change[], some: readonly Change[
   expect(includesAll(all, some)).toBe(holds);
 });
 
-const ripple: Change = { key: "e4", tag: "span", isBare: true, isLive: false, what: "shown" };
+const ripple: Change = { key: "e4", tag: "span", isBare: true, isLive: false, inside: [], what: "shown" };
 const message: Change = {
   key: "e5",
   tag: "p",
   isBare: false,
   isLive: true,
+  inside: [],
   what: "text",
   text: "six",
   was: "",

@@ -20,12 +20,25 @@ afterAll(() => {
 
 /** A project in a folder of its own, with the packages of this one. */
 export function project(files: Readonly<Record<string, string>>, packages: readonly string[] = []): string {
-  const folder = mkdtempSync(path.join(os.tmpdir(), "keel-test-"));
-  folders.push(folder);
+  const folder = newFolder(os.tmpdir());
   if (packages.length === 0) symlinkSync(path.join(root, "node_modules"), path.join(folder, "node_modules"));
   for (const from of packages)
     cpSync(from, path.join(folder, "node_modules", path.basename(from)), { recursive: true });
-  for (const [name, text] of Object.entries({ "package.json": `{"name":"yard"}`, ...files })) {
+  return filled(folder, { "package.json": `{"name":"yard"}`, ...files });
+}
+
+/** A project in a folder below another, whose packages it finds there. */
+export const projectIn = (within: string, files: Readonly<Record<string, string>>): string =>
+  filled(newFolder(within), files);
+
+function newFolder(within: string): string {
+  const folder = mkdtempSync(path.join(within, "keel-test-"));
+  folders.push(folder);
+  return folder;
+}
+
+function filled(folder: string, files: Readonly<Record<string, string>>): string {
+  for (const [name, text] of Object.entries(files)) {
     mkdirSync(path.dirname(path.join(folder, name)), { recursive: true });
     writeFileSync(path.join(folder, name), text);
   }
@@ -40,18 +53,21 @@ export const bundled = (folder: string, files: readonly string[]): Promise<Bundl
     files: files.map((file) => path.join(folder, file)),
   });
 
-/** What comes of every specimen of a file, by its name. */
+/** What comes of every specimen of a file, by its name; of those that are only shown, what they show. */
 export async function mounted(
   folder: string,
   file: string,
   bundle: Bundle,
-  script: readonly WalkStep[] | null = null,
+  { script = null, shown = [] }: { script?: readonly WalkStep[] | null; shown?: readonly string[] } = {},
 ): Promise<ReadonlyMap<string, MountedResult>> {
   const specimens = new MountedSpecimens();
   const at = { path: path.join(folder, file), name: file };
   const { specimens: listed } = await specimens.list({ kind: "list", bundle, file: at });
   const results = new Map<string, MountedResult>();
-  for (const [index, { name, place }] of listed.entries())
+  for (const [index, { name, place }] of listed.entries()) {
+    const exploration = shown.includes(name)
+      ? null
+      : { script, patience: 20_000, plan: everyCheck, log: false };
     results.set(
       name,
       await specimens.mount(
@@ -61,11 +77,12 @@ export async function mounted(
           file: at,
           specimen: { name, index, place },
           device: desktop,
-          exploration: { script, patience: 20_000, plan: everyCheck, log: false },
+          exploration,
         },
-        (page, exploration, opened) => explore(liveSource(page), exploration, new LiveDriver(opened)),
+        (page, exploring, opened) => explore(liveSource(page), exploring, new LiveDriver(opened)),
       ),
     );
+  }
   return results;
 }
 

@@ -342,7 +342,7 @@ test("a walk script presses the keys of a specimen", async () => {
   );
   expect(script).toMatchObject({ ok: true, opens: "slot card" });
   const steps = script.ok ? script.steps : [];
-  const { script: lines } = (await mounted(folder, "src/card.specimen.tsx", bundle!, steps)).get(
+  const { script: lines } = (await mounted(folder, "src/card.specimen.tsx", bundle!, { script: steps })).get(
     "slot card",
   )!;
   expect(lines!.map(({ line, outcome }) => [line, outcome])).toEqual([

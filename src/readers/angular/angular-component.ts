@@ -222,7 +222,13 @@ function inputsOf(
         {
           name: aliasOf(argument) ?? field,
           field,
-          member: { shape: shapeFrom(annotation), optional: !isSure || (value !== null && !required) },
+          member: {
+            shape:
+              annotation == null
+                ? literalShape(composition, value ?? undefined, type)
+                : shapeFrom(annotation),
+            optional: !isSure || (value !== null && !required),
+          },
           isSignal: false,
           fallback: value,
         },

@@ -1,10 +1,11 @@
 import { createHash } from "node:crypto";
 import { existsSync } from "node:fs";
-import { createRequire } from "node:module";
 import path from "node:path";
 import { type BuildFailure, build, type Message } from "esbuild";
 import type { Bundle, BundledStyle, BundleRequest, BundleResult, SourceRemark } from "../protocol.ts";
+import { angularBuild, asksForAngular } from "./angular-build.ts";
 import { JsxConfig } from "./jsx-config.ts";
+import { resolves } from "./project-tools.ts";
 import { shownPath } from "./shown-path.ts";
 import type { Gathered } from "./source-file.ts";
 import { specimenPlugin } from "./specimen-plugin.ts";
@@ -59,9 +60,10 @@ async function bundled(request: BundleRequest, files: readonly string[]): Promis
   const { root, workingDirectory } = request;
   const styles = new Map<string, BundledStyle>();
   const gathered: Gathered = { styles, stylesKnown: true };
-  const frameworks = Object.keys(mountedWith).filter((name) => isThere(root, mountedWith[name] as string));
+  const frameworks = Object.keys(mountedWith).filter((name) => resolves(root, mountedWith[name] as string));
   const vite = viteConfig(root);
   if (vite !== null) return bundledByVite(request, files, frameworks, vite);
+  const angular = frameworks.includes("angular") && asksForAngular(root) ? angularBuild(root) : null;
   const tsconfig = path.join(root, "tsconfig.json");
   const config = new JsxConfig(existsSync(tsconfig) ? tsconfig : null);
   try {
@@ -78,6 +80,8 @@ async function bundled(request: BundleRequest, files: readonly string[]): Promis
       format: "iife",
       platform: "browser",
       target: "node20",
+      // Zones see promises, and not what waits for them.
+      ...(angular?.hasZones === true ? { supported: { "async-await": false } } : {}),
       outfile: "specimens.js",
       sourcemap: "external",
       sourcesContent: false,
@@ -96,7 +100,7 @@ async function bundled(request: BundleRequest, files: readonly string[]): Promis
         __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: "false",
       },
       loader: { ".js": "jsx", ...Object.fromEntries(assets.map((ending) => [ending, "file" as const])) },
-      plugins: [specimenPlugin(request, gathered)],
+      plugins: [specimenPlugin(request, gathered, angular)],
     });
     const text = (ending: string) =>
       shared(result.outputFiles.find((file) => file.path.endsWith(ending))?.contents ?? new Uint8Array());
@@ -159,12 +163,3 @@ const remarkOf = ({ text, location }: Message): SourceRemark => ({
   column: location == null ? null : location.column + 1,
   message: text,
 });
-
-function isThere(root: string, name: string): boolean {
-  try {
-    createRequire(path.join(root, "package.json")).resolve(name);
-    return true;
-  } catch {
-    return false;
-  }
-}

@@ -127,6 +127,34 @@ export const svelteOrigin: OriginOf = (element) => {
     : { at: use.at, isOwn: false, frames, keys: "" };
 };
 
+/**
+ * Angular in development: what it gives to look into pages (`ng`) tells the component whose template wrote an element,
+ * and its element, whose stamp is where it is used. What a package renders stands where it is used.
+ * @param sites where classes were written
+ */
+export const angularOrigin =
+  (stamp: (element: LiveElement) => string | null, sites: WeakMap<object, string>, ng: Private): OriginOf =>
+  (element) => {
+    if (typeof ng?.getOwningComponent !== "function") return null;
+    const frames: OriginFrame[] = [];
+    let at = stamp(element);
+    const isOwn = at !== null;
+    if (ng.getContext(element) === null && !isOwn) return null;
+    for (let host = element, n = 0; n < MOST_FRAMES; n++) {
+      const owner: Private = ng.getOwningComponent(host);
+      if (owner === null) break;
+      host = ng.getHostElement(owner);
+      const type = owner.constructor;
+      // What is at the top is told by where it is defined.
+      const used = stamp(host) ?? (ng.getOwningComponent(host) === null ? (sites.get(type) ?? null) : null);
+      if (used === null) continue;
+      at ??= used;
+      frames.unshift({ name: type.name.replace(/^_/, ""), at: used });
+    }
+    if (at === null && frames.length === 0) return null;
+    return { at, isOwn, frames: isOwn ? frames : frames.slice(0, -1), keys: "" };
+  };
+
 const isOfPackage = (file: string): boolean => /(?:^|\/)node_modules\//.test(file);
 
 /** Events whose names are not those of the props that handle them. */

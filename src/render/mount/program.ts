@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { SourceMap, type SourceMapPayload } from "node:module";
 import path from "node:path";
 import { Script } from "node:vm";
+import { asWritten } from "../../core/css/as-written.ts";
 import { classScopedSheet, renamedClasses, scopedSheet } from "../../core/css/narrowed-sheet.ts";
 import { parseSheet } from "../../core/css/parse-sheet.ts";
 import type { Sheet } from "../../core/css/sheet.ts";
@@ -10,6 +11,7 @@ import type { CommentNode, Span } from "../../core/document/node.ts";
 import { startTagEnd } from "../../readers/composition/start-tag-end.ts";
 import type { Bundle, SourceRemark } from "../protocol.ts";
 import { shownPath } from "./shown-path.ts";
+import { markedStyle } from "./style-mark.ts";
 
 /** What the program is called in the stacks of errors. */
 const PROGRAM = "keel-specimens";
@@ -58,6 +60,13 @@ export class Program {
     return sheet;
   }
 
+  /** What a framework made of a stylesheet that a component brings along, with the places of what was written. */
+  writtenSheet(text: string): Sheet | null {
+    const key = markedStyle(text);
+    const written = key === null ? null : this.sheet(key);
+    return written === null ? null : asWritten(parseSheet({ file: written.file, text, start: 0 }), written);
+  }
+
   #text(file: string): SourceText | null {
     const known = this.#texts.get(file);
     if (known !== undefined) return known;
@@ -83,16 +92,22 @@ export class Program {
   tagAt(place: string): Span | null {
     const known = this.#spans.get(place);
     if (known !== undefined) return known;
-    const [, named = "", line = "1", column = "1"] = /^(.*):(\d+):(\d+)$/.exec(place) ?? [];
+    const { file: named, line, column } = partsOf(place);
     const file = this.#shownName(named);
     const source = this.#text(file);
-    const start = source?.lines.offset(Number(line), Number(column)) ?? null;
+    const start = source?.lines.offset(line, column) ?? null;
     const span =
       source === null || start === null || source.text[start] !== "<"
         ? null
         : { file, start, end: startTagEnd(source.text, start) };
     this.#spans.set(place, span);
     return span;
+  }
+
+  /** The line at a place, from there on, where no tag stands; null where there is no such place. */
+  lineAt(place: string): Span | null {
+    const { file, line, column } = partsOf(place);
+    return this.spanAt({ file: this.#shownName(file), line, column, message: "" });
   }
 
   /** What stands at a place up to the end of its line; null where there is no such place. */
@@ -127,7 +142,8 @@ export class Program {
       const entry = this.#map.findEntry(Number(line) - 1, Number(column) - 1);
       if (!("originalSource" in entry) || entry.originalSource === undefined) continue;
       const file = this.#shownName(entry.originalSource.replace(/^file:\/\//, ""));
-      if (/(?:^|\/)(?:keel(?:-jsx)?:|node_modules\/)/.test(file)) continue;
+      // Packages tell where they were built, elsewhere.
+      if (/(?:^|\/)(?:keel(?:-jsx)?:|node_modules\/)/.test(file) || this.#text(file) === null) continue;
       frames.push({
         // A module is called by its path, a function by its name.
         name:
@@ -137,6 +153,12 @@ export class Program {
     }
     return frames;
   }
+}
+
+/** The parts of a place that is written `file:line:column`. */
+function partsOf(place: string): { readonly file: string; readonly line: number; readonly column: number } {
+  const [, file = "", line = "1", column = "1"] = /^(.*):(\d+):(\d+)$/.exec(place) ?? [];
+  return { file, line: Number(line), column: Number(column) };
 }
 
 const textOf = (bytes: Uint8Array): string =>

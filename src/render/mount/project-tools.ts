@@ -17,6 +17,16 @@ export async function projectTool<T>(root: string, name: string): Promise<T | nu
   }
 }
 
+/** Whether a project has a package, or a module of one. */
+export function resolves(root: string, name: string): boolean {
+  try {
+    createRequire(path.join(root, "package.json")).resolve(name);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /** The first of some files that lies in a folder; null where none does. */
 export const firstThere = (folder: string, names: readonly string[]): string | null => {
   const name = names.find((one) => existsSync(path.join(folder, one)));

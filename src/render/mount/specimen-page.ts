@@ -6,7 +6,14 @@ import type { LivePage, PageSource } from "../live-page.ts";
 import type { Places } from "../places.ts";
 import type { SourceRemark } from "../protocol.ts";
 import { STAMP } from "../snapshot.ts";
-import { type Origin, type OriginOf, reactOrigin, svelteOrigin, vueOrigin } from "./origins.ts";
+import {
+  angularOrigin,
+  type Origin,
+  type OriginOf,
+  reactOrigin,
+  svelteOrigin,
+  vueOrigin,
+} from "./origins.ts";
 import type { Program } from "./program.ts";
 import { STAGE } from "./window-code.ts";
 
@@ -42,7 +49,7 @@ interface Mount {
     container: LiveElement,
     report: (error: unknown, info?: unknown) => void,
     options: Specimen["options"],
-  ): void;
+  ): Promise<void> | undefined;
   /** Content in the form in which a wrapper takes it. */
   inside?(content: unknown): unknown;
 }
@@ -67,6 +74,7 @@ export function specimenPage(
         return sheet === null ? [] : [{ sheet, media: null }];
       }),
     parsed: new Map(),
+    writtenSheet: (text) => program.writtenSheet(text),
     places: ({ window }) => placesOf(window, program, specimen.place),
     start: async (page) => {
       const shelf = await specimensIn(page, program, file.path);
@@ -136,8 +144,9 @@ async function mountSpecimen(page: LivePage, { render, options }: Specimen): Pro
   if (kind !== null && mount === null) throw new Error(`the project has no ${kind} to mount this with`);
   const { wrapper } = options as { wrapper?: (inside: unknown) => unknown };
   const shown = wrapper === undefined ? content : await wrapper(mount?.inside?.(content) ?? content);
-  if (mount !== null)
-    mount.mount(shown, container, (error, info) => page.report(withStack(error, info)), options);
+  const report = (error: unknown, info?: unknown) => page.report(withStack(error, info));
+  // Nobody waits for a mount that takes its time: only the clock of the window would bring it on.
+  if (mount !== null) mount.mount(shown, container, report, options)?.catch(report);
   else if (typeof shown === "string") container.innerHTML = shown;
   else container.append(...(isNode(shown) ? [shown] : [...(shown as Iterable<LiveElement>)]));
 }
@@ -148,17 +157,21 @@ const isNode = (content: unknown): boolean =>
 /** Which framework shows what a specimen renders; null for elements and HTML. */
 function frameworkOf(content: unknown, mounts: Stage["mounts"]): string | null {
   if (typeof content === "string" || isNode(content)) return null;
-  if (typeof content === "function") return "svelte" in mounts ? "svelte" : "vue";
   const parts = (content ?? {}) as Record<string, unknown>;
+  if (isOfAngular(content) || isOfAngular(parts.component)) return "angular";
+  if (typeof content === "function") return "svelte" in mounts ? "svelte" : "vue";
   if ("$$typeof" in parts) return "react";
   if (typeof parts.component === "function") return "svelte";
   if (parts.__v_isVNode === true || "setup" in parts || "render" in parts || "template" in parts)
     return "vue";
   if (Array.isArray(content)) return isNode(content[0]) ? null : "react";
   throw new Error(
-    "this specimen renders nothing that can be shown: return a React element, a Vue component or virtual node, a Svelte component with its props, an element or HTML",
+    "this specimen renders nothing that can be shown: return a React element, a Vue component or virtual node, a Svelte component with its props, an Angular component with its inputs, an element or HTML",
   );
 }
+
+/** Angular keeps what it makes of a component on its class, under a name with a letter that nobody types. */
+const isOfAngular = (type: unknown): boolean => typeof type === "function" && "\u0275cmp" in type;
 
 /** An error, and the stack of components that React tells with it. */
 const withStack = (error: unknown, info: unknown): unknown => {
@@ -195,7 +208,12 @@ export function toldError(error: unknown, program: Program): string {
 function placesOf(window: AnyWindow, program: Program, place: SourceRemark | null): Places {
   const stage = window[STAGE] as Stage;
   const stamp = (element: LiveElement): string | null => element.getAttribute(STAMP);
-  const ways: readonly OriginOf[] = [reactOrigin(stamp, stage.sites), vueOrigin(stamp), svelteOrigin];
+  const ways: readonly OriginOf[] = [
+    reactOrigin(stamp, stage.sites),
+    vueOrigin(stamp),
+    svelteOrigin,
+    angularOrigin(stamp, stage.sites, window.ng),
+  ];
   const known = new Map<LiveElement, Origin | null>();
   const originOf = (element: LiveElement): Origin | null => {
     let origin = known.get(element);
@@ -220,7 +238,7 @@ function placesOf(window: AnyWindow, program: Program, place: SourceRemark | nul
     return span;
   };
   const frame = ({ name, at }: { readonly name: string; readonly at: string }): readonly ComponentFrame[] => {
-    const source = program.tagAt(at);
+    const source = program.tagAt(at) ?? program.lineAt(at);
     return source === null ? [] : [{ name, source, definition: source }];
   };
   return {

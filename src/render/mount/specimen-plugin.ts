@@ -4,16 +4,23 @@ import type { OnLoadResult, Plugin, PluginBuild } from "esbuild";
 import { componentFormats } from "../../core/document/component-formats.ts";
 import type { TemplateLanguageName } from "../../readers/composition/source-module.ts";
 import type { BundledStyle, BundleRequest } from "../protocol.ts";
+import type { AngularBuild } from "./angular-build.ts";
+import { readyAngular } from "./angular-plugin.ts";
 import { classExports } from "./class-exports.ts";
+import { resolves } from "./project-tools.ts";
 import { shownPath } from "./shown-path.ts";
 import type { Gathered, SourceFile } from "./source-file.ts";
 import { compileStyle } from "./style-source.ts";
 import { compileSvelte, compileSvelteModule } from "./svelte-source.ts";
 import { compileVue } from "./vue-source.ts";
-import { jsxCode, mountCode, specimenCode, styleCode } from "./window-code.ts";
+import { jsxCode, mountCodeFor, specimenCode, styleCode } from "./window-code.ts";
 
 /** Brings specimens, the places of their markup, their stylesheets and components of other languages into a build. */
-export function specimenPlugin(request: BundleRequest, gathered: Gathered): Plugin {
+export function specimenPlugin(
+  request: BundleRequest,
+  gathered: Gathered,
+  angular: AngularBuild | null,
+): Plugin {
   const { root, workingDirectory } = request;
   const sourceAt = async (file: string): Promise<SourceFile> => ({
     path: file,
@@ -31,21 +38,25 @@ export function specimenPlugin(request: BundleRequest, gathered: Gathered): Plug
   };
   return {
     name: "even-keel",
-    setup(build) {
+    async setup(build) {
       build.onResolve({ filter: /^keel:/ }, ({ path: name }) => ({ path: name.slice(5), namespace: "keel" }));
       build.onResolve({ filter: /^even-keel\/specimen$/ }, () => ({ path: "specimen", namespace: "keel" }));
       build.onLoad({ filter: /^mount-|^specimen$/, namespace: "keel" }, ({ path: name }) => ({
-        contents: name === "specimen" ? specimenCode : (mountCode[name.slice(6)] ?? ""),
+        contents:
+          name === "specimen"
+            ? specimenCode
+            : mountCodeFor(name.slice(6), (wanted) => resolves(root, wanted)),
         loader: "js",
         resolveDir: root,
       }));
       stampJsx(build);
+      if (angular !== null) await readyAngular(build, request, angular, gathered);
       build.onLoad({ filter: /\.svelte\.[jt]s$/ }, async ({ path: file }) =>
         compileSvelteModule(root, await sourceAt(file)),
       );
       build.onLoad({ filter: /\.(?:css|scss|sass|less|styl|pcss|postcss)$/ }, async ({ path: file }) => {
         const source = await sourceAt(file);
-        const compiled = await compileStyle(root, source);
+        const compiled = await compileStyle(root, source, angular?.stylePaths);
         if (compiled === null) gathered.stylesKnown = false;
         const { text, isAsWritten } = compiled ?? { text: "", isAsWritten: true };
         const isModule = /\.module\.[a-z]+$/.test(file);

@@ -23,7 +23,11 @@ type PostCss = (plugins: readonly unknown[]) => {
 };
 
 /** Turns a stylesheet into CSS with the project's own tools; null where it has none for its language, or they fail. */
-export async function compileStyle(root: string, source: SourceFile): Promise<CompiledStyle | null> {
+export async function compileStyle(
+  root: string,
+  source: SourceFile,
+  stylePaths: readonly string[] = [],
+): Promise<CompiledStyle | null> {
   const { path: file, text } = source;
   try {
     if (/\.s[ac]ss$/.test(file)) {
@@ -33,7 +37,11 @@ export async function compileStyle(root: string, source: SourceFile): Promise<Co
       return sass === null
         ? null
         : {
-            text: sass.compileString(text, { syntax, url, loadPaths: [path.dirname(file), root] }).css,
+            text: sass.compileString(text, {
+              syntax,
+              url,
+              loadPaths: [path.dirname(file), root, ...stylePaths],
+            }).css,
             isAsWritten: false,
           };
     }
@@ -41,7 +49,10 @@ export async function compileStyle(root: string, source: SourceFile): Promise<Co
       const less = await projectTool<Less>(root, "less");
       return less === null
         ? null
-        : { text: (await less.render(text, { filename: file })).css, isAsWritten: false };
+        : {
+            text: (await less.render(text, { filename: file, paths: [...stylePaths] })).css,
+            isAsWritten: false,
+          };
     }
     const plugins = await postCssPlugins(root);
     if (plugins === null) return /\.css$/.test(file) ? { text, isAsWritten: true } : null;

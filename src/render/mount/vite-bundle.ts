@@ -3,10 +3,10 @@ import { createRequire } from "node:module";
 import path from "node:path";
 import { pathToFileURL } from "node:url";
 import type { BundledStyle, BundleRequest, SourceRemark } from "../protocol.ts";
-import { firstThere } from "./project-tools.ts";
+import { firstThere, resolves } from "./project-tools.ts";
 import { shownPath } from "./shown-path.ts";
 import { stamping } from "./vue-source.ts";
-import { entryCode, jsxCode, mountCode, specimenCode } from "./window-code.ts";
+import { entryCode, jsxCode, mountCodeFor, specimenCode } from "./window-code.ts";
 
 /** A program as the project's own Vite builds it. */
 export interface BuiltByVite {
@@ -71,7 +71,9 @@ export async function builtByVite(
   const ours: ReadonlyMap<string, string> = new Map([
     [ENTRY, entryCode(files, frameworks, "import")],
     ["even-keel/specimen", specimenCode],
-    ...frameworks.map((name) => [`keel:mount-${name}`, mountCode[name] ?? ""] as const),
+    ...frameworks.map(
+      (name) => [`keel:mount-${name}`, mountCodeFor(name, (wanted) => resolves(root, wanted))] as const,
+    ),
   ]);
   const plugin = {
     name: "even-keel",

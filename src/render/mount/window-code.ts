@@ -1,3 +1,5 @@
+import { angularMountCode } from "./angular-code.ts";
+
 /** Code that is bundled with the specimens and runs in their window, by the name it is imported by there. */
 
 /** What a window with specimens in it holds for us, under this name. */
@@ -21,6 +23,7 @@ globalThis.process ??= { env: new Proxy({ NODE_ENV: "development" }, {
 }) };
 Object.assign(globalThis.${STAGE}, {
   files: { ${files.map((file) => `${JSON.stringify(file)}: () => ${take}(${JSON.stringify(file)})`).join(", ")} },
+  modules: [],
   mounts: { ${frameworks.map((name) => `${name}: () => ${take}("keel:mount-${name}")`).join(", ")} },
 });`;
 
@@ -48,8 +51,8 @@ export const styleCode = (id: string, exports = "export {};"): string => `
 globalThis.${STAGE}.styles.push(${JSON.stringify(id)});
 ${exports}`;
 
-/** How each framework shows what a specimen renders. */
-export const mountCode: Readonly<Record<string, string>> = {
+/** How each framework shows what a specimen renders. Angular's is in a file of its own. */
+const mountCode: Readonly<Record<string, string>> = {
   react: `
 import { createRoot } from "react-dom/client";
 export function mount(content, container, report) {
@@ -77,9 +80,14 @@ export const inside = (content) =>
   }));`,
 };
 
+/** How a framework shows what a specimen renders, with what of it the package has. */
+export const mountCodeFor = (framework: string, has: (name: string) => boolean): string =>
+  framework === "angular" ? angularMountCode(has) : (mountCode[framework] ?? "");
+
 /** The package that each framework is mounted with. */
 export const mountedWith: Readonly<Record<string, string>> = {
   react: "react-dom/client",
   vue: "vue",
   svelte: "svelte",
+  angular: "@angular/platform-browser",
 };
