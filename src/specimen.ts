@@ -16,7 +16,7 @@ export interface SpecimenOptions {
 /** A named example of a component in one state. */
 export interface Specimen {
   readonly name: string;
-  /** A React element, a Vue component or virtual node, a Svelte component, an element, or HTML. */
+  /** A React element, a Vue component or virtual node, a Svelte or Angular component, an element, or HTML. */
   readonly render: () => unknown;
   readonly options: SpecimenOptions;
   /** An error made where it stands, for its place. */
@@ -31,7 +31,8 @@ const SHELF = Symbol.for("even-keel.specimens");
  *
  *     specimen("slot card, taken", () => <SlotCard taken />);
  *
- * Svelte components are given with their props: `() => ({ component: SlotCard, props: { taken: true } })`.
+ * Svelte components are given with their props: `() => ({ component: SlotCard, props: { taken: true } })`; those of Angular
+ * with their `inputs`, and with `outputs`, `providers` and `content` where they have any.
  * @param name tells it from the others of its file
  */
 export function specimen(name: string, render: () => unknown, options: SpecimenOptions = {}): void {

@@ -51,6 +51,16 @@ const steps: readonly Step[] = [
     needs: "react and react-dom",
   },
   { shows: "The same dialog, mended", words: ["audit", "dialog-mended"], needs: "react and react-dom" },
+  {
+    shows: "The dialog in Angular, with what its template opens",
+    words: ["audit", "dialog-angular"],
+    needs: "@angular/core and @angular/platform-browser",
+  },
+  {
+    shows: "The same dialog in Angular, mended",
+    words: ["audit", "dialog-angular-mended"],
+    needs: "@angular/core and @angular/platform-browser",
+  },
   { shows: "The slot card in Vue, Svelte and Angular", words: ["audit", "slot-card", "--quiet"] },
   { shows: "The React page, mended", words: ["audit", "booking-mended/src"] },
 ];
