@@ -16,6 +16,8 @@ export interface Moment {
   nearest(element: ElementNode): Span | null;
   /** Events that a script, a framework or an attribute listens for on an element. */
   listens(element: ElementNode): ReadonlySet<string>;
+  /** Whether clicks are listened for around everything, for elements that do not show it. */
+  readonly hearsAllClicks: boolean;
   /** Whether an element, or anything around it, listens for keys; null for the page itself. */
   answersKeys(element: ElementNode | null): boolean;
   /** Whether it was opened as a modal dialog. */

@@ -14,6 +14,9 @@ import { Ways } from "./ways.ts";
 /** How many elements that only a pointer uses are tried. */
 const MOST_POINTED = 30;
 
+/** How many elements are tried that may be pressed because everything may. */
+const MOST_LEAVES = 12;
+
 /** How many items of one widget are tried: they are alike. */
 const MOST_ALIKE = 4;
 
@@ -42,10 +45,13 @@ export async function tryPointed(
 ): Promise<void> {
   const stops = new Set(notes.stops.map(({ key }) => key));
   const found = await notes.trials.peek((page) => candidatesIn(page, stops, cutShort));
-  const reported: Effect[] = [];
+  const { leaves, top } = await notes.trials.peek((page) => leavesIn(page, stops, found));
+  found.push(...leaves);
+  // What a press anywhere does is no work of what is pressed.
+  const reported: Effect[] = leaves.length === 0 || top === null ? [] : [await notes.trials.pointed(top)];
   const ways = new Ways(notes.trials);
   const items = new Map<string, number>();
-  for (const { key, element, isOwn, holdsStop } of found.slice(0, MOST_POINTED)) {
+  for (const { key, element, isOwn, holdsStop } of found) {
     const standing = await ways.standing(key);
     let path: readonly Move[] | null = null;
     if (standing.item !== null) {
@@ -84,7 +90,7 @@ async function candidatesIn(
   page: Driver,
   stops: ReadonlySet<string>,
   cutShort: ReadonlySet<string>,
-): Promise<readonly Candidate[]> {
+): Promise<Candidate[]> {
   const moment = await page.moment();
   const { index } = moment.scene.page;
   // The items of a widget stand in it, or beside the one that has focus.
@@ -94,16 +100,56 @@ async function candidatesIn(
   });
   const isHalfTried = (node: ElementNode) =>
     halfTried.some((box) => !/^(?:body|html|main)$/.test(box.tag) && isInside(moment, node, box));
-  return moment.scene.page.index.elements.flatMap((node) => {
+  const found = index.elements.flatMap((node) => {
     const key = moment.keyOf(node);
-    if (/^(?:html|body|label|option|input|select|textarea)$/.test(node.tag) || stops.has(key)) return [];
-    if (isHalfTried(node)) return [];
-    if (!isVisible(moment, node) || moment.scene.presence.of(node).inert) return [];
+    if (stops.has(key) || isHalfTried(node) || !canBePressed(moment, node)) return [];
     const isOwn = listensForPointer(moment, node);
     if (!isOwn && !isPartOfListener(moment, node)) return [];
     const holdsStop = moment.stops().some((stop) => isInside(moment, stop, node));
     return [{ key, element: seenElement(moment, node), isOwn, holdsStop }];
   });
+  return found.slice(0, MOST_POINTED);
+}
+
+const canBePressed = (moment: Moment, node: ElementNode): boolean =>
+  !/^(?:html|body|label|option|input|select|textarea)$/.test(node.tag) &&
+  isVisible(moment, node) &&
+  !moment.scene.presence.of(node).inert;
+
+/**
+ * Where something around everything listens for clicks: what stands alone and looks as if it were pressed, those first on
+ * which the pointer becomes a hand.
+ */
+async function leavesIn(
+  page: Driver,
+  stops: ReadonlySet<string>,
+  found: readonly Candidate[],
+): Promise<{ readonly leaves: readonly Candidate[]; readonly top: string | null }> {
+  const moment = await page.moment();
+  if (!moment.hearsAllClicks) return { leaves: [], top: null };
+  const { index, styles } = moment.scene.page;
+  const known = new Set(found.map(({ key }) => key));
+  const leaves = index.elements.filter(
+    (node) =>
+      /^(?:a|b|div|em|i|img|li|span|strong|svg|td)$/.test(node.tag) &&
+      index.childElements(node).length === 0 &&
+      !known.has(moment.keyOf(node)) &&
+      ![node, ...elementsAbove(index, node)].some((up) => stops.has(moment.keyOf(up))) &&
+      canBePressed(moment, node),
+  );
+  const hasHand = (node: ElementNode) => styles.value(node, "cursor")?.text === "pointer";
+  const [body] = index.byTag("body");
+  return {
+    leaves: [...leaves.filter(hasHand), ...leaves.filter((node) => !hasHand(node))]
+      .slice(0, MOST_LEAVES)
+      .map((node) => ({
+        key: moment.keyOf(node),
+        element: seenElement(moment, node),
+        isOwn: false,
+        holdsStop: false,
+      })),
+    top: body === undefined ? null : moment.keyOf(body),
+  };
 }
 
 function listensForPointer({ listens }: Moment, node: ElementNode): boolean {

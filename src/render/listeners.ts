@@ -1,7 +1,7 @@
 import { microtaskCheckpoint } from "./browser-task.ts";
 import type { AnyWindow, LiveElement } from "./clock.ts";
 import { byPeople } from "./events-by-people.ts";
-import { delegatedEvents, isOfFramework } from "./mount/origins.ts";
+import { delegatedEvents, isHandingOut, isOfFramework } from "./mount/origins.ts";
 
 /** Handlers that scripts give an element as a property. */
 const handled = [
@@ -18,6 +18,8 @@ export class Listeners {
   /** How many of each kind, by what they stand on. */
   readonly #counts = new Map<LiveElement, Map<string, number>>();
 
+  /** Events that a framework listens for at the top, each only where some element has a handler for it. */
+  readonly #handedOut = new Set<string>();
   /** Handlers that were ever given to elements as properties. */
   readonly #properties = new WeakMap<LiveElement, Set<string>>();
   /** Functions that stand in for those that scripts gave, which are told by them when they are taken away. */
@@ -30,6 +32,7 @@ export class Listeners {
     for (const { prototype } of [window.HTMLElement, window.SVGElement]) this.#watchProperties(prototype);
     const proto = window.EventTarget.prototype;
     const counts = this.#counts;
+    const handedOut = this.#handedOut;
     const standIn = (listener: unknown) => this.#standIn(listener);
     for (const [name, by] of [
       ["addEventListener", 1],
@@ -41,6 +44,7 @@ export class Listeners {
           const kinds = counts.get(this) ?? new Map<string, number>();
           counts.set(this, kinds.set(type, (kinds.get(type) ?? 0) + by));
         }
+        if (isHandingOut(listener)) handedOut.add(type);
         return native.call(this, type, standIn(listener), ...rest);
       };
     }
@@ -102,10 +106,28 @@ export class Listeners {
     return found;
   }
 
+  /** Whether events of a kind are listened for around everything, and no element shows for which of them. */
+  areAround(window: AnyWindow, type: string): boolean {
+    const { document } = window;
+    const around = [window, document, document.documentElement, document.body];
+    return (
+      around.some((target) => this.#isHeard(target, type)) ||
+      (this.#handedOut.has(type) && !this.#elements(window).some((element) => this.on(element).has(type)))
+    );
+  }
+
+  #isHeard(target: LiveElement, type: string): boolean {
+    return (this.#counts.get(target)?.get(type) ?? 0) > 0 || typeof target[`on${type}`] === "function";
+  }
+
+  #elements(window: AnyWindow): readonly LiveElement[] {
+    return [...window.document.querySelectorAll("*")];
+  }
+
   /** Whether anything in a window but itself listens for what people do. */
   isAny(window: AnyWindow): boolean {
     for (const [target, types] of this.#counts)
       if (target !== window && [...types].some(([type, n]) => n > 0 && byPeople.test(type))) return true;
-    return [...window.document.querySelectorAll("*")].some((element) => this.on(element).size > 0);
+    return this.#handedOut.size > 0 || this.#elements(window).some((element) => this.on(element).size > 0);
   }
 }

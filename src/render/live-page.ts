@@ -337,6 +337,7 @@ export class LivePage {
       element: (key) => keys.nodes.get(key) ?? null,
       nearest: (node) => places.nearest(elementOf(node)),
       listens: (node) => this.#listeners.on(elementOf(node)),
+      hearsAllClicks: this.#listeners.areAround(window, "click"),
       answersKeys: (node) => this.#answersKeys(node === null ? body : elementOf(node)),
       isModal: (node) => this.#top.modals.includes(elementOf(node)),
       shown: () =>

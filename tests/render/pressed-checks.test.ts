@@ -142,6 +142,30 @@ describe("pressing decides what source only suspects", () => {
       ["keys.reachable tr"],
     ],
     [
+      "a word that opens something, because a script hears every click",
+      page(
+        `<p>Slip 4 <span class="more">What it costs</span></p><p id="fee" hidden>18 a day</p><span>Mud</span>`,
+        `document.addEventListener("click", (e) => { if (e.target.closest(".more")) fee.hidden = false; });`,
+      ),
+      ["keys.reachable span"],
+    ],
+    [
+      "a button that opens it in the same way, and what closes when anything else is clicked",
+      page(
+        `<p>Slip 4 <button class="more">What it costs</button> <span>Mud</span></p><p id="fee" hidden>18 a day</p>`,
+        `document.addEventListener("click", (e) => { fee.hidden = !e.target.closest(".more"); });`,
+      ),
+      [],
+    ],
+    [
+      "a note that goes when anything is clicked",
+      page(
+        `<p>Slip 4 <span>Mud</span></p><p id="note">New prices</p><button>Close</button>`,
+        `document.addEventListener("click", () => { note.hidden = true; });`,
+      ),
+      [],
+    ],
+    [
       "a row beside a button that does the same",
       page(
         `<table><tr id="row"><td>Tystie</td><td><button>Open</button></td></tr></table><p hidden>7 t</p>`,

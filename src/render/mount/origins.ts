@@ -197,5 +197,10 @@ function eventNamed(name: string): string | null {
 
 /** Listeners by which frameworks hear of every event at the top of what they mount: they say nothing of any element. */
 export const isOfFramework = (listener: unknown): boolean =>
-  typeof listener === "function" &&
-  /^(?:bound )?(?:dispatch(?:Discrete|Continuous)?Event|handle_event_propagation)$/.test(listener.name);
+  isHandingOut(listener) ||
+  (typeof listener === "function" &&
+    /^(?:bound )?dispatch(?:Discrete|Continuous)?Event$/.test(listener.name));
+
+/** Svelte's, which it has only for events that some element handles. */
+export const isHandingOut = (listener: unknown): boolean =>
+  typeof listener === "function" && /^(?:bound )?handle_event_propagation$/.test(listener.name);

@@ -70,6 +70,7 @@ export const properties: Readonly<Record<string, PropertyRow>> = {
   quotes: any("auto", true),
   appearance: any("none"),
   "pointer-events": any("auto", true),
+  cursor: any("auto", true),
   interactivity: words("auto inert", "auto", true),
 
   color: colour("canvastext", true),
