@@ -218,16 +218,29 @@ const open = ref(false);
     ]);
   });
 
-  test("of Vue, with props of a type from another file", async () => {
+  test.each([
+    ["by its path", "./props"],
+    ["by a path of the project", "@/props"],
+    ["from a package", "boat-kit/types"],
+  ])("of Vue, with props of a type from another file %s", async (_, from) => {
+    const props = `export type Tone = "free" | "taken"; export interface Props { readonly slip: string; readonly tone?: Tone }`;
     const folder = project({
-      "props.ts": `export type Tone = "free" | "taken"; export interface Props { readonly slip: string; readonly tone?: Tone }`,
-      "Card.vue": `<script setup lang="ts">\nimport type { Props } from "./props";\ndefineProps<Props>();\n</script>\n<template><h2 :class="tone">{{ slip }}</h2><img src="hull.jpg"></template>\n`,
-      "a.specimen.ts": `import { specimen } from "even-keel/specimen"; import { h } from "vue"; import Card from "./Card.vue"; specimen("a", () => h(Card, { slip: "Slip 4" }));`,
+      "props.ts": props,
+      "tsconfig.json": `{ "compilerOptions": { "paths": { "@/*": ["./*"] } } }`,
+      "src/node_modules/boat-kit/package.json": `{"name":"boat-kit","exports":{"./types":{"types":"./types.d.ts","default":"./types.js"}}}`,
+      "src/node_modules/boat-kit/types.d.ts": `export * from "./tones.js";`,
+      "src/node_modules/boat-kit/tones.d.ts": props,
+      "src/props.ts": props,
+      "src/Card.vue": `<script setup lang="ts">\nimport type { Props } from "${from}";\ndefineProps<Props>();\n</script>\n<template><h2 :class="tone">{{ slip }}</h2><img src="hull.jpg"></template>\n`,
+      "src/a.specimen.ts": `import { specimen } from "even-keel/specimen"; import { h } from "vue"; import Card from "./Card.vue"; specimen("a", () => h(Card, { slip: "Slip 4" }));`,
     });
-    const { bundle, broken } = await bundled(folder, ["a.specimen.ts"]);
+    const { bundle, broken } = await bundled(folder, ["src/a.specimen.ts"]);
     expect([...broken]).toEqual([]);
-    const result = (await mounted(folder, "a.specimen.ts", bundle!)).get("a")!;
-    expect([result.problems, told(result)]).toEqual([[], ["names.image-described Card.vue <img> by Card"]]);
+    const result = (await mounted(folder, "src/a.specimen.ts", bundle!)).get("a")!;
+    expect([result.problems, told(result)]).toEqual([
+      [],
+      ["names.image-described src/Card.vue <img> by Card"],
+    ]);
   });
 
   test("of Svelte, with what a package renders at its use", async () => {

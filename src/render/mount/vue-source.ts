@@ -4,6 +4,7 @@ import type { OnLoadResult, PartialMessage } from "esbuild";
 import { projectTool } from "./project-tools.ts";
 import { shownPath } from "./shown-path.ts";
 import type { Gathered, SourceFile } from "./source-file.ts";
+import { typeFile } from "./type-files.ts";
 import { styleCode } from "./window-code.ts";
 
 // biome-ignore lint/suspicious/noExplicitAny: the compiler is the project's own, in whatever version it has
@@ -27,6 +28,19 @@ const files = {
   realpath: (file: string): string => realpathSync(file),
 };
 
+/** What Vue asks of TypeScript for types that are imported by another name than that of their file. */
+const typesByName = {
+  findConfigFile: () => undefined,
+  resolveModuleName: (specifier: string, from: string) => {
+    const file = typeFile(specifier, from);
+    return { resolvedModule: file === null ? undefined : { resolvedFileName: file } };
+  },
+};
+
+/** Whether the project's TypeScript can be asked. */
+const hasTypesToGive = async (root: string): Promise<boolean> =>
+  typeof (await projectTool<{ findConfigFile?: unknown }>(root, "typescript"))?.findConfigFile === "function";
+
 /** Compiles a Vue component with the project's own compiler; every tag is told where it was written. */
 export async function compileVue(
   root: string,
@@ -38,6 +52,7 @@ export async function compileVue(
     (await projectTool<VueCompiler>(root, "vue/compiler-sfc")) ??
     (await projectTool<VueCompiler>(root, "@vue/compiler-sfc"));
   if (compiler === null) return { errors: [{ text: "the project has no vue to compile it with" }] };
+  if (!(await hasTypesToGive(root))) compiler.registerTS?.(() => typesByName);
   const { path: file, name, text } = source;
   const { descriptor, errors } = compiler.parse(text, { filename: file, sourceMap: false });
   const failed: PartialMessage[] = [...errors].map((error) => messageOf(error, source));
