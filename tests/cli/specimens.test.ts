@@ -148,3 +148,51 @@ export function Badge({ words, tone, onClose }: Props) {
     'specimen("badge, tone taken", () => <Badge words="Words" onClose={() => {}} tone="taken" />);',
   );
 });
+
+test("keel init --specimens puts words into components, and what they ask for around them", async () => {
+  const folder = demo("dialog-mended", {
+    "src/tabs/Tabs.svelte": `<script>import { setContext } from "svelte"; export let label = "Yard"; setContext("yard:tabs", { label });</script>\n<div><slot /></div>`,
+    "src/tabs/Tab.svelte": `<script>import { getContext } from "svelte"; const { label } = getContext("yard:tabs");</script>\n<p>{label}: <slot /></p>`,
+    "src/Harbour.tsx": `import { createContext, useContext, type ReactNode } from "react";
+const Yard = createContext<string | null>(null);
+export const useYard = () => {
+  const yard = useContext(Yard);
+  if (yard === null) throw new Error("no harbour");
+  return yard;
+};
+export function Harbour({ children }: { children?: ReactNode }) {
+  return <Yard.Provider value="Brackwater">{children}</Yard.Provider>;
+}
+`,
+    "src/Slip.tsx": `import { useYard } from "./Harbour";\nexport default function Slip() {\n  return <p>{useYard()}</p>;\n}\n`,
+    "src/Panel.vue": `<script setup lang="ts">import { provide } from "vue"; provide("open", true);</script>\n<template><section><slot /></section></template>`,
+    "src/Part.vue": `<script setup lang="ts">import { inject } from "vue"; const open = inject("open"); if (!open) throw new Error("shut"); defineProps<{ words: string }>();</script>\n<template><p>{{ words }}</p></template>`,
+  });
+  expect((await keel(folder, ["init", "--specimens", "src"])).status).toBe(0);
+  const drafted = (file: string) =>
+    readFileSync(path.join(folder, "src", file), "utf8")
+      .trim()
+      .split("\n")
+      .slice(1);
+  expect(drafted("tabs/Tab.specimen.js")).toEqual([
+    'import { createRawSnippet } from "svelte";',
+    'import Tab from "./Tab.svelte";',
+    'import Tabs from "./Tabs.svelte";',
+    "",
+    expect.stringMatching(/^\/\/ Drafted/),
+    'specimen("tab", () => ({ component: Tab, props: { children: createRawSnippet(() => ({ render: () => "<span>tab</span>" })) } }), {',
+    "  wrapper: (inside) => ({ component: Tabs, props: { children: inside } }),",
+    "});",
+  ]);
+  expect(drafted("Slip.specimen.tsx").join("\n")).toContain(
+    "wrapper: (inside) => <Harbour>{inside}</Harbour>,",
+  );
+  expect(drafted("Part.specimen.ts").join("\n")).toContain(
+    "wrapper: (inside) => h(Panel, null, () => inside),",
+  );
+  const shown = ["tabs/Tab.specimen.js", "Slip.specimen.tsx", "Part.specimen.ts"].map(
+    (file) => `src/${file}`,
+  );
+  const { status, out } = await keel(folder, ["tree", ...shown]);
+  expect([status, out]).toEqual([0, expect.stringMatching(/Yard:[\s\S]*tab[\s\S]*Brackwater[\s\S]*Words/)]);
+});

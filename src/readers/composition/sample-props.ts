@@ -1,4 +1,4 @@
-import { everyArm, type ObjectValue, type Value } from "../script/value.ts";
+import { type Component, everyArm, type Value } from "../script/value.ts";
 
 /** Props for one state of a component, and what the state is called; null for the plain one. */
 export interface PropsOfState {
@@ -13,9 +13,12 @@ const MOST_STATES = 6;
  * The states that the props of a component tell of: what must be given alone; then each that may be switched on, and each of
  * the words that a prop may have.
  */
-export function statesOf({ properties }: ObjectValue): readonly PropsOfState[] {
+export function statesOf({ openProps, defaults }: Component): readonly PropsOfState[] {
+  const { properties } = openProps();
   const needed = new Map(
-    [...properties].filter(([, value]) => !mayBeLeftOut(value) && !isOpenContent(value)),
+    [...properties].filter(
+      ([name, value]) => !mayBeLeftOut(value) && !isOpenContent(value) && defaults?.has(name) !== true,
+    ),
   );
   const states: PropsOfState[] = [{ state: null, props: needed }];
   for (const [name, value] of properties) {

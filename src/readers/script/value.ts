@@ -194,6 +194,8 @@ export interface Component {
   readonly isTransparent?: true;
   /** Whether it takes anything from its callers: what it declares, or attributes alone, which fall through to its root. */
   readonly takesProps: boolean | "as attributes";
+  /** Props that have a default, where what it takes does not say so. */
+  readonly defaults?: ReadonlySet<string>;
 }
 
 /** How a component is used. */

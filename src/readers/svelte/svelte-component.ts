@@ -46,6 +46,7 @@ export function svelteComponent(
     source,
     statics: new Map(),
     takesProps: declaration !== null || legacy.length > 0 || hasOutlet(parts),
+    defaults: new Set(legacy.flatMap(({ name, init }) => (init === null ? [] : [name]))),
     openProps: () => {
       const annotation =
         declaration?.id !== undefined && "typeAnnotation" in declaration.id

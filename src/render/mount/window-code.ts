@@ -71,7 +71,8 @@ export function mount(content, container, report, options) {
 import { createRawSnippet, mount as start } from "svelte";
 export function mount(content, container) {
   const { component, props } = typeof content === "function" ? { component: content, props: {} } : content;
-  start(component, { target: container, props });
+  // Content fills the slots of components that are written in the older way, too.
+  start(component, { target: container, props: props?.children === undefined ? props : { $$slots: { default: true }, ...props } });
 }
 export const inside = (content) =>
   createRawSnippet(() => ({
