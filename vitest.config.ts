@@ -4,7 +4,7 @@ export default defineConfig({
   test: {
     include: ["tests/**/*.test.ts"],
     exclude: ["tests/agreement/**"],
-    testTimeout: 60_000,
+    testTimeout: 180_000,
     // Most of the time goes to programs that are run, and waited for.
     maxWorkers: "100%",
     // No test leaves anything behind for another: what they import is loaded once for all files of a worker.

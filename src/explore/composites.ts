@@ -38,12 +38,17 @@ interface Composite {
   readonly isFocused: boolean;
 }
 
-/** Containers of items: where Tab does not reach every item, arrow keys must. */
-export async function tryComposites(notes: Notes, moves: readonly Move[]): Promise<void> {
-  const found =
-    moves.length === 0
-      ? await notes.trials.peek(compositesOf)
-      : await notes.trials.after(moves, compositesOf);
+/**
+ * Containers of items: where Tab does not reach every item, arrow keys must.
+ * @param shown what the moves brought about, by key: a widget among it is entered from where focus is then
+ */
+export async function tryComposites(
+  notes: Notes,
+  moves: readonly Move[],
+  shown: ReadonlySet<string> = new Set(),
+): Promise<void> {
+  const look = (page: Driver) => compositesOf(page, shown);
+  const found = moves.length === 0 ? await notes.trials.peek(look) : await notes.trials.after(moves, look);
   for (const { entry, isFocused, role, element, missed } of found) {
     notes.try(patternKept);
     const there = isFocused ? moves : [...moves, focus(entry)];
@@ -131,15 +136,20 @@ async function activeKeys(page: Driver): Promise<readonly string[]> {
   return [focused, ...(inside === null ? [] : [moment.keyOf(inside)])];
 }
 
-async function compositesOf(page: Driver): Promise<readonly Composite[]> {
+async function compositesOf(page: Driver, shown: ReadonlySet<string>): Promise<readonly Composite[]> {
   const focused = await page.focused();
   const moment = await page.moment();
   return moment.scene.page.index.elements.flatMap(
-    (container) => compositeOf(moment, container, focused) ?? [],
+    (container) => compositeOf(moment, container, focused, shown) ?? [],
   );
 }
 
-function compositeOf(moment: Moment, container: ElementNode, focused: string | null): Composite | null {
+function compositeOf(
+  moment: Moment,
+  container: ElementNode,
+  focused: string | null,
+  shown: ReadonlySet<string>,
+): Composite | null {
   const { scene } = moment;
   const { role, from } = scene.role(container);
   const kinds = role === null ? undefined : itemsOf[role];
@@ -162,8 +172,9 @@ function compositeOf(moment: Moment, container: ElementNode, focused: string | n
       !hasAttribute(item, "disabled"),
   );
   const entry = [container, ...items].find((one) => stops.includes(one) || moment.keyOf(one) === focused);
-  if (items.length < 2 || missed.length === 0 || entry === undefined) return null;
-  const key = moment.keyOf(entry);
+  const isOpened = shown.has(moment.keyOf(container)) && missed.length === items.length;
+  const key = entry === undefined ? (isOpened ? focused : null) : moment.keyOf(entry);
+  if (items.length < 2 || missed.length === 0 || key === null) return null;
   return {
     role,
     element: seenElement(moment, container),

@@ -2,14 +2,17 @@ import { dialogCloses } from "../core/checks/keys/dialog-closes.ts";
 import { dialogGivesBack } from "../core/checks/keys/dialog-gives-back.ts";
 import { dialogKeepsFocus } from "../core/checks/keys/dialog-keeps-focus.ts";
 import { dialogTakesFocus } from "../core/checks/keys/dialog-takes-focus.ts";
+import { reachable } from "../core/checks/keys/reachable.ts";
 import { NO } from "../core/css/certainty.ts";
 import type { ElementNode } from "../core/document/node.ts";
+import { attributeText } from "../core/document/written.ts";
 import type { Driver, Moment } from "../engine/driver.ts";
 import type { SeenElement } from "../engine/explored.ts";
 import { isInside, visibleElement } from "./around.ts";
+import { arrows } from "./composites.ts";
 import { focusText } from "./keys-text.ts";
 import type { Notes, Stop } from "./notes.ts";
-import { seenFocus } from "./told-element.ts";
+import { seenElement, seenFocus } from "./told-element.ts";
 import type { Move, Trials } from "./trial.ts";
 
 /** A dialog that a key opened. */
@@ -77,9 +80,11 @@ async function tryFocusIn(
     );
   notes.try(dialogKeepsFocus);
   const most = (await page.moment()).stops().length + 3;
+  const reached = new Set([await page.focused()]);
   for (const way of ["Tab", "Shift+Tab"])
     for (let n = 1; n <= most; n++) {
       await page.press(way);
+      reached.add(await page.focused());
       // Out of the page and back is the browser's own way.
       if ((await page.focused()) === null || (await holdsFocus(page, key))) continue;
       return notes.fail(
@@ -90,6 +95,45 @@ async function tryFocusIn(
         notes.keysFrom(stop, [pressed, ...Array(n).fill(way)], await focusText(page)),
       );
     }
+  const missed = await controlsBeyond(page, key, reached);
+  if (missed !== null)
+    notes.fail(
+      reachable,
+      missed,
+      `Focus never comes to this <${missed.tag}>: Tab stays elsewhere in the dialog.`,
+      "Let Tab go on to the next stop, and leave the event to the browser but at the last one.",
+      notes.keysFrom(stop, [pressed, "Tab"], await focusText(page)),
+    );
+}
+
+/** The first control in a dialog that no key comes to, beside those that Tab reaches; null where there is none. */
+async function controlsBeyond(
+  page: Driver,
+  key: string,
+  reached: Set<string | null>,
+): Promise<SeenElement | null> {
+  const missedIn = (moment: Moment) => {
+    const dialog = moment.element(key);
+    return moment
+      .stops()
+      .find(
+        (one) =>
+          dialog !== null &&
+          isInside(moment, one, dialog) &&
+          /^(?:button|textarea|select)$|^input$/.test(one.tag) &&
+          !/^(?:radio|range)$/.test(attributeText(one, "type") ?? "") &&
+          moment.scene.role(one).from !== "role attribute" &&
+          !reached.has(moment.keyOf(one)),
+      );
+  };
+  if (missedIn(await page.moment()) === undefined) return null;
+  for (const arrow of arrows) {
+    await page.press(arrow);
+    reached.add(await page.focused());
+  }
+  const moment = await page.moment();
+  const missed = missedIn(moment);
+  return missed === undefined ? null : seenElement(moment, missed);
 }
 
 /**

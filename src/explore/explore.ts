@@ -3,9 +3,10 @@ import { dialogGivesBack } from "../core/checks/keys/dialog-gives-back.ts";
 import { focusNotLost } from "../core/checks/keys/focus-not-lost.ts";
 import { noSurpriseOnFocus } from "../core/checks/keys/no-surprise-on-focus.ts";
 import { isToldBefore, noSurpriseOnInput } from "../core/checks/keys/no-surprise-on-input.ts";
+import { patternKept } from "../core/checks/keys/pattern-kept.ts";
 import { stateFollows } from "../core/checks/roles/state-follows.ts";
 import { elementsAbove } from "../core/document/around.ts";
-import { attributeText } from "../core/document/written.ts";
+import { attributeText, attributeToken } from "../core/document/written.ts";
 import type { Role } from "../core/semantics/tables/roles.ts";
 import type { Driver, DriverSource } from "../engine/driver.ts";
 import {
@@ -250,7 +251,7 @@ class Explorer {
     else if (ownKeys(role).every((key) => isAnswer(byKey.get(key))))
       this.#notes.answer(activates, stop.element);
     else if (isMade(stop) && didSomething(byPointer) && !byPointer.asks) this.#deadKey(stop, byKey);
-    if (!isText) await tryStates(this.#notes, stop, ownKeys(role));
+    if (!isText || role === "spinbutton") await tryStates(this.#notes, stop, ownKeys(role));
     for (const [key, effect] of byKey) {
       if (effect.asks) continue;
       this.#lost(stop.element, effect);
@@ -268,7 +269,7 @@ class Explorer {
   #deadKey(stop: Stop, byKey: ReadonlyMap<string, Effect>): void {
     const dead = ownKeys(stop.role).find((key) => {
       const effect = byKey.get(key);
-      return effect !== undefined && !effect.asks && !didSomething(effect) && effect.to === effect.from;
+      return effect !== undefined && isNothing(effect);
     });
     const works = [...byKey].find(([, effect]) => isAnswer(effect))?.[0];
     if (dead === undefined || works === undefined) return;
@@ -287,11 +288,19 @@ class Explorer {
   async #tryArrows(stop: Stop): Promise<void> {
     if (/^(?:textbox|searchbox|spinbutton)$/.test(stop.role ?? "")) return;
     // Without a handler arrow keys move only what browsers move: radio buttons, whose group is one stop.
-    const mayMove = await this.#trials.peek(async (page) => {
+    const { mayMove, isStuck } = await this.#trials.peek(async (page) => {
       const moment = await page.moment();
       const element = moment.element(stop.key);
-      return element !== null && (stop.tag === "input" || moment.answersKeys(element));
+      const answers = element !== null && (stop.tag === "input" || moment.answersKeys(element));
+      const isFixed = ["aria-disabled", "aria-readonly"].some(
+        (name) => element !== null && attributeToken(element, name) === "true",
+      );
+      return {
+        mayMove: answers,
+        isStuck: element !== null && !answers && stop.role === "slider" && !isFixed,
+      };
     });
+    if (isStuck) this.#stuck(stop);
     if (!mayMove) return;
     // Some move what is active in them, and keep focus themselves.
     const isMoved = ({ from, to, changes }: Effect) =>
@@ -299,6 +308,9 @@ class Explorer {
     const pressed = new Set<string>();
     for (const key of ["ArrowRight", "ArrowDown"]) {
       const effects = await this.#trials.repeated([focus(stop.key)], key, MOST_ITEMS, isMoved);
+      const [first] = effects;
+      if (stop.role === "treeitem" && first !== undefined && first.to === stop.key)
+        await this.#branch(stop, key, first);
       this.#effects.push(...effects);
       if (effects.length === MOST_ITEMS && effects.every(isMoved)) this.#cutShort.add(stop.key);
       for (const { moves, from, to, changes } of effects.filter(isMoved)) {
@@ -309,6 +321,26 @@ class Explorer {
         for (const last of ["Enter", "Space"]) await this.#effect([...moves, press(last)]);
       }
     }
+  }
+
+  /** A value of one's own that nothing moves by key. */
+  #stuck(stop: Stop): void {
+    this.#notes.fail(
+      patternKept,
+      stop.element,
+      "No key moves this slider: nothing here listens for one.",
+      'Move it with the arrow keys, or use <input type="range">, which does so by itself.',
+      this.#notes.keysFrom(stop, ["ArrowRight", "ArrowUp"], "nothing"),
+    );
+  }
+
+  /** A branch of a tree that an arrow key opens, and the opposite one closes. */
+  async #branch(stop: Stop, key: string, effect: Effect): Promise<void> {
+    if (effect.asks || !didSomething(effect)) return;
+    this.#follows(stop, key, effect);
+    const shown = shownBy(effect);
+    if (shown.size > 0)
+      this.#followsBack(stop, shown, await this.#effect([...effect.moves, press("ArrowLeft")]));
   }
 
   async #effect(moves: readonly Move[]): Promise<Effect> {
@@ -353,12 +385,12 @@ class Explorer {
   #follows(stop: Stop, key: string, effect: Effect): void {
     if (this.#expanded.get(stop.key) != null) this.#notes.try(stateFollows);
     const stopChanges = effect.changes.filter((change) => change.key === stop.key);
-    // What it shows in itself is its value, and what is only announced opens nothing.
+    // What it shows in itself is its value, but for a branch, and what is only announced opens nothing.
     const toggles = effect.changes.some(
       ({ what, key: changed, isBare, isLive, inside }) =>
         (what === "shown" || what === "hidden") &&
         changed !== stop.key &&
-        !inside.includes(stop.key) &&
+        (stop.role === "treeitem" || !inside.includes(stop.key)) &&
         !isBare &&
         !isLive,
     );
@@ -374,10 +406,34 @@ class Explorer {
     );
   }
 
+  /** What tells that it is open must not go on telling it once what it opened is closed. */
+  #followsBack(stop: Stop, shown: ReadonlySet<string>, effect: Effect): void {
+    const { total, changes, asks, isGone, moves } = effect;
+    const isTold = total.some(
+      (change) =>
+        change.key === stop.key &&
+        isOfAttribute(change, expanded) &&
+        "value" in change &&
+        change.value === "true",
+    );
+    const isClosed =
+      changes.some(({ key, what }) => what === "hidden" && shown.has(key)) &&
+      !total.some(({ what, isBare }) => what === "shown" && !isBare);
+    if (!isTold || !isClosed || asks || isGone) return;
+    const keys = this.#notes.keysOf(moves);
+    this.#notes.fail(
+      stateFollows,
+      stop.element,
+      `${keys.at(-1)} closes what this opens, and aria-expanded stays "true".`,
+      "Set aria-expanded whenever the part is opened or closed.",
+      keysText(keys, 'aria-expanded="true"'),
+    );
+  }
+
   /** What opens a dialog, a list or a menu. */
   async #opened(stop: Stop, key: string, effect: Effect): Promise<void> {
     const moves = effect.moves;
-    const shown = new Set(effect.changes.filter(({ what }) => what === "shown").map((change) => change.key));
+    const shown = shownBy(effect);
     if (this.#log) await this.#tellOpening(stop, key);
     const dialogs = await this.#trials.after(moves, (page) => dialogsAmong(page, shown));
     let isAnyModal = false;
@@ -389,7 +445,10 @@ class Explorer {
     }
     if (dialogs.length === 0) await tryTrap(this.#notes, moves, key);
     if (!isAnyModal) await this.#leavingKeys(stop, effect, shown);
-    await tryComposites(this.#notes, moves);
+    if (effect.to === stop.key && this.#expanded.get(stop.key) != null)
+      for (const again of [key, "Escape"])
+        this.#followsBack(stop, shown, await this.#effect([...moves, press(again)]));
+    await tryComposites(this.#notes, moves, shown);
     await this.#inside(
       stop,
       moves,
@@ -400,19 +459,36 @@ class Explorer {
 
   /** Escape and Enter on what focus went to in a list or a menu that was opened. */
   async #leavingKeys(stop: Stop, { moves, to }: Effect, shown: ReadonlySet<string>): Promise<void> {
-    const isInShown = await this.#trials.after(moves, async (page) => {
+    const inShown = await this.#trials.after(moves, async (page) => {
       const moment = await page.moment();
       const node = to === null ? null : moment.element(to);
-      return (
-        node !== null &&
+      return node !== null &&
         [node, ...elementsAbove(moment.scene.page.index, node)].some((up) => shown.has(moment.keyOf(up)))
-      );
+        ? seenElement(moment, node)
+        : null;
     });
-    if (!isInShown) return;
-    for (const key of ["Escape", "Enter"]) {
+    if (inShown === null || to === null) return;
+    for (const key of ["Escape", "Enter", "Tab"]) {
       const effect = await this.#effect([...moves, press(key)]);
-      if (!effect.asks) this.#lost(stop.element, effect);
+      if (key !== "Tab" && !effect.asks) this.#lost(stop.element, effect);
+      this.#followsBack(stop, shown, effect);
+      if (key !== "Enter") continue;
+      if (isNothing(effect) && inShown.role === "menuitem") await this.#deadItem(inShown, to, moves);
+      else await tryMessage(this.#notes, effect, key, this.#notes.keysOf(effect.moves));
     }
+  }
+
+  /** An item of a menu on which Enter does nothing, and a click does something. ARIA Authoring Practices, "menu". */
+  async #deadItem(item: SeenElement, key: string, moves: readonly Move[]): Promise<void> {
+    const byPointer = await this.#trials.pointed(key, moves);
+    if (!didSomething(byPointer) || byPointer.asks) return;
+    this.#notes.fail(
+      activates,
+      item,
+      "A pointer does something here, and Enter does not.",
+      'Make it a <button type="button">, or do the same on Enter.',
+      keysText([...this.#notes.keysOf(moves), "Enter"], "nothing"),
+    );
   }
 
   /** What Enter does in what was opened. */
@@ -441,6 +517,11 @@ class Explorer {
         );
       await tryMessage(this.#notes, effect, "Enter", this.#notes.keysOf(there));
     }
+    const [first] = stops;
+    if (first === undefined || dialogs.length > 0) return;
+    const effect = await this.#effect([...moves, focus(first.key, first.element.heard), press("Escape")]);
+    if (!effect.asks) this.#lost(first.element, effect);
+    this.#followsBack(opener, shown, effect);
   }
 
   /** Tab through what a key opened, and Escape. */
@@ -472,6 +553,14 @@ class Explorer {
     });
   }
 }
+
+/** The keys of what came to be seen. */
+const shownBy = ({ changes }: Effect): ReadonlySet<string> =>
+  new Set(changes.filter(({ what }) => what === "shown").map(({ key }) => key));
+
+/** Whether a key did nothing at all, as far as anybody can see. */
+const isNothing = (effect: Effect): boolean =>
+  !effect.asks && !didSomething(effect) && effect.to === effect.from;
 
 /** The dialogs among what was shown. */
 async function dialogsAmong(page: Driver, shown: ReadonlySet<string>): Promise<readonly OpenedDialog[]> {

@@ -8,7 +8,7 @@ import type { Moment } from "../engine/driver.ts";
 import { isInside, visibleElement } from "./around.ts";
 import { keysText } from "./keys-text.ts";
 import type { Notes } from "./notes.ts";
-import { isOfAttribute } from "./page-state.ts";
+import type { Change } from "./page-state.ts";
 import { seenElement } from "./told-element.ts";
 import { type Effect, make, press } from "./trial.ts";
 
@@ -46,13 +46,7 @@ export async function tryMessage(
     (change) => change.what === "shown" || (change.what === "text" && change.was === ""),
   );
   if (asks || left.length > 0 || candidates.length === 0) return;
-  // What says that it opens something is not about a message.
-  if (
-    changes.some(
-      (change) => isOfAttribute(change, turned) && change.what === "attribute" && change.value !== null,
-    )
-  )
-    return;
+  if (changes.some(turnsOn)) return;
   await notes.trials.after(moves, async (page) => {
     const moment = await page.moment();
     const shown = candidates.flatMap((change) => moment.element(change.key) ?? []);
@@ -72,9 +66,11 @@ export async function tryMessage(
     const isHeard = effect.said.some((said) => said.includes(text));
     if (isHeard || isHeardWithFocus(moment, message, focused)) return;
     // What a second press takes away again is shown and hidden, not said.
-    await make(page, press(key));
-    const again = visibleElement(await page.moment(), moment.keyOf(message));
-    if (again === null || textContent(again) !== text) return;
+    if (focused === effect.from) {
+      await make(page, press(key));
+      const again = visibleElement(await page.moment(), moment.keyOf(message));
+      if (again === null || textContent(again) !== text) return;
+    }
     notes.fail(
       changeAnnounced,
       seenElement(moment, message),
@@ -84,6 +80,13 @@ export async function tryMessage(
     );
   });
 }
+
+/** What says that it opens or chooses something is not about a message; what closes may leave one behind. */
+const turnsOn = (change: Change): boolean =>
+  change.what === "attribute" &&
+  turned.has(change.name) &&
+  change.value !== null &&
+  !(change.name === "aria-expanded" && change.value === "false");
 
 /** The message that something shown is, or that a note over the page holds beside the button that closes it. */
 function messageIn(moment: Moment, node: ElementNode, focused: string | null): ElementNode | null {

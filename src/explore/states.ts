@@ -28,7 +28,7 @@ export async function tryStates(notes: Notes, stop: Stop, keys: readonly string[
   const toggles = (stop.role === null ? undefined : toggled[stop.role]) ?? [];
   const { saysSo, hasRows } = await notes.trials.peek(async (page) => ({
     saysSo: (await lookOf(page, stop.key, toggles))?.said !== "",
-    hasRows: rowsIn(await page.moment()).length > 0,
+    hasRows: rowsIn(await page.moment()).some(hasOneChosen),
   }));
   if (saysSo) for (const key of keys) await tryToggle(notes, stop, key, toggles);
   if (stop.role === "slider" || stop.role === "spinbutton")
@@ -133,7 +133,7 @@ interface Item {
 async function tryMark(notes: Notes, stop: Stop, key: string): Promise<void> {
   const found = await notes.trials.after([], async (page) => {
     // Before anything has focus: a class that shows focus goes with it, and is no mark of what is chosen.
-    const before = rowsIn(await page.moment());
+    const before = rowsIn(await page.moment()).filter(hasOneChosen);
     if (before.length === 0) return null;
     await page.focus(stop.key);
     await page.press(key);
@@ -149,13 +149,13 @@ async function tryMark(notes: Notes, stop: Stop, key: string): Promise<void> {
   notes.fail(
     stateFollows,
     found.element,
-    `${found.state} stays on another one, though ${key} marks this one.`,
+    `${found.state} ${found.stays ? "stays on another one" : "is on none of them"}, though ${key} marks this one.`,
     `Move ${found.state} together with what one sees.`,
     notes.keysFrom(stop, [key], `${found.state} elsewhere`),
   );
 }
 
-/** Elements of one role side by side, of which one says that it is chosen. */
+/** Elements of one role side by side. */
 function rowsIn(moment: Moment): readonly (readonly Item[])[] {
   const { index } = moment.scene.page;
   const rows = new Map<string, Item[]>();
@@ -176,28 +176,30 @@ function rowsIn(moment: Moment): readonly (readonly Item[])[] {
     const item = { key: moment.keyOf(element), classes: new Set(attributeTokens(element, "class")), said };
     rows.set(place, [...(rows.get(place) ?? []), item]);
   }
-  return [...rows.values()].filter(
-    (row) => row.length > 1 && row.filter(({ said }) => said.size > 0).length === 1,
-  );
+  return [...rows.values()];
 }
+
+const hasOneChosen = (row: readonly Item[]): boolean =>
+  row.length > 1 && row.filter(({ said }) => said.size > 0).length === 1;
 
 /** Where the class of the chosen one went, while what it says did not go along; null where nothing of the kind happened. */
 function movedTo(
   row: readonly Item[],
   after: ReadonlyMap<string, Item>,
-): { readonly key: string; readonly state: string } | null {
+): { readonly key: string; readonly state: string; readonly stays: boolean } | null {
   const chosen = row.find(({ said }) => said.size > 0);
   const stays = chosen === undefined ? undefined : after.get(chosen.key);
   const [state] = chosen?.said.keys() ?? [];
-  if (chosen === undefined || stays === undefined || state === undefined || !stays.said.has(state))
-    return null;
+  if (chosen === undefined || stays === undefined || state === undefined) return null;
+  // It went on to another, as it should.
+  if (!stays.said.has(state) && row.some(({ key }) => after.get(key)?.said.has(state) === true)) return null;
   const others = row.filter((item) => item !== chosen);
   for (const name of chosen.classes) {
     if (stays.classes.has(name) || others.some(({ classes }) => classes.has(name))) continue;
     const now = others.filter(({ key }) => after.get(key)?.classes.has(name) === true);
     const [to] = now;
     if (to !== undefined && now.length === 1 && after.get(to.key)?.said.has(state) === false)
-      return { key: to.key, state };
+      return { key: to.key, state, stays: stays.said.has(state) };
   }
   return null;
 }

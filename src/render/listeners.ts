@@ -124,7 +124,7 @@ export class Listeners {
     return [...window.document.querySelectorAll("*")];
   }
 
-  /** Whether anything in a window but itself listens for what people do. */
+  /** Whether anything in a window but itself listens for what people do, or says that it does. */
   isAny(window: AnyWindow): boolean {
     for (const [target, types] of this.#counts)
       if (target !== window && [...types].some(([type, n]) => n > 0 && byPeople.test(type))) return true;

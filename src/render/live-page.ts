@@ -50,6 +50,11 @@ export interface PageSource {
   readonly tellError?: (error: unknown) => string;
 }
 
+/** Widgets whose keys are the work of a script. ARIA Authoring Practices. */
+const widgetsOfOnesOwn = ["slider", "tree", "menu", "menubar", "listbox", "tablist", "radiogroup", "grid"]
+  .map((role) => `[role="${role}"]`)
+  .join();
+
 /** How many animations one after the other are waited for. */
 const MOST_ANIMATIONS = 6;
 
@@ -192,9 +197,11 @@ export class LivePage {
     });
   }
 
-  /** Whether any script listens for what people do. */
+  /** Whether any script listens for what people do, or a widget says that one does. */
   get isAlive(): boolean {
-    return this.#listeners.isAny(this.window);
+    return (
+      this.#listeners.isAny(this.window) || this.window.document.querySelector(widgetsOfOnesOwn) !== null
+    );
   }
 
   /** A button that opens a popover or a dialog by its attributes. HTML §6.12 and §4.10.6. */

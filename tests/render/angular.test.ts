@@ -121,7 +121,7 @@ export class SlipModule {}
 import { FormBuilder, Validators } from "@angular/forms";
 
 @Injectable()
-export class Slips { readonly all = ["Slip 1", "Slip 2"]; }
+export class Slips { readonly all = ["Slip 1"]; }
 
 @Pipe({ name: "highWater" })
 export class HighWater { transform(value: string) { return value + " at high water"; } }
@@ -154,7 +154,7 @@ export class SlipList {
 import { SlipList } from "./slip-list.component";
 
 specimen("slip list", () => ({ component: SlipList }));
-specimen("open", () => ({ component: SlipList, inputs: { open: "Slip 2" } }));
+specimen("open", () => ({ component: SlipList, inputs: { open: "Slip 1" } }));
 `,
 };
 
@@ -208,7 +208,6 @@ describe("specimens of Angular", () => {
     const [closed, open] = [results.get("slip list")!, results.get("open")!];
     expect([closed.failure, closed.problems, open.failure]).toEqual([null, [], null]);
     expect(told(closed)).toEqual([
-      "keys.dialog-gives-back src/slip-list.component.ts <button> by SlipList",
       "keys.dialog-gives-back src/slip-list.component.ts <button> by SlipList",
       "keys.dialog-keeps-focus src/slip-list.component.ts <div> by SlipList",
       "names.control-labelled src/slip-list.component.ts <input> by SlipList",

@@ -67,7 +67,7 @@ export async function mounted(
   for (const [index, { name, place }] of listed.entries()) {
     const exploration = shown.includes(name)
       ? null
-      : { script, patience: 20_000, plan: everyCheck, log: false };
+      : { script, patience: 120_000, plan: everyCheck, log: false };
     results.set(
       name,
       await specimens.mount(

@@ -214,4 +214,61 @@ export const widgets: readonly (readonly [name: string, html: string])[] = [
       `$("#c").onblur = () => { $("#c").classList.toggle("empty", $("#c").value === ""); };`,
     ),
   ],
+  [
+    "a combo box that filters, with its list told of",
+    page(
+      `<label for="h">Harbour</label> <input id="h" role="combobox" aria-autocomplete="list" aria-expanded="false" aria-controls="hl" autocomplete="off"><ul id="hl" role="listbox" aria-label="Harbours" hidden></ul>`,
+      `const all = ["Brackwater", "Saltmarsh", "Sandbar"]; const f = $("#h"), l = $("#hl"); let at = -1; function draw() { const fit = all.filter((one) => one.toLowerCase().includes(f.value.toLowerCase())); l.replaceChildren(...fit.map((one, i) => { const li = document.createElement("li"); li.id = "o" + i; li.setAttribute("role", "option"); li.setAttribute("aria-selected", String(i === at)); li.textContent = one; li.addEventListener("mousedown", (e) => { e.preventDefault(); take(one); }); return li; })); l.hidden = fit.length === 0; f.setAttribute("aria-expanded", String(fit.length > 0)); if (at >= 0) f.setAttribute("aria-activedescendant", "o" + at); else f.removeAttribute("aria-activedescendant"); } function shut() { l.hidden = true; at = -1; f.setAttribute("aria-expanded", "false"); f.removeAttribute("aria-activedescendant"); } function take(one) { f.value = one; shut(); } f.addEventListener("input", () => { at = -1; draw(); }); f.addEventListener("blur", shut); f.addEventListener("keydown", (e) => { const n = l.children.length; if (e.key === "ArrowDown") { e.preventDefault(); if (l.hidden) { at = 0; draw(); } else { at = (at + 1) % n; draw(); } } else if (e.key === "ArrowUp" && !l.hidden) { e.preventDefault(); at = (at - 1 + n) % n; draw(); } else if (e.key === "Enter" && at >= 0) { e.preventDefault(); take(l.children[at].textContent); } else if (e.key === "Escape") shut(); });`,
+    ),
+  ],
+  [
+    "a spin button of one's own",
+    page(
+      `<span id="sl">Length</span><button tabindex="-1" aria-hidden="true" class="less">−</button><span id="s" role="spinbutton" tabindex="0" aria-labelledby="sl" aria-valuenow="9" aria-valuemin="4" aria-valuemax="30">9 m</span><button tabindex="-1" aria-hidden="true" class="more">+</button>`,
+      `const s = $("#s"); function by(d) { const n = Math.min(30, Math.max(4, Number(s.getAttribute("aria-valuenow")) + d)); s.textContent = n + " m"; s.setAttribute("aria-valuenow", n); } $(".less").onclick = () => by(-1); $(".more").onclick = () => by(1); s.addEventListener("keydown", ({ key }) => { if (key === "ArrowUp" || key === "ArrowRight") by(1); if (key === "ArrowDown" || key === "ArrowLeft") by(-1); });`,
+    ),
+  ],
+  [
+    "a toolbar with one stop",
+    page(
+      `<div role="toolbar" aria-label="Letters"><button aria-pressed="false">Bold</button><button aria-pressed="false" tabindex="-1">Slanted</button><button aria-pressed="false" tabindex="-1">Underlined</button></div>`,
+      `const bar = $("[role=toolbar]"); bar.addEventListener("click", (e) => { const b = e.target.closest("button"); if (!b) return; const on = b.getAttribute("aria-pressed") !== "true"; b.setAttribute("aria-pressed", String(on)); b.classList.toggle("on", on); }); bar.addEventListener("keydown", (e) => { const all = [...bar.children]; const at = all.indexOf(document.activeElement); const to = e.key === "ArrowRight" ? all[(at + 1) % 3] : e.key === "ArrowLeft" ? all.at(at - 1) : null; if (!to) return; for (const b of all) b.tabIndex = b === to ? 0 : -1; to.focus(); });`,
+    ),
+  ],
+  [
+    "a grid of days that are moved through and chosen",
+    page(
+      `<table role="grid" aria-label="June"><tbody>${[0, 1].map((week) => `<tr>${[1, 2, 3].map((day) => `<td role="gridcell" aria-selected="false" tabindex="${week + day === 1 ? 0 : -1}">${week * 3 + day}</td>`).join("")}</tr>`).join("")}</tbody></table><p role="status" id="d"></p>`,
+      `const cells = $$("td"); function choose(c) { for (const one of cells) one.setAttribute("aria-selected", String(one === c)); $("#d").textContent = "The " + c.textContent + " is chosen."; } $("table").addEventListener("click", (e) => { const c = e.target.closest("td"); if (c) choose(c); }); $("table").addEventListener("keydown", (e) => { const at = cells.indexOf(document.activeElement); const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 3, ArrowUp: -3 }[e.key]; if (step && cells[at + step]) { e.preventDefault(); for (const c of cells) c.tabIndex = -1; cells[at + step].tabIndex = 0; cells[at + step].focus(); } else if (e.key === "Enter" || e.key === " ") { e.preventDefault(); choose(cells[at]); } });`,
+    ),
+  ],
+  [
+    "navigation that unfolds, by one script for all of it",
+    page(
+      `<nav aria-label="Yard"><ul><li><button class="fold" aria-expanded="false">Slips</button><ul hidden><li><a href="#n">North</a></li><li><a href="#s">South</a></li></ul></li><li><button class="fold" aria-expanded="false">Crane</button><ul hidden><li><a href="#c">Book</a></li></ul></li></ul></nav>`,
+      `document.addEventListener("click", (e) => { for (const b of document.querySelectorAll(".fold")) { const open = b.contains(e.target) && b.getAttribute("aria-expanded") === "false"; b.setAttribute("aria-expanded", String(open)); b.nextElementSibling.hidden = !open; } }); document.addEventListener("keydown", (e) => { if (e.key !== "Escape") return; const li = document.activeElement.closest("nav > ul > li"); const b = li && li.querySelector(".fold[aria-expanded=true]"); if (!b) return; b.setAttribute("aria-expanded", "false"); b.nextElementSibling.hidden = true; b.focus(); });`,
+    ),
+  ],
+  [
+    "a drawer that is modal by a class, built of functions",
+    page(
+      `<div id="app"><button class="open-drawer">Filter</button><p>Twelve slips</p></div><div class="drawer" role="dialog" aria-modal="true" aria-labelledby="dt" tabindex="-1" hidden><h2 id="dt">Filter</h2><label><input type="checkbox"> With power</label><button class="shut">Done</button></div>`,
+      `class Drawer { constructor(el) { this.el = el; this.opener = null; el.addEventListener("keydown", (e) => this.key(e)); el.querySelector(".shut").addEventListener("click", () => this.close()); } open(from) { this.opener = from; this.el.hidden = false; $("#app").inert = true; this.el.focus(); } close() { this.el.hidden = true; $("#app").inert = false; this.opener.focus(); } key(e) { if (e.key === "Escape") this.close(); if (e.key !== "Tab") return; const stops = [...this.el.querySelectorAll("input, button")]; const last = stops[stops.length - 1]; if (e.shiftKey && (document.activeElement === stops[0] || document.activeElement === this.el)) { e.preventDefault(); last.focus(); } else if (!e.shiftKey && document.activeElement === last) { e.preventDefault(); stops[0].focus(); } } } const drawer = new Drawer($(".drawer")); $(".open-drawer").addEventListener("click", (e) => drawer.open(e.currentTarget));`,
+      `.drawer { position: fixed }`,
+    ),
+  ],
+  [
+    "rows that are taken away, with a note that brings them back",
+    page(
+      `<ul class="rows"><li>Tystie <button>Remove Tystie</button></li><li>Dovekie <button>Remove Dovekie</button></li></ul><div role="status" class="note"></div><button class="back" hidden>Bring it back</button>`,
+      `let gone = null; $(".rows").addEventListener("click", (e) => { const b = e.target.closest("button"); if (!b) return; gone = b.closest("li"); gone.remove(); $(".note").textContent = gone.firstChild.data.trim() + " is removed."; $(".back").hidden = false; $(".back").focus(); }); $(".back").addEventListener("click", () => { $(".rows").append(gone); $(".note").textContent = "It is back."; gone.querySelector("button").focus(); $(".back").hidden = true; });`,
+    ),
+  ],
+  [
+    "a menu bar, its menus below",
+    page(
+      `<div role="menubar" aria-label="Boat"><div role="none"><span role="menuitem" tabindex="0" aria-haspopup="menu" aria-expanded="false">File</span><div role="menu" aria-label="File" hidden><span role="menuitem" tabindex="-1">New</span><span role="menuitem" tabindex="-1">Print</span></div></div><span role="menuitem" tabindex="-1">Help</span></div><p role="status" class="did"></p>`,
+      `const bar = $("[role=menubar]"), file = bar.querySelector("[aria-haspopup]"), menu = $("[role=menu]"); const heads = [file, bar.lastElementChild], items = [...menu.children]; const go = (el) => { for (const one of heads) one.tabIndex = one === el ? 0 : -1; el.focus(); }; const show = (open) => { menu.hidden = !open; file.setAttribute("aria-expanded", String(open)); }; const act = (el) => { if (el === file) { show(menu.hidden); if (!menu.hidden) items[0].focus(); } else { const w = el.textContent; show(false); go(el === heads[1] ? el : file); $(".did").textContent = w + ": done"; } }; bar.addEventListener("click", (e) => { const el = e.target.closest("[role=menuitem]"); if (el) act(el); }); bar.addEventListener("keydown", (e) => { const el = document.activeElement, inMenu = items.includes(el), row = inMenu ? items : heads, at = row.indexOf(el); if (e.key === "Enter" || e.key === " ") { e.preventDefault(); act(el); } else if (e.key === "Escape" && inMenu) { show(false); go(file); } else if (inMenu && e.key === "ArrowDown") items[(at + 1) % 2].focus(); else if (inMenu && e.key === "ArrowUp") items[(at + 1) % 2].focus(); else if (!inMenu && (e.key === "ArrowRight" || e.key === "ArrowLeft")) go(heads[(at + 1) % 2]); else if (el === file && e.key === "ArrowDown") { show(true); items[0].focus(); } else if (e.key === "Tab") show(false); });`,
+    ),
+  ],
 ];
