@@ -3,6 +3,7 @@ import type { Given } from "../core/checks/given.ts";
 import type { CheckResult, Tally } from "../core/checks/run.ts";
 import { once } from "../core/document/once.ts";
 import { notJudged, type Problem, type Result, takesTooLong, tooDeep } from "../core/findings/problems.ts";
+import { thrownWords } from "../core/findings/thrown-words.ts";
 import type { CriterionNumber } from "../core/standards/criteria.ts";
 import { OutOfTime } from "../core/worlds/patience.ts";
 import type { LoadedSources } from "../engine/sources.ts";
@@ -138,7 +139,7 @@ export class SourcesAudit {
     if (error instanceof OutOfTime) return takesTooLong(called, this.#plan.timeLimit);
     // Markup or values go down deeper than there is room for.
     if (error instanceof RangeError) return tooDeep(called);
-    return notJudged(called, error instanceof Error ? error.message : String(error));
+    return notJudged(called, thrownWords(error));
   }
 
   /** A component with all that it renders. */

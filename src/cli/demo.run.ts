@@ -1,6 +1,7 @@
 import { cp, stat } from "node:fs/promises";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
+import { thrownWords } from "../core/findings/thrown-words.ts";
 import { Workers } from "../host/node.ts";
 import type { DemoArguments } from "./demo.ts";
 import { COULD_NOT, DONE, type Io, type Status } from "./io.ts";
@@ -118,9 +119,7 @@ async function copyTo(folder: string, target: string, run: RunContext): Promise<
   try {
     await cp(folder, full, { recursive: true, errorOnExist: true, force: false });
   } catch (error) {
-    return run.refuse(
-      `${target}: could not be copied (${error instanceof Error ? error.message : String(error)})`,
-    );
+    return run.refuse(`${target}: could not be copied (${thrownWords(error)})`);
   }
   run.io.out.write(
     `The demo pages are in ${target}. Try:\n  keel audit ${path.join(target, "mistakes")}\n  keel audit ${path.join(target, "mended")}\n  keel audit ${path.join(target, "booking/src")}\n`,

@@ -1,6 +1,7 @@
 import { SourceMap } from "node:module";
 import { Worker } from "node:worker_threads";
 import type { BuildFailure } from "esbuild";
+import { thrownWords } from "../core/findings/thrown-words.ts";
 
 /** How long a configuration file may run, in milliseconds. */
 const LONGEST_RUN = 5_000;
@@ -60,7 +61,7 @@ export async function evaluateConfig(file: string): Promise<Evaluated> {
   } catch (error) {
     const [first] = (error as BuildFailure).errors ?? [];
     return first === undefined
-      ? failed(error instanceof Error ? error.message : String(error))
+      ? failed(thrownWords(error))
       : failed(first.text, first.location?.line ?? null, first.location ? first.location.column + 1 : null);
   }
   return run(code, map);

@@ -20,6 +20,7 @@ import { promisify } from "node:util";
 import { Worker } from "node:worker_threads";
 import ignore, { type Ignore } from "ignore";
 import { glob } from "tinyglobby";
+import { thrownWords } from "../core/findings/thrown-words.ts";
 import type { ApartAnswer, ApartLimits, Files, Host, Thread } from "./host.ts";
 
 /** The words of the operating system for what went wrong, without its codes. */
@@ -37,7 +38,7 @@ function reasonOf(error: unknown): string {
     EMFILE: "too many open files",
     ERR_FS_FILE_TOO_LARGE: "it is too large",
   };
-  return words[code] ?? (error instanceof Error ? error.message : String(error));
+  return words[code] ?? thrownWords(error);
 }
 
 const isMissing = (error: unknown): boolean =>

@@ -9,6 +9,8 @@ import {
   stylesheetMissing,
   stylesheetOutside,
   stylesheetRemote,
+  stylesheetsTooMany,
+  stylesheetTooDeep,
   stylesheetUnreadable,
   tooLarge,
   unreadable,
@@ -47,8 +49,9 @@ export interface LoadedPage {
 
 const MEGABYTE = 1024 * 1024;
 
-/** How deep stylesheets may import one another. */
+/** How deep stylesheets may import one another, and how many imports of one page are followed. */
 const DEEPEST_IMPORT = 16;
+const MOST_IMPORTS = 1000;
 
 /** Reads a page and its stylesheets. A problem of the page itself is the result; those of stylesheets come with it. */
 export async function loadPage(
@@ -93,9 +96,9 @@ async function loadText(
             style.media,
             style.scope,
             page.path ?? path.join(host.workingDirectory, page.name),
-            0,
+            [],
           )
-        : await loader.linked(style.href, style.media, style.scope, null, 0);
+        : await loader.linked(style.href, style.media, style.scope, null, []);
     if (applied !== null) sheets.push(applied);
   }
   loader.texts.set(name, text);
@@ -198,6 +201,7 @@ class SheetLoader {
   readonly #workspace: Workspace;
   readonly #baseHref: string | null;
   readonly #sheets = new Map<string, Sheet | null>();
+  #imports = 0;
   readonly #reported = new Set<string>();
 
   constructor(page: PageFile, { host, options, workspace }: PageReading, baseHref: string | null) {
@@ -215,18 +219,26 @@ class SheetLoader {
     return null;
   }
 
-  /** A sheet with what it imports. Imports of a sheet by itself, at whatever remove, are dropped. */
+  /**
+   * A sheet with what it imports. Imports of a sheet by itself, at whatever remove, are dropped.
+   * @param within the files that import it, the outermost first
+   */
   async withImports(
     sheet: Sheet,
     media: string | null,
     scope: Document | ShadowRoot,
     file: string,
-    depth: number,
+    within: readonly string[],
   ): Promise<AppliedSheet> {
     const imports = new Map<ImportRule, AppliedSheet>();
+    if (sheet.isCut === true) this.#report(stylesheetTooDeep(this.#page.name, sheet.file));
     for (const item of sheet.items) {
-      if (item.kind !== "import" || depth >= DEEPEST_IMPORT) continue;
-      const imported = await this.linked(item.import.href, null, scope, file, depth + 1);
+      if (item.kind !== "import" || within.length >= DEEPEST_IMPORT) continue;
+      if (++this.#imports > MOST_IMPORTS) {
+        this.#report(stylesheetsTooMany(this.#page.name, MOST_IMPORTS));
+        break;
+      }
+      const imported = await this.linked(item.import.href, null, scope, file, [...within, file]);
       if (imported !== null) imports.set(item.import, imported);
     }
     return { sheet, media, scope, imports };
@@ -238,7 +250,7 @@ class SheetLoader {
     media: string | null,
     scope: Document | ShadowRoot,
     from: string | null,
-    depth: number,
+    within: readonly string[],
   ): Promise<AppliedSheet | null> {
     const address = from === null && this.#baseHref !== null ? joined(this.#baseHref, href) : href;
     if (/^data:/i.test(address)) return null;
@@ -263,8 +275,10 @@ class SheetLoader {
       const info = await this.#host.files.info(file);
       if (info?.kind !== "file") continue;
       if (!(await this.#isAllowed(file))) return this.#report(stylesheetOutside(this.#page.name, href));
+      // CSS Cascade 5 §2: a sheet that imports itself, at whatever remove, adds nothing.
+      if (within.includes(file)) return null;
       const sheet = await this.#parsed(file, href, info.size);
-      return sheet === null ? null : this.withImports(sheet, media, scope, file, depth);
+      return sheet === null ? null : this.withImports(sheet, media, scope, file, within);
     }
     return this.#report(stylesheetMissing(this.#page.name, href));
   }
@@ -275,7 +289,7 @@ class SheetLoader {
     const info = await this.#host.files.info(file);
     if (info?.kind !== "file") return this.#report(stylesheetMissing(this.#page.name, shown));
     const sheet = await this.#parsed(file, shown, info.size);
-    return sheet === null ? null : this.withImports(sheet, null, scope, file, 0);
+    return sheet === null ? null : this.withImports(sheet, null, scope, file, []);
   }
 
   /** The page that an address names beside this one, where it may be read; null for none. */

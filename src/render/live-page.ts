@@ -6,6 +6,7 @@ import { evaluateMedia } from "../core/css/media.ts";
 import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
 import { elementPath } from "../core/document/element-path.ts";
 import type { Document, ElementNode } from "../core/document/node.ts";
+import { thrownWords } from "../core/findings/thrown-words.ts";
 import { tabSequence } from "../core/focus/tab-sequence.ts";
 import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
@@ -15,6 +16,7 @@ import { inTask, trusted } from "./browser-task.ts";
 import { installChance } from "./chance.ts";
 import type { LiveElement } from "./clock.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
+import { define } from "./define.ts";
 import { Doings, fragmentTarget } from "./doings.ts";
 import { commit, type KeyHost, press } from "./keys.ts";
 import { Listeners } from "./listeners.ts";
@@ -105,6 +107,7 @@ export class LivePage {
   /** Where focus was last, and the order of the page then: Tab goes on from there. */
   #last: { readonly element: LiveElement; readonly order: readonly LiveElement[] } | null = null;
   #isReady = false;
+  #closeWindow: () => void = () => undefined;
 
   private constructor(source: PageSource) {
     this.#source = source;
@@ -144,14 +147,30 @@ export class LivePage {
 
   /** Notes what went wrong in the page itself. */
   report(error: unknown): void {
-    this.problems.push(this.#source.tellError?.(error) ?? String(error));
+    this.problems.push(this.#source.tellError?.(error) ?? thrownWords(error));
   }
 
   close(): void {
-    this.window.close();
+    this.#closeWindow();
+  }
+
+  /** Windows of frames have requests of their own: what they all go through asks nobody. */
+  #refuseNetwork({ _dispatcher: dispatcher }: AnyWindow): void {
+    if (dispatcher === undefined) return;
+    dispatcher.dispatch = (_: unknown, handler: LiveElement) => {
+      this.asked++;
+      const refused = new Error("There is no network here.");
+      if (typeof handler.onResponseError === "function") handler.onResponseError(null, refused);
+      else handler.onError?.(refused);
+      return false;
+    };
   }
 
   #prepare(window: AnyWindow): void {
+    this.#refuseNetwork(window);
+    // No script closes a window that it did not open. HTML §7.2.2.1.
+    this.#closeWindow = window.close.bind(window);
+    define(window, "close", () => undefined);
     this.#clock.install(window);
     installChance(window);
     // Before listeners are counted: these are ours.

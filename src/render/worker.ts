@@ -1,5 +1,9 @@
 import { parentPort } from "node:worker_threads";
 import type { WorkerRequest } from "./protocol.ts";
+import { refuseBeyond } from "./refusals.ts";
+
+// Before anything is loaded that could keep a way out.
+refuseBeyond();
 
 // The window takes as long to load as most programs to be bundled: both go on at once.
 const attempts = import("./attempts.ts");

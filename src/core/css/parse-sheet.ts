@@ -56,6 +56,7 @@ export function parseSheet(style: StyleText): Sheet {
     items: [],
     anonymousLayers: 0,
     mayImport: true,
+    isCut: false,
     selectorCache: new Map(),
     stack: [
       {
@@ -76,6 +77,7 @@ export function parseSheet(style: StyleText): Sheet {
     file: style.file,
     items: parsing.items,
     remarks: style.text.includes("keel:") ? remarks(parsing) : [],
+    ...(parsing.isCut ? { isCut: true as const } : {}),
   };
 }
 
@@ -90,7 +92,11 @@ interface Parsing {
   anonymousLayers: number;
   /** Whether nothing has come yet that ends the imports. */
   mayImport: boolean;
+  isCut: boolean;
 }
+
+/** How deep blocks may stand in one another. */
+const DEEPEST_BLOCK = 64;
 
 /** Reads what comes next in the innermost block, or ends it. */
 function readNext(parsing: Parsing, block: Block): void {
@@ -238,6 +244,7 @@ function qualifiedRule(parsing: Parsing, block: Block, offset: number): void {
   }
   const close = parsing.tokens.closes.get(brace) ?? block.end;
   block.next = close + 1;
+  if (isTooDeep(parsing)) return;
   const selectorText = textBetween(parsing, offset, brace).trim();
   const compiled = compiledSelectors(parsing, selectorText, block.selectors);
   if (compiled === null) return;
@@ -254,6 +261,13 @@ function qualifiedRule(parsing: Parsing, block: Block, offset: number): void {
     start: offset,
     collector: new DeclarationCollector(),
   });
+}
+
+/** Whether a block stands deeper than blocks are read; it is passed over then, and that is told. */
+function isTooDeep(parsing: Parsing): boolean {
+  if (parsing.stack.length <= DEEPEST_BLOCK) return false;
+  parsing.isCut = true;
+  return true;
 }
 
 function compiledSelectors(parsing: Parsing, text: string, parent: SelectorList | null): SelectorList | null {
@@ -279,6 +293,7 @@ function atRule(parsing: Parsing, block: Block, offset: number): void {
   block.next = close + 1;
   const prelude = textBetween(parsing, offset + 1, end).trim();
   const enter = (conditions: Conditions, layer: string | null, selectors = block.selectors) => {
+    if (isTooDeep(parsing)) return;
     flush(parsing, block);
     parsing.stack.push({
       next: end + 1,

@@ -215,23 +215,31 @@ function asksContainer(conditions: Conditions): boolean {
 const FOCUS = /focus/i;
 
 /** Compounds with a class that scripts give to what has focus, without it: `.button.focus-visible`, `.is-focused`. */
-const focusClassesIn = (entries: readonly Entry[]): readonly Compound[] =>
-  entries
-    .flatMap(({ selector }) => compoundsOf(selector))
+const focusClassesIn = (entries: readonly Entry[]): readonly Compound[] => {
+  const seen = new Set<ComplexSelector>();
+  return entries
+    .flatMap(({ selector }) => compoundsOf(selector, seen))
     .flatMap((compound) =>
       compound.classes.some((name) => FOCUS.test(name))
         ? [{ ...compound, classes: compound.classes.filter((name) => !FOCUS.test(name)) }]
         : [],
     );
+};
 
-/** Its compounds, and those of the lists that may stand for one. */
-const compoundsOf = ({ steps }: ComplexSelector): readonly Compound[] =>
-  steps.flatMap(({ compound }) => [
+/**
+ * Its compounds, and those of the lists that may stand for one. Nested rules share the lists of what they stand in.
+ * @param seen those that were gone through before
+ */
+function compoundsOf(selector: ComplexSelector, seen: Set<ComplexSelector>): readonly Compound[] {
+  if (seen.has(selector)) return [];
+  seen.add(selector);
+  return selector.steps.flatMap(({ compound }) => [
     compound,
     ...compound.pseudoClasses.flatMap((pseudo) =>
-      pseudo.kind === "is" ? pseudo.list.flatMap(compoundsOf) : [],
+      pseudo.kind === "is" ? pseudo.list.flatMap((inner) => compoundsOf(inner, seen)) : [],
     ),
   ]);
+}
 
 export type ActionKind = "hover" | "focus" | "active";
 
@@ -254,7 +262,12 @@ function reactingKeys(entries: readonly Entry[], fold: (text: string) => string)
         : tag !== null
           ? tag.toLowerCase()
           : "*";
+  // Nested rules share the lists of what they stand in.
+  const visited = new Map<ComplexSelector, Set<string | null>>();
   const visit = (selector: ComplexSelector, within: string | null) => {
+    const known = visited.get(selector) ?? new Set();
+    if (known.has(within)) return;
+    visited.set(selector, known.add(within));
     for (const { compound } of selector.steps) {
       const key = within ?? keyOf(compound);
       for (const pseudo of compound.pseudoClasses) {

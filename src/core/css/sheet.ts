@@ -8,6 +8,8 @@ export interface Sheet {
   readonly items: readonly SheetItem[];
   /** Comments that speak to the audit, each with the declaration or rule it stands before. */
   readonly remarks: readonly Remark[];
+  /** Whether blocks stood so deep in one another that they were passed over. */
+  readonly isCut?: true;
 }
 
 /** `/* keel: … *\/` in a stylesheet. */

@@ -134,6 +134,16 @@ export const tooLarge = (target: string, megabytes: number, limit: number): Prob
   );
 export const stylesheetMissing = (target: string, href: string): Problem =>
   problem(target, `The stylesheet "${href}" was not found: its colours and hidden parts are unknown.`);
+export const stylesheetTooDeep = (target: string, file: string): Problem =>
+  problem(
+    target,
+    `The styles in ${file} stand more than 64 blocks deep: what is deeper was passed over, and colours and hidden parts are unknown.`,
+  );
+export const stylesheetsTooMany = (target: string, most: number): Problem =>
+  problem(
+    target,
+    `Its stylesheets import more than ${most} others: the rest were not read, and colours and hidden parts are unknown.`,
+  );
 export const stylesheetOutside = (target: string, href: string): Problem =>
   problem(
     target,

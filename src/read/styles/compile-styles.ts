@@ -6,6 +6,7 @@ import {
   styleLanguageUnread,
   styleNotCompiled,
 } from "../../core/findings/problems.ts";
+import { thrownWords } from "../../core/findings/thrown-words.ts";
 import type { Files, Host } from "../../host/host.ts";
 import type { Workspace } from "../../host/workspace.ts";
 import { stylesOf } from "../../readers/composition/component-styles.ts";
@@ -161,7 +162,7 @@ async function compileOne(
     };
   } catch (error) {
     // It may lack what only the project's build knows.
-    const [reason = ""] = (error instanceof Error ? error.message : String(error)).split("\n");
+    const [reason = ""] = thrownWords(error).split("\n");
     const problem = styleNotCompiled(module.file, reason);
     return { style: null, problem, read: found.read, missing: found.missing, from };
   }

@@ -51,6 +51,9 @@ const shadowHosts = new Set(
 /** Tags whose presence in source makes a file a whole page rather than a piece of one. */
 const pageTags = new Set(["html", "head", "body"]);
 
+/** How deep browsers nest elements: what is deeper stands beside the one that it is written in. */
+const DEEPEST_ELEMENT = 512;
+
 interface Building {
   readonly source: Tree.ParentNode;
   readonly children: Node[];
@@ -151,7 +154,8 @@ export function readHtml(
       baseHref = node.attrs.find((a) => a.name === "href")?.value ?? null;
     // A template's content is another document: nothing in it is rendered, referenced or reached.
     if (element.tag !== "template" && node.childNodes.length > 0) {
-      stack.push({ source: node, children, host: element, scope: frame.scope, next: 0 });
+      const inside = stack.length < DEEPEST_ELEMENT ? children : frame.children;
+      stack.push({ source: node, children: inside, host: element, scope: frame.scope, next: 0 });
     }
   }
   if (!whole) document.kind = "fragment";

@@ -1,5 +1,6 @@
 import type { Device } from "../../core/css/device.ts";
 import type { ComponentFrame, Span } from "../../core/document/node.ts";
+import { thrownWords } from "../../core/findings/thrown-words.ts";
 import type { Specimen } from "../../specimen.ts";
 import type { AnyWindow, LiveElement } from "../clock.ts";
 import type { LivePage, PageSource } from "../live-page.ts";
@@ -191,8 +192,8 @@ export function toldError(error: unknown, program: Program): string {
   };
   const words =
     typeof message === "string"
-      ? `${name === undefined || name === "Error" ? "" : `${name}: `}${message}`
-      : String(error);
+      ? `${typeof name !== "string" || name === "Error" ? "" : `${name}: `}${message}`
+      : thrownWords(error);
   const [first = ""] = words.split("\n");
   const frames = [...program.framesOf(stack ?? ""), ...program.framesOf(componentStack ?? "")];
   const places = [
