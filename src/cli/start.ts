@@ -1,12 +1,12 @@
 #!/usr/bin/env node
 import { hideBin } from "yargs/helpers";
-import { processIo } from "./io.ts";
+import { COULD_NOT, processIo } from "./io.ts";
+import { LastingOutput } from "./lasting-output.ts";
 import { main } from "./main.ts";
 
-process.stdout.on("error", (error: NodeJS.ErrnoException) => {
-  // The reader went away (`keel audit … | head`): nothing is left to say.
-  if (error.code === "EPIPE") process.exit(0);
-  throw error;
-});
-
-process.exitCode = await main(hideBin(process.argv), processIo());
+const output = new LastingOutput(process.stdout);
+process.stderr.on("error", () => {});
+const status = await main(hideBin(process.argv), { ...processIo(), out: output });
+const refused = await output.refusedFor();
+if (refused !== null) process.stderr.write(`keel: the answer could not be written (${refused}).\n`);
+process.exitCode = refused === null ? status : COULD_NOT;

@@ -1,9 +1,10 @@
 import { execFile } from "node:child_process";
 import { createHash, randomBytes } from "node:crypto";
-import { existsSync } from "node:fs";
+import { existsSync, type Stats } from "node:fs";
 import {
   access,
   chmod,
+  chown,
   constants,
   mkdir,
   readFile,
@@ -20,26 +21,8 @@ import { promisify } from "node:util";
 import { Worker } from "node:worker_threads";
 import ignore, { type Ignore } from "ignore";
 import { glob } from "tinyglobby";
-import { thrownWords } from "../core/findings/thrown-words.ts";
 import type { ApartAnswer, ApartLimits, Files, Host, Thread } from "./host.ts";
-
-/** The words of the operating system for what went wrong, without its codes. */
-function reasonOf(error: unknown): string {
-  const code = error instanceof Error && "code" in error ? String(error.code) : "";
-  const words: Readonly<Record<string, string>> = {
-    EACCES: "permission denied",
-    EPERM: "permission denied",
-    EISDIR: "it is a folder",
-    ENOTDIR: "a part of the path is no folder",
-    ENOENT: "no such file",
-    ENOSPC: "the disk is full",
-    EROFS: "the file system is read only",
-    ELOOP: "its symbolic links go in a circle",
-    EMFILE: "too many open files",
-    ERR_FS_FILE_TOO_LARGE: "it is too large",
-  };
-  return words[code] ?? thrownWords(error);
-}
+import { reasonOf } from "./reason-of.ts";
 
 const isMissing = (error: unknown): boolean =>
   error instanceof Error && "code" in error && (error.code === "ENOENT" || error.code === "ENOTDIR");
@@ -113,15 +96,26 @@ const files: Files = {
     for (const file of found) if (!(await rules.ignores(file, top))) kept.push(file);
     return kept.sort((a, b) => (a < b ? -1 : a > b ? 1 : 0));
   },
-  async writeWhole(file, content) {
-    const draft = draftOf(file);
+  async writeWhole(named, content) {
+    let draft: string | null = null;
     try {
-      await mkdir(path.dirname(file), { recursive: true });
+      await mkdir(path.dirname(named), { recursive: true });
+      // What is linked to is written, and the link stays.
+      const file = await realpath(named).catch(() => named);
+      const there = await stat(file).catch(() => null);
+      if (there !== null && (there.mode & ANYBODY_WRITES) === 0) return "it is read only";
+      // A device or a pipe takes what it is given; other names of the same file are to show the same.
+      if (there !== null && (!there.isFile() || there.nlink > 1)) {
+        await writeFile(file, content);
+        return null;
+      }
+      draft = draftOf(file);
       await writeFile(draft, content, { flag: "wx" });
+      if (there !== null) await likeBefore(draft, there);
       await rename(draft, file);
       return null;
     } catch (error) {
-      await rm(draft, { force: true }).catch(() => undefined);
+      if (draft !== null) await rm(draft, { force: true }).catch(() => undefined);
       return reasonOf(error);
     }
   },
@@ -145,7 +139,7 @@ const files: Files = {
         const draft = draftOf(file);
         drafts.set(file, draft);
         await writeFile(draft, bytes, { flag: "wx", flush: true });
-        await chmod(draft, (await stat(file)).mode);
+        await likeBefore(draft, await stat(file));
       }
       for (const { path: file, expected } of replacements) {
         writing.path = file;
@@ -168,6 +162,12 @@ const files: Files = {
 const ANYBODY_WRITES = 0o222;
 
 /** Beside the file, so that the last step is one rename on one disk. */
+/** Gives a draft the mode and the owner of the file that it takes the place of; only root may give a file away. */
+async function likeBefore(draft: string, { mode, uid, gid }: Stats): Promise<void> {
+  await chmod(draft, mode);
+  await chown(draft, uid, gid).catch(() => undefined);
+}
+
 const draftOf = (file: string): string => `${file}.${randomBytes(4).toString("hex")}.part`;
 
 /** Whether all is committed, as git says; without it, or outside a repository, nobody knows. */

@@ -1,5 +1,5 @@
 import { execFile, execFileSync, spawn } from "node:child_process";
-import { mkdirSync, readdirSync, readFileSync, symlinkSync } from "node:fs";
+import { chmodSync, lstatSync, mkdirSync, readdirSync, readFileSync, statSync, symlinkSync } from "node:fs";
 import path from "node:path";
 import { promisify } from "node:util";
 import { describe, expect, test } from "vitest";
@@ -42,13 +42,51 @@ describe("as a program of its own", () => {
     expect((await startKeel(folder, ["audit"])).out).not.toContain("\u001b[");
   });
 
-  test("ends where its reader goes away", async () => {
+  test("keeps the status of its work where its reader goes away", async () => {
     const folder = folderWith({ "a.html": page(`<img src="a.jpg">\n`.repeat(1000)) });
     const line = `"${process.execPath}" "${program}" audit --all --no-cache; echo "status $?" >&2`;
     const { stdout, stderr } = await promisify(execFile)("sh", ["-c", `{ ${line}; } | head -1`], {
       cwd: folder,
     });
-    expect([stdout.split("\n").length, stderr]).toEqual([2, "status 0\n"]);
+    expect([stdout.split("\n").length, stderr]).toEqual([2, "status 1\n"]);
+  });
+
+  test.each([["audit", "a.html"], ["explain"], ["--help"]])(
+    "says in one line that its answer could not be written: keel %s",
+    async (...args) => {
+      const folder = folderWith({ "a.html": broken });
+      const line = `"${process.execPath}" "${program}" ${args.join(" ")} > /dev/full; echo "status $?"`;
+      const { stdout, stderr } = await promisify(execFile)("sh", ["-c", line], { cwd: folder });
+      expect([stdout, stderr]).toEqual([
+        "status 2\n",
+        "keel: the answer could not be written (the disk is full).\n",
+      ]);
+    },
+  );
+
+  test("writes through a link and a pipe, keeps the mode of a file, and leaves one that is read only", async () => {
+    const folder = folderWith({ "a.html": broken, "kept.txt": "", "real.txt": "", "fixed.txt": "old" });
+    const at = (name: string) => path.join(folder, name);
+    chmodSync(at("kept.txt"), 0o640);
+    chmodSync(at("fixed.txt"), 0o444);
+    symlinkSync("real.txt", at("link.txt"));
+    const into = async (name: string) => (await startKeel(folder, ["audit", "a.html", "-o", name])).status;
+    expect([await into("kept.txt"), await into("link.txt"), await into("fixed.txt")]).toEqual([1, 1, 2]);
+    expect([statSync(at("kept.txt")).mode & 0o777, lstatSync(at("link.txt")).isSymbolicLink()]).toEqual([
+      0o640,
+      true,
+    ]);
+    expect([readFileSync(at("real.txt"), "utf8"), readFileSync(at("fixed.txt"), "utf8")]).toEqual([
+      expect.stringContaining("1 to mend"),
+      "old",
+    ]);
+    execFileSync("mkfifo", [at("pipe")]);
+    const reading = promisify(execFile)("cat", [at("pipe")]);
+    expect([await into("pipe"), (await reading).stdout, lstatSync(at("pipe")).isFIFO()]).toEqual([
+      1,
+      expect.stringContaining("1 to mend"),
+      true,
+    ]);
   });
 
   test.each(["SIGINT", "SIGTERM"] as const)(

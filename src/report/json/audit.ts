@@ -3,6 +3,7 @@ import type { OriginAnswer } from "../../answers/finding-answer.ts";
 import type { RepairAnswer } from "../../answers/repair-answer.ts";
 import { originsText } from "../origins-text.ts";
 import type { AuditDocument } from "./audit-schema.ts";
+import { jsonText } from "./json-text.ts";
 
 /** A finding as every document writes it. */
 export const findingJson = ({
@@ -80,5 +81,5 @@ export function auditJson(answer: AuditAnswer, toolVersion: string): string {
     },
     problems: answer.problems.map(({ target, message }) => ({ target, message })),
   };
-  return JSON.stringify(document, null, 2);
+  return jsonText(document, 2);
 }

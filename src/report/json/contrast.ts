@@ -3,6 +3,7 @@ import { contrastRatio } from "../../core/colour/contrast.ts";
 import { toHex } from "../../core/colour/rgba.ts";
 import type { NamedColour } from "../../core/scene/scene.ts";
 import type { ContrastDocument, PaletteDocument } from "./contrast-schema.ts";
+import { jsonText } from "./json-text.ts";
 
 const shadeOf = (shade: Shade | null) => (shade === null ? null : { ...shade, colour: toHex(shade.colour) });
 
@@ -26,7 +27,7 @@ export function contrastJson(answer: ContrastAnswer): string {
             ofPalette: shadeOf(nearest.ofPalette),
           },
   };
-  return JSON.stringify(document, null, 2);
+  return jsonText(document, 2);
 }
 
 export function paletteJson(palette: readonly NamedColour[]): string {
@@ -49,5 +50,5 @@ export function paletteJson(palette: readonly NamedColour[]): string {
         }),
     ),
   };
-  return JSON.stringify(document, null, 2);
+  return jsonText(document, 2);
 }

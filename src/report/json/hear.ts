@@ -1,6 +1,7 @@
 import type { PageTree } from "../../answers/tree.ts";
 import type { SpeechLine } from "../../core/semantics/reading-order.ts";
 import type { HearDocument } from "./hear-schema.ts";
+import { jsonText } from "./json-text.ts";
 
 export function hearJson(page: PageTree, by: string | null, lines: readonly SpeechLine[]): string {
   const document: HearDocument = {
@@ -10,5 +11,5 @@ export function hearJson(page: PageTree, by: string | null, lines: readonly Spee
     by,
     lines: lines.map(({ text, depth, source }) => ({ text, depth, source: page.texts.place(source) })),
   };
-  return JSON.stringify(document, null, 2);
+  return jsonText(document, 2);
 }

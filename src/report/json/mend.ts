@@ -1,5 +1,6 @@
 import type { AuditAnswer, FindingAnswer } from "../../answers/audit.ts";
 import type { MendPlan, Waiting } from "../../answers/mend.ts";
+import { jsonText } from "./json-text.ts";
 import type { MendDocument } from "./mend-schema.ts";
 
 const identity = ({ fingerprint, check, severity, source }: FindingAnswer) => ({
@@ -38,5 +39,5 @@ export function mendJson(
       ...left,
     },
   };
-  return JSON.stringify(document, null, 2);
+  return jsonText(document, 2);
 }

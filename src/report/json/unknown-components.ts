@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { AuditAnswer } from "../../answers/audit.ts";
+import { jsonText } from "./json-text.ts";
 import { sourceSchema } from "./shapes.ts";
 
 /** What `keel audit --unknown-components --format json` prints. */
@@ -15,5 +16,5 @@ export function unknownComponentsJson({ unknownComponents }: AuditAnswer): strin
     version: 1,
     components: unknownComponents.map(({ name, uses }) => ({ name, uses: [...uses] })),
   };
-  return `${JSON.stringify(document, null, 2)}\n`;
+  return `${jsonText(document, 2)}\n`;
 }

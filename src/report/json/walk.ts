@@ -1,5 +1,6 @@
 import type { PageWalk } from "../../answers/walk.ts";
 import { findingJson } from "./audit.ts";
+import { jsonText } from "./json-text.ts";
 import type { WalkDocument } from "./walk-schema.ts";
 
 /** One walk as one JSON document, without a line end. */
@@ -54,5 +55,5 @@ export function walkJson({
     unreached: unreached.map(({ element, source, why }) => ({ element, source, why })),
     findings: findings.map(findingJson),
   };
-  return JSON.stringify(document, null, 2);
+  return jsonText(document, 2);
 }
