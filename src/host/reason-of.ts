@@ -1,5 +1,3 @@
-import { thrownWords } from "../core/findings/thrown-words.ts";
-
 /** The words of the operating system for what went wrong, without its codes. */
 export function reasonOf(error: unknown): string {
   const code = error instanceof Error && "code" in error ? String(error.code) : "";
@@ -18,5 +16,5 @@ export function reasonOf(error: unknown): string {
     EPIPE: "nobody reads it",
     ERR_FS_FILE_TOO_LARGE: "it is too large",
   };
-  return words[code] ?? thrownWords(error);
+  return words[code] ?? (error instanceof Error ? error.message : String(error));
 }

@@ -80,11 +80,12 @@ describe("keel tree", () => {
     expect(err).toMatch(message);
   });
 
-  test("10,000 nested lists are told without overflowing anything", async () => {
+  test("10,000 nested lists are told as deep as browsers nest them, without overflowing anything", async () => {
     const where = folderWith({ "deep.html": page("<ul><li>".repeat(5_000)) });
     const { status, out } = await keel(where, ["tree", "deep.html"]);
     expect(status).toBe(0);
-    expect(out.match(/list item/g)).toHaveLength(5_000);
+    // 512 elements deep: html, body, main and then lists with their items.
+    expect(out.match(/list item/g)).toHaveLength(254);
   });
 });
 
