@@ -122,7 +122,7 @@ async function printPatch({ args, run, before, status }: Mending, mendPlan: Mend
 async function write({ args, run, plan, before, workspace }: Mending, mendPlan: MendPlan): Promise<Status> {
   const { host } = run;
   let undo: string | null = null;
-  const state = await host.commitState();
+  const state = await host.commitState(mendPlan.files.flatMap(({ path: file }) => file ?? []));
   if (mendPlan.files.length > 0 && state !== "committed") {
     undo = await freeName(host);
     const reason = await host.files.writeWhole(

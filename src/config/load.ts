@@ -1,4 +1,6 @@
-import { readFile } from "node:fs/promises";
+import { existsSync } from "node:fs";
+import { readFile, stat } from "node:fs/promises";
+import os from "node:os";
 import path from "node:path";
 import type { ParseError } from "jsonc-parser";
 import { lilconfig } from "lilconfig";
@@ -41,6 +43,11 @@ export async function loadConfig(
   const found = named === null ? await nearest(folder) : path.resolve(folder, named);
   if (found === null) return { ok: true, loaded: null };
   const shown = path.relative(folder, found).split(path.sep).join("/");
+  if (named === null && !(await isTrusted(found, folder)))
+    return {
+      ok: false,
+      message: `${shown}: this configuration belongs to somebody else, or anybody may change it; name it with --config if it is to hold`,
+    };
   let text: string;
   try {
     text = await readFile(found, "utf8");
@@ -76,12 +83,30 @@ export async function loadConfig(
 const place = (line: number | null, column: number | null): string =>
   line === null ? "" : column === null ? `:${line}` : `:${line}:${column}`;
 
+/**
+ * Whether a configuration in a folder above is of whoever runs this, of the system, or of whoever has the folder: one that
+ * somebody else put there is not run.
+ */
+async function isTrusted(file: string, folder: string): Promise<boolean> {
+  if (path.dirname(file) === folder || process.getuid === undefined) return true;
+  const [{ uid, mode }, here] = await Promise.all([stat(file), stat(folder)]);
+  return [process.getuid(), 0, here.uid].includes(uid) && (mode & ANYBODY_WRITES) === 0;
+}
+
+const ANYBODY_WRITES = 0o002;
+
+/** The last folder that is searched upward: that of the repository, or the home folder. */
+function lastFolder(folder: string): string {
+  for (let up = folder; ; up = path.dirname(up))
+    if (existsSync(path.join(up, ".git")) || up === os.homedir() || path.dirname(up) === up) return up;
+}
+
 async function nearest(folder: string): Promise<string | null> {
   const asFound = (file: string) => ({ file });
   const search = lilconfig("even-keel", {
     searchPlaces: [...names, "package.json"],
     packageProp: PACKAGE_KEY,
-    stopDir: path.parse(folder).root,
+    stopDir: lastFolder(folder),
     ignoreEmptySearchPlaces: false,
     loaders: {
       ".ts": asFound,

@@ -56,8 +56,8 @@ export interface Host {
   standardInput(): Promise<Uint8Array>;
   /** The text of a file of a package that this program depends on: `package/file`. */
   packageText(name: string): Promise<string>;
-  /** Whether the working directory is under version control, and all that is in it committed. */
-  commitState(): Promise<"committed" | "uncommitted" | "no repository">;
+  /** Whether some files are under version control, and they and all else in the working directory are committed. */
+  commitState(files: readonly string[]): Promise<"committed" | "uncommitted" | "no repository">;
   hash(text: string): string;
   /**
    * Runs one of our own programs apart from this one, with limits on its time and memory: it may run the scripts of a

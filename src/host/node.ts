@@ -170,18 +170,33 @@ async function likeBefore(draft: string, { mode, uid, gid }: Stats): Promise<voi
 
 const draftOf = (file: string): string => `${file}.${randomBytes(4).toString("hex")}.part`;
 
-/** Whether all is committed, as git says; without it, or outside a repository, nobody knows. */
-async function commitState(folder: string): Promise<"committed" | "uncommitted" | "no repository"> {
+/**
+ * Whether some files are tracked, and they and all else in a folder are committed, as git says; without it, or outside a
+ * repository, nobody knows. Monitors and filters are programs that the repository names: nothing of a target is run.
+ */
+async function commitState(
+  folder: string,
+  files: readonly string[],
+): Promise<"committed" | "uncommitted" | "no repository"> {
+  const git = async (...words: readonly string[]): Promise<string> =>
+    (
+      await promisify(execFile)("git", ["-c", "core.fsmonitor=false", "--no-optional-locks", ...words], {
+        cwd: folder,
+      })
+    ).stdout;
   try {
-    // A file monitor is a program that the repository names: nothing of a target is run.
-    const { stdout } = await promisify(execFile)(
-      "git",
-      ["-c", "core.fsmonitor=false", "--no-optional-locks", "status", "--porcelain"],
-      { cwd: folder },
+    const named = await git("config", "--name-only", "--get-regexp", "^filter\\.").catch(() => "");
+    const filters = new Set(named.split("\n").flatMap((one) => /^filter\.(.+)\.[^.]+$/.exec(one)?.[1] ?? []));
+    const off = [...filters].flatMap((filter) =>
+      ["clean=", "process=", "required=false"].flatMap((setting) => ["-c", `filter.${filter}.${setting}`]),
     );
-    return stdout === "" ? "committed" : "uncommitted";
-  } catch {
-    return "no repository";
+    const changed = await git(...off, "status", "--porcelain", "--untracked-files=normal");
+    if (changed !== "") return "uncommitted";
+    if (files.length > 0) await git("ls-files", "--error-unmatch", "--", ...files);
+    return "committed";
+  } catch (error) {
+    // Of a file that is not tracked git says so by its status.
+    return error instanceof Error && "code" in error && error.code === 1 ? "uncommitted" : "no repository";
   }
 }
 
@@ -345,7 +360,7 @@ export function nodeHost(
     workingDirectory,
     standardInput: wholeInput(input),
     packageText: (name) => readFile(fileURLToPath(import.meta.resolve(name)), "utf8"),
-    commitState: () => commitState(workingDirectory),
+    commitState: (files) => commitState(workingDirectory, files),
     runApart: (_, data, limits) => workers.run(data, limits),
     threads: { cores: os.availableParallelism(), start: startThread },
     hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),

@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { chmodSync, existsSync, mkdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { describe, expect, test } from "vitest";
 import { auditSchema } from "../../src/report/json/audit-schema.ts";
@@ -50,6 +50,22 @@ describe("a configuration", () => {
     const { document } = await audited(path.join(folder, "pages/deep"));
     expect(document.subjects.map(({ id }) => id)).toEqual(["../a.html"]);
     expect(checksOf(document)).toContain("contrast.text");
+  });
+
+  test("above is not run where anybody may change it, nor beyond the repository", async () => {
+    const config = `import { writeFileSync } from "node:fs"; writeFileSync(new URL("ran", import.meta.url), ""); export default {};`;
+    const folder = folderWith({ "keel.config.mjs": config, "in/a.html": page("<p>Free</p>") });
+    chmodSync(path.join(folder, "keel.config.mjs"), 0o666);
+    const refused = await keel(path.join(folder, "in"), ["audit", "a.html"]);
+    expect([refused.status, refused.err]).toEqual([
+      2,
+      expect.stringMatching(
+        /^keel: \.\.\/keel\.config\.mjs: this configuration belongs to somebody else[^\n]+\n$/,
+      ),
+    ]);
+    mkdirSync(path.join(folder, "in/.git"));
+    expect((await keel(path.join(folder, "in"), ["audit", "a.html"])).status).toBe(0);
+    expect(existsSync(path.join(folder, "ran"))).toBe(false);
   });
 
   test("gives way to the command line, and to --no-config", async () => {

@@ -1,5 +1,14 @@
 import { execFileSync } from "node:child_process";
-import { chmodSync, cpSync, readdirSync, readFileSync, symlinkSync, writeFileSync } from "node:fs";
+import {
+  chmodSync,
+  cpSync,
+  existsSync,
+  readdirSync,
+  readFileSync,
+  symlinkSync,
+  utimesSync,
+  writeFileSync,
+} from "node:fs";
 import path from "node:path";
 import { describe, expect, test } from "vitest";
 import { nodeHost } from "../../src/host/node.ts";
@@ -120,6 +129,17 @@ describe("keel mend --write", () => {
     expect(text(folder, "a.html")).toBe(faulty);
     await keel(folder, ["mend", "--write"]);
     expect(readdirSync(folder)).toContain("keel-undo-2.patch");
+  });
+
+  test("keeps such a patch for a file that git does not have, and runs no program of the repository", async () => {
+    const folder = committed({ "a.html": faulty, "ignored.html": faulty, ".gitignore": "ignored.html\n" });
+    const ran = path.join(folder, ".git/ran");
+    git(folder, "config", "filter.yard.clean", `sh -c 'touch "${ran}"; cat'`);
+    writeFileSync(path.join(folder, ".git/info/attributes"), "*.html filter=yard\n");
+    utimesSync(path.join(folder, "a.html"), 1, 1);
+    await keel(folder, ["mend", "ignored.html", "--write", "--also", "likely"]);
+    expect(readdirSync(folder)).toContain("keel-undo.patch");
+    expect(existsSync(ran)).toBe(false);
   });
 
   test("leaves alone what may not be changed, says why and mends the rest", async () => {
