@@ -1,4 +1,5 @@
 import path from "node:path";
+import { z } from "zod";
 import type { LoadedSources } from "../engine/sources.ts";
 import { type PageFile, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
@@ -23,8 +24,8 @@ interface Kept {
 }
 
 /**
- * Keeps what came of component source from one run to the next, below `node_modules/.cache`. It holds for the same
- * targets, settings and texts alone, and may be deleted at any time.
+ * Keeps what came of component source from one run to the next. It holds for the same targets, settings and texts alone,
+ * and may be deleted at any time.
  */
 export class SourcesCache {
   readonly #key: string;
@@ -38,7 +39,7 @@ export class SourcesCache {
 
   /** What an earlier run came to, where nothing that it read has changed. */
   async find(entries: readonly PageFile[]): Promise<ReusedSources | null> {
-    const file = await this.#file(entries);
+    const file = this.#file(entries);
     const read = file === null ? null : await this.#host.files.read(file);
     const kept = read?.ok === true ? keptIn(new TextDecoder().decode(read.bytes)) : null;
     if (kept === null) return null;
@@ -61,7 +62,7 @@ export class SourcesCache {
   async keep(sources: LoadedSources, result: SourcesResult): Promise<void> {
     // What could not be read is told anew on every run.
     if (sources.problems.length > 0 || result.unread.length > 0) return;
-    const file = await this.#file(sources.entries);
+    const file = this.#file(sources.entries);
     if (file === null) return;
     const files = await Promise.all(
       [...sources.files].map(
@@ -73,27 +74,35 @@ export class SourcesCache {
     await this.#host.files.writeWhole(file, JSON.stringify(kept));
   }
 
-  /** Below the nearest `node_modules`; null where there is none. */
-  async #file(entries: readonly PageFile[]): Promise<string | null> {
-    const { files, workingDirectory, hash } = this.#host;
+  /** In the user's own folder: what lies in a project may have come with it, and is not believed. */
+  #file(entries: readonly PageFile[]): string | null {
+    const { cacheFolder, workingDirectory, hash } = this.#host;
     const name = hash(JSON.stringify([this.#key, workingDirectory, entries]));
-    for (let folder = workingDirectory; ; folder = path.dirname(folder)) {
-      const modules = path.join(folder, "node_modules");
-      if ((await files.info(modules))?.kind === "folder")
-        return path.join(modules, ".cache", "even-keel", `${name}.json`);
-      if (path.dirname(folder) === folder) return null;
-    }
+    return cacheFolder === null ? null : path.join(cacheFolder, `${name}.json`);
   }
 }
+
+/** What a file of the cache holds, as far as it is told from something else. */
+const keptSchema = z.object({
+  files: z.array(z.tuple([z.string(), z.string()])),
+  missing: z.array(z.string()),
+  result: z.looseObject({
+    subjects: z.array(z.looseObject({ id: z.string() })),
+    findings: z.array(z.looseObject({ check: z.string(), outcome: z.string() })),
+    tallies: z.array(z.tuple([z.string(), z.looseObject({})])),
+    accepted: z.number(),
+    unknownComponents: z.array(z.looseObject({})),
+    problems: z.array(z.looseObject({ message: z.string() })),
+    unread: z.array(z.looseObject({ message: z.string() })),
+    given: z.array(z.unknown()),
+  }),
+});
 
 /** What a file of the cache holds; null where it holds something else, or is cut off. */
 function keptIn(text: string): Kept | null {
   try {
-    const kept: Partial<Kept> | null = JSON.parse(text);
-    const { files, missing, result } = kept ?? {};
-    return Array.isArray(files) && Array.isArray(missing) && Array.isArray(result?.findings)
-      ? { files, missing, result }
-      : null;
+    const parsed = keptSchema.safeParse(JSON.parse(text));
+    return parsed.success ? (parsed.data as unknown as Kept) : null;
   } catch {
     return null;
   }

@@ -4,12 +4,12 @@ import type { Host } from "../host/host.ts";
 
 /**
  * What is said when code of a project is run for the first time; null where it was said before. What is remembered lies
- * below `node_modules/.cache`; where there is none it is said each time.
+ * in the user's own cache; where there is none it is said each time.
  */
 export async function firstRunNotice(files: readonly PageFile[], host: Host): Promise<string | null> {
   const [first] = files;
   if (first === undefined) return null;
-  const mark = await markFile(host);
+  const mark = markFile(host);
   if (mark !== null && (await host.files.info(mark)) !== null) return null;
   if (mark !== null)
     await host.files.writeWhole(mark, "Code of this project is run by keel, and that was said.\n");
@@ -18,11 +18,5 @@ export async function firstRunNotice(files: readonly PageFile[], host: Host): Pr
   return `${first.name}${more} of specimens will be run, with the code that they import, in a simulated window without a network. --engine read runs nothing.${mark === null ? "" : " (Said once.)"}`;
 }
 
-async function markFile({ files, workingDirectory }: Host): Promise<string | null> {
-  for (let folder = workingDirectory; ; folder = path.dirname(folder)) {
-    const modules = path.join(folder, "node_modules");
-    if ((await files.info(modules))?.kind === "folder")
-      return path.join(modules, ".cache", "even-keel", "runs-code");
-    if (path.dirname(folder) === folder) return null;
-  }
-}
+const markFile = ({ cacheFolder, workingDirectory, hash }: Host): string | null =>
+  cacheFolder === null ? null : path.join(cacheFolder, `runs-code-${hash(workingDirectory)}`);

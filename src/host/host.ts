@@ -53,6 +53,8 @@ export interface Host {
   readonly clock: Clock;
   /** Absolute. */
   readonly workingDirectory: string;
+  /** Where results may be kept from one run to the next, which no project brings along. Absolute; null for nowhere. */
+  readonly cacheFolder: string | null;
   standardInput(): Promise<Uint8Array>;
   /** The text of a file of a package that this program depends on: `package/file`. */
   packageText(name: string): Promise<string>;

@@ -343,11 +343,26 @@ export interface Place {
   /** Absolute. */
   readonly workingDirectory?: string;
   readonly input?: AsyncIterable<Uint8Array | string>;
+  readonly env?: Readonly<Record<string, string | undefined>>;
+}
+
+/** The user's own folder for what may be made anew at any time. XDG Base Directory; Apple's and Microsoft's like it. */
+function cacheFolder({
+  XDG_CACHE_HOME: named,
+  LOCALAPPDATA: local,
+  HOME: home,
+}: Place["env"] & object): string | null {
+  const folder =
+    named ??
+    (process.platform === "win32"
+      ? local
+      : home && path.join(home, process.platform === "darwin" ? "Library/Caches" : ".cache"));
+  return folder === undefined || !path.isAbsolute(folder) ? null : path.join(folder, "even-keel");
 }
 
 /** The real world. */
 export function nodeHost(
-  { workingDirectory = process.cwd(), input = process.stdin }: Place = {},
+  { workingDirectory = process.cwd(), input = process.stdin, env = process.env }: Place = {},
   workers = new Workers(),
 ): Host {
   return {
@@ -358,6 +373,7 @@ export function nodeHost(
       rest: () => new Promise((resolve) => setImmediate(resolve)),
     },
     workingDirectory,
+    cacheFolder: cacheFolder(env),
     standardInput: wholeInput(input),
     packageText: (name) => readFile(fileURLToPath(import.meta.resolve(name)), "utf8"),
     commitState: (files) => commitState(workingDirectory, files),

@@ -40,6 +40,7 @@ export function memoryHost(files: Readonly<Record<string, string>>): Host {
     },
     clock: { now: () => new Date(0), elapsed: () => time++, rest: async () => {} },
     workingDirectory: "/yard",
+    cacheFolder: null,
     standardInput: async () => new Uint8Array(),
     packageText: (name) => readFile(fileURLToPath(import.meta.resolve(name)), "utf8"),
     commitState: async () => "no repository",

@@ -158,11 +158,12 @@ describe("code of a project", () => {
     const folder = folderWith({ "package.json": '{"name":"yard"}', "node_modules/here": "", ...pic });
     for (const name of ["react", "react-dom", "scheduler"])
       symlinkSync(path.join(root, "node_modules", name), path.join(folder, "node_modules", name));
-    const first = await keel(folder, ["tree", "pic.specimen.jsx"]);
+    const env = { XDG_CACHE_HOME: folderWith({}) };
+    const first = await keel(folder, ["tree", "pic.specimen.jsx"], "", env);
     expect(first.err).toMatch(
       /^keel: pic\.specimen\.jsx of specimens will be run[^\n]*--engine read runs nothing/,
     );
-    const second = await keel(folder, ["tree", "pic.specimen.jsx"]);
+    const second = await keel(folder, ["tree", "pic.specimen.jsx"], "", env);
     expect([second.out, second.err]).toEqual([first.out, ""]);
   });
 

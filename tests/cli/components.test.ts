@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, writeFileSync } from "node:fs";
+import { readdirSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { describe, expect, test } from "vitest";
 import { auditSchema } from "../../src/report/json/audit-schema.ts";
@@ -95,17 +95,27 @@ describe("keel audit on component source", () => {
   });
 
   test("keeps what it came to, and forgets it when a file changes", async () => {
-    const folder = folderWith({ ...project, "node_modules/here": "" });
-    const cache = path.join(folder, "node_modules/.cache/even-keel");
-    const first = await audited(folder, "src");
-    expect(readdirSync(cache).length).toBe(1);
-    const second = await audited(folder, "src");
+    const folder = folderWith(project);
+    const env = { XDG_CACHE_HOME: folderWith({}) };
+    const cache = path.join(env.XDG_CACHE_HOME, "even-keel");
+    const audited = async () => {
+      const { out } = await keel(folder, ["audit", "src", "--format", "json"], "", env);
+      return { document: auditSchema.parse(JSON.parse(out)) };
+    };
+    const first = await audited();
+    const [kept = ""] = readdirSync(cache);
+    const second = await audited();
     expect(second.document.findings).toEqual(first.document.findings);
     writeFileSync(
       path.join(folder, "src/SlipCard.tsx"),
       project["src/SlipCard.tsx"].replace("<IconButton />", `<IconButton label="Move" />`),
     );
-    expect((await audited(folder, "src")).document.findings).toEqual([]);
+    expect((await audited()).document.findings).toEqual([]);
+    // What is broken is thrown away and made anew.
+    for (const broken of ["{}", "[]", '""', '{"files":[],"missing":[],"result":{"findings":[]}}', "{"]) {
+      writeFileSync(path.join(cache, kept), broken);
+      expect((await audited()).document.findings).toEqual([]);
+    }
   });
 
   test("says in which world a finding was judged, where it is asked to", async () => {
@@ -119,8 +129,9 @@ describe("keel audit on component source", () => {
 
   test("keeps nothing where it is told not to", async () => {
     const folder = folderWith({ ...project, "node_modules/here": "" });
-    await keel(folder, ["audit", "src", "--no-cache"]);
-    expect(existsSync(path.join(folder, "node_modules/.cache"))).toBe(false);
+    const env = { XDG_CACHE_HOME: folderWith({}) };
+    await keel(folder, ["audit", "src", "--no-cache"], "", env);
+    expect(readdirSync(env.XDG_CACHE_HOME)).toEqual([]);
   });
 });
 
