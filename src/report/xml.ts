@@ -1,10 +1,13 @@
+import { unprintable } from "./terminal/printable.ts";
+
 /** Part of a document: an element as it is written. */
 export type Xml = string & { readonly of: "xml" };
 
 /** Text as XML may hold it, whatever it is. XML 1.0 §2.2 allows no control characters, §2.4 neither `<` nor `&`. */
 const escaped = (text: string): string =>
   text
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, "")
+    .replace(/[\ufffe\uffff]/g, "")
+    .replace(unprintable, (character) => (character === "\n" ? character : ""))
     .replace(/&/g, "&amp;")
     .replace(/</g, "&lt;")
     .replace(/>/g, "&gt;")

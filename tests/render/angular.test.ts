@@ -105,6 +105,7 @@ class Host {}
 specimen("alone", () => ({ component: SlipDialog, inputs: { berth: "Slip 4" }, outputs: { saved: () => {} }, content: "<em>Mind the mud</em>" }));
 specimen("in a page", () => Host);
 specimen("mistyped", () => ({ component: SlipDialog, inputs: { slips: "Slip 4" } }));
+specimen("half drawn", () => SlipDialog);
 `,
 };
 
@@ -201,6 +202,7 @@ describe("specimens of Angular", () => {
     expect(waysOf("img", inPage!)).toEqual(Array(2).fill("Host › SlipDialog › Tide"));
     expect(waysOf("em", inPage!)).toEqual(["Host"]);
     expect(mistyped!.failure).toMatch(/^the component has no input "slips"; it has berth/);
+    expect(results.get("half drawn")!.failure).toMatch(/is required/);
   });
 
   test("17: components of a module that they do not name, with its pipes, directives and services", async () => {

@@ -80,17 +80,28 @@ export async function mount(content, container, report) {
   const modules = globalThis.__evenKeel.modules.flatMap((load) => Object.values(load())).filter((one) => one?.\u0275mod !== undefined);
   const zoneless = core.provideZonelessChangeDetection ?? core.provideExperimentalZonelessChangeDetection;
   const zones = globalThis.Zone === undefined && zoneless !== undefined ? [zoneless()] : [];
+  let failed = false;
+  const handleError = (error) => {
+    failed = true;
+    report(error);
+  };
   const app = await createApplication({
     providers: [
       ...zones,
       ${provided.map(([, [, call]]) => `${call},`).join("\n      ")}
       core.importProvidersFrom(...new Set(modules)),
       ...(content.providers ?? []),
-      { provide: core.ErrorHandler, useValue: { handleError: report } },
+      { provide: core.ErrorHandler, useValue: { handleError } },
     ],
   });
-  app.injector.get(core.NgZone).run(() => shown(app, content, container));
-  app.tick();
+  try {
+    app.injector.get(core.NgZone).run(() => shown(app, content, container));
+    app.tick();
+  } catch (error) {
+    handleError(error);
+  }
+  // What is half drawn says nothing of the component.
+  if (failed) container.replaceChildren();
 }
 
 export const inside = (content) => content;

@@ -3,6 +3,7 @@ import path from "node:path";
 import type * as Ast from "@babel/types";
 import { type OnLoadResult, type TransformFailure, transform } from "esbuild";
 import { lineMap } from "../../core/document/line-map.ts";
+import { thrownWords } from "../../core/findings/thrown-words.ts";
 import { everyNode, parseScript } from "../../readers/script/parse-script.ts";
 import { constructorParameters, signalDecorators } from "./angular-members.ts";
 import { stampedTemplate, type TemplateParser } from "./angular-template.ts";
@@ -57,14 +58,24 @@ export async function compileAngular(
     });
     return { contents: code, loader: "js", resolveDir: path.dirname(source.path) };
   } catch (error) {
+    const { errors } = error as Partial<TransformFailure>;
+    if (errors === undefined) return { errors: [{ text: thrownWords(error), location: placeless(source) }] };
     return {
-      errors: (error as TransformFailure).errors.map(({ text, location }) => ({
+      errors: errors.map(({ text, location }) => ({
         text,
         location: location === null ? null : { ...location, file: source.name },
       })),
     };
   }
 }
+
+/** The beginning of a file, where nothing more is known. */
+const placeless = ({ name, text }: SourceFile) => ({
+  file: name,
+  line: 1,
+  column: 0,
+  lineText: text.split("\n")[0] ?? "",
+});
 
 /** One script, and what is changed in it. */
 class AngularScript {
@@ -117,7 +128,7 @@ class AngularScript {
     const [metadata] = decorator.expression.type === "CallExpression" ? decorator.expression.arguments : [];
     if (calleeName(decorator.expression) !== "Component" || metadata?.type !== "ObjectExpression") return;
     await this.#prepareComponent(metadata);
-    if (node.id != null && !(await this.#isStandalone(metadata))) {
+    if (node.id != null && !this.#isStandalone(metadata)) {
       const file = await this.#project.moduleOf(node.id.name, this.#source.path);
       if (file !== null)
         this.#tail.push(`globalThis.${STAGE}.modules.push(() => require(${JSON.stringify(file)}));`);
@@ -125,7 +136,7 @@ class AngularScript {
   }
 
   /** Components stand alone where they say so, and from version 19 on where they do not say otherwise. */
-  async #isStandalone(metadata: Ast.ObjectExpression): Promise<boolean> {
+  #isStandalone(metadata: Ast.ObjectExpression): boolean {
     const said = optionOf(metadata, "standalone")?.value;
     if (said?.type === "BooleanLiteral") return said.value;
     return Number.parseInt(this.#parser.VERSION.major, 10) >= 19;
@@ -144,7 +155,7 @@ class AngularScript {
         case "templateUrl": {
           const address = textOf(value);
           if (address === null) break;
-          const template = await this.#templateAt(path.resolve(path.dirname(this.#source.path), address));
+          const template = await this.#templateAt(address);
           this.#changes.push({ ...span, text: `template: ${template}` });
           break;
         }
@@ -186,9 +197,8 @@ class AngularScript {
   }
 
   /** A template in a file of its own, as a literal. */
-  async #templateAt(file: string): Promise<string> {
-    const name = shownPath(this.#project.workingDirectory, file);
-    const text = await readFile(file, "utf8");
+  async #templateAt(address: string): Promise<string> {
+    const { path: file, name, text } = await this.#fileAt(address);
     const lines = lineMap(text);
     const span = { start: 0, end: text.length, quote: '"', isEscaped: false } as const;
     return JSON.stringify(
@@ -198,11 +208,18 @@ class AngularScript {
     );
   }
 
+  /** A file that the script names, beside it. @throws what is wrong, in words */
+  async #fileAt(address: string): Promise<SourceFile> {
+    const file = path.resolve(path.dirname(this.#source.path), address);
+    const text = await readFile(file, "utf8").catch(() => {
+      throw new Error(`Could not read "${address}", which it names.`);
+    });
+    return { path: file, name: shownPath(this.#project.workingDirectory, file), text };
+  }
+
   /** A stylesheet in a file of its own, as a literal. */
   async #styleAt(address: string): Promise<string> {
-    const file = path.resolve(path.dirname(this.#source.path), address);
-    const name = shownPath(this.#project.workingDirectory, file);
-    return this.#compiledStyle({ path: file, name, text: await readFile(file, "utf8") }, 0);
+    return this.#compiledStyle(await this.#fileAt(address), 0);
   }
 
   /** A stylesheet in the script; what is no plain text stays as it is. */
