@@ -1,12 +1,12 @@
 #!/usr/bin/env node
 import { hideBin } from "yargs/helpers";
 import { COULD_NOT, processIo } from "./io.ts";
-import { LastingOutput } from "./lasting-output.ts";
+import { lastingOutput } from "./lasting-output.ts";
 import { main } from "./main.ts";
 
-const output = new LastingOutput(process.stdout);
+const refusedFor = lastingOutput(process.stdout);
 process.stderr.on("error", () => {});
-const status = await main(hideBin(process.argv), { ...processIo(), out: output });
-const refused = await output.refusedFor();
+const status = await main(hideBin(process.argv), processIo());
+const refused = await refusedFor();
 if (refused !== null) process.stderr.write(`keel: the answer could not be written (${refused}).\n`);
 process.exitCode = refused === null ? status : COULD_NOT;

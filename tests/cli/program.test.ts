@@ -64,6 +64,20 @@ describe("as a program of its own", () => {
     },
   );
 
+  test("asks on a terminal", async () => {
+    const folder = folderWith({ "a.html": broken });
+    const line = `"${process.execPath}" "${program}" mend a.html --interactive`;
+    const child = spawn("script", ["-qec", line, "/dev/null"], { cwd: folder });
+    let out = "";
+    child.stdout.setEncoding("utf8").on("data", (text) => {
+      out += text;
+    });
+    child.stdin.end("q\nq\n");
+    await new Promise((resolve) => child.on("close", resolve));
+    expect(out).toMatch(/This image has no text alternative/);
+    expect(out).not.toMatch(/fault of Even Keel/);
+  });
+
   test("writes through a link and a pipe, keeps the mode of a file, and leaves one that is read only", async () => {
     const folder = folderWith({ "a.html": broken, "kept.txt": "", "real.txt": "", "fixed.txt": "old" });
     const at = (name: string) => path.join(folder, name);
