@@ -74,7 +74,7 @@ describe("as a program of its own", () => {
     });
     child.stdin.end("q\nq\n");
     await new Promise((resolve) => child.on("close", resolve));
-    expect(out).toMatch(/This image has no text alternative/);
+    expect(out).toMatch(/names\.image-described[\s\S]*stop here/);
     expect(out).not.toMatch(/fault of Even Keel/);
   });
 
