@@ -158,11 +158,12 @@ const isNode = (content: unknown): boolean =>
 /** Which framework shows what a specimen renders; null for elements and HTML. */
 function frameworkOf(content: unknown, mounts: Stage["mounts"]): string | null {
   if (typeof content === "string" || isNode(content)) return null;
-  const parts = (content ?? {}) as Record<string, unknown>;
+  const parts = (typeof content === "object" && content !== null ? content : {}) as Record<string, unknown>;
   if (isOfAngular(content) || isOfAngular(parts.component)) return "angular";
   if (typeof content === "function") return "svelte" in mounts ? "svelte" : "vue";
   if ("$$typeof" in parts) return "react";
-  if (typeof parts.component === "function") return "svelte";
+  if (typeof parts.component === "function")
+    return "angular" in mounts && !("svelte" in mounts) ? "angular" : "svelte";
   if (parts.__v_isVNode === true || "setup" in parts || "render" in parts || "template" in parts)
     return "vue";
   if (Array.isArray(content)) return isNode(content[0]) ? null : "react";
@@ -249,7 +250,7 @@ function placesOf(window: AnyWindow, program: Program, place: SourceRemark | nul
     components: (element) => originOf(element)?.frames.flatMap(frame) ?? [],
     nearest: (element) => {
       const site = originOf(element)?.at;
-      if (site != null) return program.tagAt(site);
+      if (site != null) return program.tagAt(site) ?? program.lineAt(site);
       let creation = stage.made.get(element);
       for (let up = element; creation === undefined && up !== null; up = up.parentElement)
         creation = stage.filled.get(up);
