@@ -17,11 +17,12 @@ const PATIENCE = 1000;
 export class RunContext {
   readonly io: Io;
   readonly host: Host;
-  readonly #print: PrintArguments;
+  readonly #print: PrintArguments & { readonly targets?: readonly string[] };
   readonly #started = performance.now();
   #isProgressShown = false;
 
-  constructor(io: Io, print: PrintArguments) {
+  /** @param print with the targets, none of which the answer may take the place of */
+  constructor(io: Io, print: PrintArguments & { readonly targets?: readonly string[] }) {
     this.io = io;
     this.#print = print;
     this.host = nodeHost(io, io.workers);
@@ -85,8 +86,15 @@ export class RunContext {
   async deliver(pieces: Iterable<string | Uint8Array>, status: Status): Promise<Status> {
     const { output } = this.#print;
     if (output !== undefined) {
+      const file = path.resolve(this.host.workingDirectory, output);
+      const isAsked = (target: string) =>
+        path.resolve(this.host.workingDirectory, target.replace(/#.*$/, "")) === file;
+      if (this.#print.targets?.some(isAsked) === true)
+        return this.refuse(
+          `${output}: is what was asked about, and was left as it is; name another --output`,
+        );
       const reason = await this.host.files.writeWhole(
-        path.resolve(this.host.workingDirectory, output),
+        file,
         Buffer.concat([...pieces].map((piece) => Buffer.from(piece))),
       );
       return reason === null

@@ -64,6 +64,16 @@ describe("as a program of its own", () => {
     },
   );
 
+  test("does not write its answer over what it was asked about", async () => {
+    const folder = folderWith({ "a.html": broken });
+    const { status, err } = await startKeel(folder, ["audit", "a.html", "-o", "./a.html"]);
+    expect([status, err]).toEqual([
+      2,
+      expect.stringMatching(/^keel: \.\/a\.html: is what was asked about[^\n]*\n$/),
+    ]);
+    expect(readFileSync(path.join(folder, "a.html"), "utf8")).toBe(broken);
+  });
+
   test("asks on a terminal", async () => {
     const folder = folderWith({ "a.html": broken });
     const line = `"${process.execPath}" "${program}" mend a.html --interactive`;
