@@ -79,7 +79,7 @@ export class StateAudit {
       const { isForItsAuthor = false, startsByItself = false } = checkWith(finding.check) ?? {};
       const isForOthers =
         isForItsAuthor === true || (isForItsAuthor === "questions" && finding.outcome === "cantTell");
-      if (isForOthers && isOfPackage(finding.element)) continue;
+      if (isForOthers && isByOthers(finding.element)) continue;
       if (startsByItself && !isFirst && !this.#opened.has(moment.keyOf(finding.element))) continue;
       const isAtTop = moment.isAtTop(finding.element);
       if (scene.document.kind === "component" && isLeftToSpecimen(scene, finding, isAtTop)) continue;
@@ -131,9 +131,9 @@ export class StateAudit {
   }
 }
 
-/** Whether a component that is not in one's own source rendered an element. */
-const isOfPackage = ({ source, components }: ElementNode): boolean =>
-  source === null && components.length > 0;
+/** Whether a component that is not in one's own source rendered an element, or put on it what it is to assistive technology. */
+const isByOthers = ({ source, components, isPlainTag }: ElementNode): boolean =>
+  (source === null && components.length > 0) || isPlainTag === true;
 
 /** Checks that ask what a page as a whole has. */
 const ofWholePage = /^(?:structure\.|keys\.(?:way-past-repeats|skip-arrives)$)/;

@@ -105,6 +105,8 @@ function placesIn(dom: JSDOM, file: string, tags: ReadonlyMap<number, string>): 
     comment: (comment) => span(placeOf(comment)),
     remarks: () => [],
     components: () => [],
+    // A script of the page is its author's own.
+    isPlainTag: () => false,
     identity: (element) => {
       const tagSpan = tag(element);
       return tagSpan === null ? null : `@${tagSpan.start}`;

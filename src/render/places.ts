@@ -5,6 +5,8 @@ import type { LiveElement } from "./clock.ts";
 export interface Places {
   /** The start tag; null for an element that a script made. */
   tag(element: LiveElement): Span | null;
+  /** Whether a start tag that is written somewhere gives neither a role nor a state. */
+  isPlainTag(element: LiveElement): boolean;
   endTag(element: LiveElement): Span | null;
   attribute(element: LiveElement, name: string): Span | null;
   /** The start tag, else the nearest place that it comes from. */

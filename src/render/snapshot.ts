@@ -95,6 +95,7 @@ export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot 
       source: source.places.tag(element),
       endTag: source.places.endTag(element),
       components: source.places.components(element),
+      ...(source.places.isPlainTag(element) ? { isPlainTag: true as const } : {}),
     };
     elementOf.set(node, element);
     nodeOf.set(element, node);

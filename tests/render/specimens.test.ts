@@ -243,6 +243,19 @@ const open = ref(false);
     ]);
   });
 
+  test("of React, without advice on a role that a package puts on a tag of one's own", async () => {
+    const folder = project({
+      "src/node_modules/boat-kit/package.json": `{"name":"boat-kit","type":"module","exports":"./index.js"}`,
+      "src/node_modules/boat-kit/index.js": `export const useHeader = () => ({ role: "heading", "aria-level": 2 });`,
+      "src/Slip.jsx": `import { useHeader } from "boat-kit";\nexport const Slip = () => <section><h2 {...useHeader()}>Slip 4</h2><h3 role="heading">Fees</h3></section>;\n`,
+      "src/a.specimen.jsx": `import { specimen } from "even-keel/specimen"; import { Slip } from "./Slip"; specimen("a", () => <Slip />);`,
+    });
+    const { bundle, broken } = await bundled(folder, ["src/a.specimen.jsx"]);
+    expect([...broken]).toEqual([]);
+    const result = (await mounted(folder, "src/a.specimen.jsx", bundle!)).get("a")!;
+    expect(told(result)).toEqual(["roles.not-repeated src/Slip.jsx <h3> by Slip"]);
+  });
+
   test("of Svelte, with what a package renders at its use", async () => {
     const folder = project({
       "src/node_modules/boat-kit/package.json": `{"name":"boat-kit","type":"module","exports":{".":{"svelte":"./index.js"}}}`,

@@ -67,6 +67,8 @@ export interface ElementNode {
   /** The end tag; null when it is missing, implied or void. */
   readonly endTag: Span | null;
   readonly components: readonly ComponentFrame[];
+  /** Whether its tag, as written, gives it neither a role nor a state: what it has of them others put there. */
+  readonly isPlainTag?: true;
 }
 
 /** The tag name as selectors and source have it. */

@@ -104,6 +104,11 @@ export class Program {
     return span;
   }
 
+  /** What stands at a place. */
+  textOf({ file, start, end }: Span): string {
+    return this.#text(file)?.text.slice(start, end) ?? "";
+  }
+
   /** The line at a place, from there on, where no tag stands; null where there is no such place. */
   lineAt(place: string): Span | null {
     const { file, line, column } = partsOf(place);

@@ -245,6 +245,10 @@ function placesOf(window: AnyWindow, program: Program, place: SourceRemark | nul
   };
   return {
     tag,
+    isPlainTag: (element) => {
+      const span = tag(element);
+      return span !== null && !/role|aria-/i.test(program.textOf(span));
+    },
     endTag: () => null,
     attribute: () => null,
     components: (element) => originOf(element)?.frames.flatMap(frame) ?? [],
