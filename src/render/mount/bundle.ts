@@ -60,10 +60,12 @@ async function bundled(request: BundleRequest, files: readonly string[]): Promis
   const { root, workingDirectory } = request;
   const styles = new Map<string, BundledStyle>();
   const gathered: Gathered = { styles, stylesKnown: true };
-  const frameworks = Object.keys(mountedWith).filter((name) => resolves(root, mountedWith[name] as string));
+  const frameworks = Object.keys(mountedWith).filter(
+    (name) => resolves(root, mountedWith[name] as string) && (name !== "angular" || asksForAngular(root)),
+  );
   const vite = viteConfig(root);
   if (vite !== null) return bundledByVite(request, files, frameworks, vite);
-  const angular = frameworks.includes("angular") && asksForAngular(root) ? angularBuild(root) : null;
+  const angular = frameworks.includes("angular") ? angularBuild(root) : null;
   const tsconfig = path.join(root, "tsconfig.json");
   const config = new JsxConfig(existsSync(tsconfig) ? tsconfig : null);
   try {
