@@ -1,4 +1,4 @@
-// Bundles src/ into dist/: the command line, the library, what specimens import, and the worker that runs the scripts of pages and mounts specimens; one chunk for each lazily imported part.
+// Bundles src/ into dist/: the command line, the library, what specimens import, the processes that run the scripts of pages and the tools of projects, and the threads that read with it; one chunk for each lazily imported part.
 // The parsers are bundled in: they come as hundreds of small files, which take longer to open than to run.
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
@@ -24,7 +24,8 @@ await build({
     main: "src/cli/main.ts",
     api: "src/api.ts",
     specimen: "src/specimen.ts",
-    "render-worker": "src/render/worker.ts",
+    "window-process": "src/render/window-process.ts",
+    "bundle-process": "src/render/bundle-process.ts",
     "sources-worker": "src/sources-worker.ts",
     "vite-builder": "src/render/vite-builder.ts",
   },

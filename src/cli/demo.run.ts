@@ -2,7 +2,7 @@ import { cp, stat } from "node:fs/promises";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
 import { thrownWords } from "../core/findings/thrown-words.ts";
-import { Workers } from "../host/node.ts";
+import { Workers } from "../host/apart.ts";
 import type { DemoArguments } from "./demo.ts";
 import { COULD_NOT, DONE, type Io, type Status } from "./io.ts";
 import { main } from "./main.ts";

@@ -1,5 +1,5 @@
 import type { Readable } from "node:stream";
-import type { Workers } from "../host/node.ts";
+import type { Workers } from "../host/apart.ts";
 
 /** Where text goes: a stream of the process, or what stands in for one. */
 export interface Sink {

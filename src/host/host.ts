@@ -61,11 +61,8 @@ export interface Host {
   /** Whether some files are under version control, and they and all else in the working directory are committed. */
   commitState(files: readonly string[]): Promise<"committed" | "uncommitted" | "no repository">;
   hash(text: string): string;
-  /**
-   * Runs one of our own programs apart from this one, with limits on its time and memory: it may run the scripts of a
-   * page. The answer is what it posts, or in a word why there is none. Its time counts from when it posts `begins`.
-   */
-  runApart(program: "render-worker", data: unknown, limits: ApartLimits): Promise<ApartAnswer>;
+  /** Has one of our own programs do a task in a process of its own, with limits on its time and memory. */
+  runApart(task: ApartTask): Promise<ApartAnswer>;
   /** Threads that share our own computing; null where there are none. */
   readonly threads: Threads | null;
 }
@@ -87,11 +84,22 @@ export interface Thread {
   end(): void;
 }
 
-export interface ApartLimits {
+/** What is done in a process of its own, because it runs what is not ours. */
+export interface ApartTask {
+  /** `window-process` runs scripts of pages and specimens, `bundle-process` the tools of a project. */
+  readonly program: "window-process" | "bundle-process";
+  readonly data: unknown;
+  /** What several tasks need: a process is given it once, and has it until it is given another. */
+  readonly kept?: { readonly id: string; readonly value: unknown };
+  /** Folders it may read beside our own, and nothing may be written or started; null where it is not confined. Absolute. */
+  readonly reads: readonly string[] | null;
+  /** How long it may take from when it begins, by the clock on the wall. */
   readonly milliseconds: number;
+  /** How much memory the values of its scripts may take. */
   readonly megabytes: number;
 }
 
+/** What came of a task, or in a word why nothing did. */
 export type ApartAnswer =
   | { readonly ok: true; readonly value: unknown }
   | { readonly ok: false; readonly reason: string };

@@ -1,6 +1,6 @@
 import { execFile } from "node:child_process";
 import { createHash, randomBytes } from "node:crypto";
-import { existsSync, type Stats } from "node:fs";
+import type { Stats } from "node:fs";
 import {
   access,
   chmod,
@@ -21,7 +21,8 @@ import { promisify } from "node:util";
 import { Worker } from "node:worker_threads";
 import ignore, { type Ignore } from "ignore";
 import { glob } from "tinyglobby";
-import type { ApartAnswer, ApartLimits, Files, Host, Thread } from "./host.ts";
+import { programFile, Workers } from "./apart.ts";
+import type { Files, Host, Thread } from "./host.ts";
 import { reasonOf } from "./reason-of.ts";
 
 const isMissing = (error: unknown): boolean =>
@@ -161,13 +162,13 @@ const files: Files = {
 
 const ANYBODY_WRITES = 0o222;
 
-/** Beside the file, so that the last step is one rename on one disk. */
 /** Gives a draft the mode and the owner of the file that it takes the place of; only root may give a file away. */
 async function likeBefore(draft: string, { mode, uid, gid }: Stats): Promise<void> {
   await chmod(draft, mode);
   await chown(draft, uid, gid).catch(() => undefined);
 }
 
+/** Beside the file, so that the last step is one rename on one disk. */
 const draftOf = (file: string): string => `${file}.${randomBytes(4).toString("hex")}.part`;
 
 /**
@@ -212,100 +213,6 @@ function wholeInput(input: AsyncIterable<Uint8Array | string>): () => Promise<Ui
     read ??= readAll();
     return read;
   };
-}
-
-/** Our own programs stand beside the command line, which may be in a folder of parts; run from source, where they are built. */
-function programFile(name: string): URL {
-  const places = ["./", "../", "../../dist/"].map(
-    (folder) => new URL(`${folder}${name}.js`, import.meta.url),
-  );
-  return places.find((place) => existsSync(place)) ?? (places[0] as URL);
-}
-
-/** How long a program may take to load before it says that it begins, in milliseconds. */
-const MOST_LOADING = 60_000;
-
-/** A worker that is kept from one call to the next: what it imports takes longer to load than most pages to run. */
-class Apart {
-  readonly #program: string;
-  #worker: Worker | null = null;
-
-  constructor(program: string) {
-    this.#program = program;
-  }
-
-  #started(megabytes: number): Worker {
-    this.#worker ??= new Worker(programFile(this.#program), {
-      env: {},
-      stdout: true,
-      stderr: true,
-      resourceLimits: { maxOldGenerationSizeMb: megabytes },
-    });
-    return this.#worker;
-  }
-
-  run(data: unknown, { milliseconds, megabytes }: ApartLimits): Promise<ApartAnswer> {
-    return new Promise((resolve) => {
-      const worker = this.#started(megabytes);
-      worker.ref();
-      const end = (answer: ApartAnswer) => {
-        clearTimeout(timer);
-        for (const event of ["message", "error", "exit"]) worker.removeAllListeners(event);
-        // What has answered may be asked again, and does not keep the program from ending; what has not is done with.
-        if (answer.ok) worker.unref();
-        else {
-          this.#worker = null;
-          worker.on("error", () => {});
-          void worker.terminate();
-        }
-        resolve(answer);
-      };
-      const refuse = (reason: string) => end({ ok: false, reason });
-      const refuseAfter = (time: number) =>
-        setTimeout(() => refuse(`it did not come to an end within ${time / 1000} seconds`), time);
-      let timer = refuseAfter(milliseconds + MOST_LOADING);
-      worker.on("message", (value: unknown) => {
-        if (value !== "begins") return end({ ok: true, value });
-        clearTimeout(timer);
-        timer = refuseAfter(milliseconds);
-      });
-      worker.on("error", (error: NodeJS.ErrnoException) =>
-        refuse(
-          error.code === "ERR_WORKER_OUT_OF_MEMORY"
-            ? `it wants more than ${megabytes} MB of memory`
-            : error.message,
-        ),
-      );
-      worker.on("exit", () => refuse("it ended without an answer"));
-      worker.postMessage(data);
-    });
-  }
-}
-
-/** As many workers at once as there is use for. */
-const MOST_WORKERS = 2;
-
-/** Workers that render: each runs one thing, and what comes meanwhile waits. */
-export class Workers {
-  readonly #free: Apart[];
-  readonly #waiting: ((worker: Apart) => void)[] = [];
-
-  /** @param most how many things may run apart at once */
-  constructor(most: number = Math.min(MOST_WORKERS, os.availableParallelism())) {
-    this.#free = Array.from({ length: most }, () => new Apart("render-worker"));
-  }
-
-  async run(data: unknown, limits: ApartLimits): Promise<ApartAnswer> {
-    const worker = this.#free.shift() ?? (await new Promise<Apart>((resolve) => this.#waiting.push(resolve)));
-    try {
-      return await worker.run(data, limits);
-    } finally {
-      const next = this.#waiting.shift();
-      // The one that ran last is asked again first: it has everything loaded.
-      if (next === undefined) this.#free.unshift(worker);
-      else next(worker);
-    }
-  }
 }
 
 /** One of our own programs in a thread; what it throws ends it. */
@@ -377,7 +284,7 @@ export function nodeHost(
     standardInput: wholeInput(input),
     packageText: (name) => readFile(fileURLToPath(import.meta.resolve(name)), "utf8"),
     commitState: (files) => commitState(workingDirectory, files),
-    runApart: (_, data, limits) => workers.run(data, limits),
+    runApart: (task) => workers.run(task),
     threads: { cores: os.availableParallelism(), start: startThread },
     hash: (text) => createHash("sha256").update(text).digest("hex").slice(0, 16),
   };

@@ -3,14 +3,17 @@ import { htmlPage } from "./html-page.ts";
 import { LiveDriver, liveSource } from "./live-driver.ts";
 import { LivePage } from "./live-page.ts";
 import { MountedSpecimens } from "./mount/mounted-specimens.ts";
-import type { BundleRequest, ModuleRequest, ShownResult, ShowRequest, WorkerRequest } from "./protocol.ts";
+import type { Bundle, ShownResult, ShowRequest, WindowRequest } from "./protocol.ts";
 
 const specimens = new MountedSpecimens();
 
-/** Opens what is asked for in a window, and answers in plain data. */
-export async function attempted(
-  request: Exclude<WorkerRequest, BundleRequest | ModuleRequest>,
-): Promise<unknown> {
+/**
+ * Opens what is asked for in a window, and answers in plain data.
+ * @param bundle what specimens are asked of
+ */
+export async function attempted(request: WindowRequest, bundle: Bundle | null): Promise<unknown> {
+  if ((request.kind === "list" || request.kind === "specimen") && bundle === null)
+    throw new Error("specimens were asked for before their program was given");
   switch (request.kind) {
     case "ready":
       return true;
@@ -19,9 +22,9 @@ export async function attempted(
     case "show":
       return shown(request);
     case "list":
-      return specimens.list(request);
+      return specimens.list(request, bundle as Bundle);
     case "specimen":
-      return specimens.mount(request, (page, exploration, opened) =>
+      return specimens.mount(request, bundle as Bundle, (page, exploration, opened) =>
         explore(liveSource(page), exploration, new LiveDriver(opened)),
       );
   }

@@ -1,11 +1,12 @@
 import { setFlagsFromString } from "node:v8";
+import { compileFunction } from "node:vm";
 import type { LiveElement } from "./clock.ts";
 
 /** Node.js has no name for it: V8 tells it only to code of its own. */
 function nativeCheckpoint(): () => void {
   setFlagsFromString("--allow-natives-syntax");
   try {
-    const checkpoint = new Function("%PerformMicrotaskCheckpoint()") as () => void;
+    const checkpoint = compileFunction("%PerformMicrotaskCheckpoint()") as () => void;
     checkpoint();
     return checkpoint;
   } catch {

@@ -65,7 +65,7 @@ export interface BundledStyle {
   readonly scope: { readonly kind: "attribute" | "class"; readonly name: string } | null;
 }
 
-/** All specimens of a package as one program; plain data that workers share. */
+/** All specimens of a package as one program; plain data. */
 export interface Bundle {
   readonly id: string;
   readonly workingDirectory: string;
@@ -78,6 +78,8 @@ export interface Bundle {
   readonly stylesKnown: boolean;
   /** The specimen files that are in it. Absolute. */
   readonly files: readonly string[];
+  /** The folders that its sources lie in. Absolute. */
+  readonly folders: readonly string[];
 }
 
 export interface BundleResult {
@@ -86,9 +88,8 @@ export interface BundleResult {
   readonly broken: ReadonlyMap<string, SourceRemark>;
 }
 
-/** What a bundled file of specimens is asked for: the names of those in it, or one of them mounted. */
+/** What a file of specimens is asked for, of the bundle that is kept: the names of those in it, or one of them mounted. */
 export type SpecimenRequest = {
-  readonly bundle: Bundle;
   readonly file: { readonly path: string; readonly name: string };
 } & (
   | { readonly kind: "list" }
@@ -149,11 +150,5 @@ export interface ModuleRequest {
   readonly folder: string;
 }
 
-/** `ready`: nothing but to load what windows are made with. */
-export type WorkerRequest =
-  | RenderRequest
-  | ShowRequest
-  | ModuleRequest
-  | BundleRequest
-  | SpecimenRequest
-  | { readonly kind: "ready" };
+/** What windows are opened for; `ready`: nothing but to load what they are made with. */
+export type WindowRequest = RenderRequest | ShowRequest | SpecimenRequest | { readonly kind: "ready" };

@@ -16,10 +16,10 @@ const isOfBundler = (given: unknown): boolean =>
 const isOfVite = (file: unknown): boolean => /[\\/]vite-builder\.js$/.test(String(file));
 
 /**
- * Refuses, for everything that runs in this thread, what would reach beyond it: connections, names of hosts, other
- * programs. Windows have no network of their own; this is what lies below them. It limits accidents, and is no wall.
+ * Refuses, for everything that runs in this process, connections and names of hosts. Windows have no network of their
+ * own; this is what lies below them.
  */
-export function refuseBeyond(): void {
+export function refuseNetwork(): void {
   net.Socket.prototype.connect = function (this: net.Socket) {
     process.nextTick(() => this.destroy(new Error(NO_NETWORK)));
     return this;
@@ -35,6 +35,11 @@ export function refuseBeyond(): void {
   net.Server.prototype.listen = (): never => {
     throw new Error(NO_NETWORK);
   };
+  syncBuiltinESMExports();
+}
+
+/** Refuses other programs and threads, but for those that bundle specimens. */
+export function refusePrograms(): void {
   const { spawn, fork } = childProcess;
   for (const name of ["exec", "execFile", "execFileSync", "execSync", "spawnSync"])
     refuse(childProcess, name, NO_PROGRAMS);

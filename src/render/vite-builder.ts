@@ -1,4 +1,7 @@
 import { builtByVite, type ViteRequest, viteRemark } from "./mount/vite-bundle.ts";
+import { refuseNetwork } from "./refusals.ts";
+
+refuseNetwork();
 
 // A process of its own: what Vite builds with does not let go of a worker. It ends with whoever asked for it.
 process.on("disconnect", () => process.exit());

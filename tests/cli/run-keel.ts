@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { Readable } from "node:stream";
-import { Workers } from "../../src/host/node.ts";
+import { Workers } from "../../src/host/apart.ts";
 
 const dist = path.resolve(import.meta.dirname, "../../dist");
 

@@ -62,7 +62,7 @@ export async function mounted(
 ): Promise<ReadonlyMap<string, MountedResult>> {
   const specimens = new MountedSpecimens();
   const at = { path: path.join(folder, file), name: file };
-  const { specimens: listed } = await specimens.list({ kind: "list", bundle, file: at });
+  const { specimens: listed } = await specimens.list({ kind: "list", file: at }, bundle);
   const results = new Map<string, MountedResult>();
   for (const [index, { name, place }] of listed.entries()) {
     const exploration = shown.includes(name)
@@ -73,12 +73,12 @@ export async function mounted(
       await specimens.mount(
         {
           kind: "specimen",
-          bundle,
           file: at,
           specimen: { name, index, place },
           device: desktop,
           exploration,
         },
+        bundle,
         (page, exploring, opened) => explore(liveSource(page), exploring, new LiveDriver(opened)),
       ),
     );

@@ -54,7 +54,13 @@ const runOpened = (
   { timeLimit }: ReadingPlan,
   host: Host,
 ): Promise<ApartAnswer> =>
-  host.runApart("render-worker", request, { milliseconds: timeLimit * 1000, megabytes: MOST_MEMORY });
+  host.runApart({
+    program: "window-process",
+    data: request,
+    reads: [],
+    milliseconds: timeLimit * 1000,
+    megabytes: MOST_MEMORY,
+  });
 
 async function showPage(
   page: PageFile,

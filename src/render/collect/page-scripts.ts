@@ -47,11 +47,13 @@ export async function pageScripts(
 
 /** A module with all that it imports, as one script; null where something of it is not here. */
 async function joined(text: string, folder: string, host: Host): Promise<string | null> {
-  const answer = await host.runApart(
-    "render-worker",
-    { kind: "module", text, folder },
-    { milliseconds: MODULE_TIME, megabytes: MOST_MEMORY },
-  );
+  const answer = await host.runApart({
+    program: "bundle-process",
+    data: { kind: "module", text, folder },
+    reads: null,
+    milliseconds: MODULE_TIME,
+    megabytes: MOST_MEMORY,
+  });
   return answer.ok ? (answer.value as string | null) : null;
 }
 

@@ -36,12 +36,16 @@ import type {
   MountedPage,
   MountedResult,
   SpecimenList,
+  SpecimenRequest,
 } from "../protocol.ts";
 import { FOR_KEYS, MOST_MEMORY } from "./limits.ts";
 import { type SpecimenScript, scriptsBeside } from "./specimen-scripts.ts";
 
 /** How long a bundle may take, in milliseconds. */
 const BUNDLE_TIME = 120_000;
+
+/** How many windows are loaded beforehand. */
+const WINDOWS_LOADED = 2;
 
 /** How long a file may take to say which specimens it has, in milliseconds. */
 const LIST_TIME = 20_000;
@@ -55,26 +59,26 @@ export async function* collectSpecimens(
   plan: ReadingPlan,
   { host, onPage, signal }: Workplace,
 ): AsyncIterable<Collected> {
-  // A second window loads while the first program is bundled.
-  if (pages.length > 1)
-    void host.runApart(
-      "render-worker",
-      { kind: "ready" },
-      { milliseconds: LIST_TIME, megabytes: MOST_MEMORY },
-    );
   let done = 0;
   for (const [root, members] of await byPackage(pages, host)) {
     signal?.throwIfAborted();
-    const built = await host.runApart(
-      "render-worker",
-      {
-        kind: "bundle",
-        root,
-        workingDirectory: host.workingDirectory,
-        files: members.flatMap((page) => page.path ?? []),
-      },
-      { milliseconds: BUNDLE_TIME, megabytes: MOST_MEMORY },
-    );
+    // Windows load while their program is bundled.
+    for (const _ of members.slice(0, WINDOWS_LOADED))
+      void host.runApart({
+        program: "window-process",
+        data: { kind: "ready" },
+        reads: [root],
+        milliseconds: LIST_TIME,
+        megabytes: MOST_MEMORY,
+      });
+    const files = members.flatMap((page) => page.path ?? []);
+    const built = await host.runApart({
+      program: "bundle-process",
+      data: { kind: "bundle", root, workingDirectory: host.workingDirectory, files },
+      reads: null,
+      milliseconds: BUNDLE_TIME,
+      megabytes: MOST_MEMORY,
+    });
     if (!built.ok) {
       for (const { name } of members) yield unread(notBundled(name, built.reason));
       continue;
@@ -125,10 +129,11 @@ async function listSpecimens(
   plan: ReadingPlan,
   host: Host,
 ): Promise<readonly Collected[]> {
-  const answer = await host.runApart(
-    "render-worker",
-    { kind: "list", bundle, file: { path: page.path ?? "", name: page.name } },
-    { milliseconds: LIST_TIME, megabytes: MOST_MEMORY },
+  const answer = await askWindow(
+    { kind: "list", file: { path: page.path ?? "", name: page.name } },
+    bundle,
+    LIST_TIME,
+    host,
   );
   const { specimens, failure } = answered<SpecimenList>(answer) ?? {
     specimens: [],
@@ -148,6 +153,22 @@ async function listSpecimens(
     isOneOfSeveral: false,
   }));
 }
+
+/** Asks a window for something of a bundle. */
+const askWindow = (
+  request: SpecimenRequest,
+  bundle: Bundle,
+  milliseconds: number,
+  host: Host,
+): Promise<ApartAnswer> =>
+  host.runApart({
+    program: "window-process",
+    data: request,
+    kept: { id: bundle.id, value: bundle },
+    reads: bundle.folders,
+    milliseconds,
+    megabytes: MOST_MEMORY,
+  });
 
 const answered = <T>(answer: ApartAnswer): T | null => (answer.ok ? (answer.value as T) : null);
 const reasonOf = (answer: ApartAnswer): string => (answer.ok ? "" : answer.reason);
@@ -235,17 +256,17 @@ class Specimen implements UnitDriver {
   /** What came of mounting it; a word where it could not be. */
   async #mounted(exploration: Exploration | null): Promise<MountedResult | string> {
     const { timeLimit } = this.#plan;
-    const answer = await this.#host.runApart(
-      "render-worker",
+    const answer = await askWindow(
       {
         kind: "specimen",
-        bundle: this.#bundle,
         file: { path: this.#page.path ?? "", name: this.#page.name },
         specimen: { name: this.#listed.name, index: this.#index, place: this.#listed.place },
         device: this.#device,
         exploration,
       },
-      { milliseconds: timeLimit * 1000, megabytes: MOST_MEMORY },
+      this.#bundle,
+      timeLimit * 1000,
+      this.#host,
     );
     if (!answer.ok) return answer.reason;
     const value = answer.value as MountedResult;

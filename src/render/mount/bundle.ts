@@ -8,6 +8,7 @@ import { JsxConfig } from "./jsx-config.ts";
 import { resolves } from "./project-tools.ts";
 import { shownPath } from "./shown-path.ts";
 import type { Gathered } from "./source-file.ts";
+import { sourceFolders } from "./source-folders.ts";
 import { specimenPlugin } from "./specimen-plugin.ts";
 import { viteConfig, viteStyle } from "./vite-bundle.ts";
 import { askedOfVite } from "./vite-process.ts";
@@ -104,18 +105,19 @@ async function bundled(request: BundleRequest, files: readonly string[]): Promis
       loader: { ".js": "jsx", ...Object.fromEntries(assets.map((ending) => [ending, "file" as const])) },
       plugins: [specimenPlugin(request, gathered, angular)],
     });
-    const text = (ending: string) =>
-      shared(result.outputFiles.find((file) => file.path.endsWith(ending))?.contents ?? new Uint8Array());
-    const code = text("specimens.js");
+    const bytes = (ending: string) =>
+      result.outputFiles.find((file) => file.path.endsWith(ending))?.contents ?? new Uint8Array();
+    const map = bytes("specimens.js.map");
     return {
       bundle: {
         id: `${root} ${files.length} ${result.outputFiles.map(({ hash }) => hash).join(" ")}`,
         workingDirectory,
-        code,
-        map: text("specimens.js.map"),
+        code: bytes("specimens.js"),
+        map,
         styles,
         stylesKnown: gathered.stylesKnown,
         files,
+        folders: sourceFolders(map, root, workingDirectory),
       },
     };
   } catch (error) {
@@ -143,20 +145,14 @@ async function bundledByVite(
     bundle: {
       id: `${root} ${files.length} ${createHash("sha256").update(code).digest("hex")}`,
       workingDirectory,
-      code: shared(code),
-      map: shared(map),
+      code,
+      map,
       styles: new Map(style === null ? [] : [[viteStyle, style]]),
       stylesKnown: true,
       files,
+      folders: sourceFolders(map, root, workingDirectory),
     },
   };
-}
-
-/** Memory that workers share: a program is sent to each of them once for every specimen. */
-function shared(bytes: Uint8Array): Uint8Array {
-  const memory = new Uint8Array(new SharedArrayBuffer(bytes.byteLength));
-  memory.set(bytes);
-  return memory;
 }
 
 const remarkOf = ({ text, location }: Message): SourceRemark => ({

@@ -20,7 +20,7 @@ export class MountedSpecimens {
   }
 
   /** The names of the specimens in a file, with what they say of themselves. */
-  async list({ bundle, file }: ListRequest): Promise<SpecimenList> {
+  async list({ file }: ListRequest, bundle: Bundle): Promise<SpecimenList> {
     const program = this.#program(bundle);
     let specimens: readonly ListedSpecimen[] = [];
     let failure: string | null = null;
@@ -41,7 +41,8 @@ export class MountedSpecimens {
 
   /** Mounts one specimen and explores it. Nothing is told of one that shows nothing because it failed. */
   async mount(
-    { bundle, file, specimen, device, exploration }: MountRequest,
+    { file, specimen, device, exploration }: MountRequest,
+    bundle: Bundle,
     explored: (page: PageSource, exploration: Exploration, opened: LivePage) => Promise<Explored>,
   ): Promise<MountedResult> {
     const program = this.#program(bundle);

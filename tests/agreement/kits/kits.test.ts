@@ -84,7 +84,7 @@ describe.each(files)("kits for %s", (framework, name) => {
     const { bundle: built, broken } = await bundleSpecimens(request);
     expect([...broken]).toEqual([]);
     bundle = built as Bundle;
-    const { specimens } = await new MountedSpecimens().list({ kind: "list", bundle, file });
+    const { specimens } = await new MountedSpecimens().list({ kind: "list", file }, bundle);
     names = specimens.map((one) => one.name);
   });
 
