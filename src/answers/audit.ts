@@ -139,7 +139,9 @@ class Audit {
     this.#asking = asking;
     this.#auditor = new UnitAuditor(plan, host, this.#texts, this.#exceptions);
     this.#site = new SiteAudit(plan, this.#texts);
-    this.#cache = plan.isCached ? new SourcesCache(plan.key, host) : null;
+    this.#cache = plan.isCached
+      ? new SourcesCache(plan.key, plan.cacheFolder ?? host.cacheFolder, host)
+      : null;
   }
 
   async run(): Promise<AuditResult> {

@@ -14,7 +14,7 @@ const engines: readonly Engine[] = [specimenEngine, pageRenderEngine, readEngine
 /** How a question is asked, beside what it is about. */
 export interface Asking {
   readonly onPage?: OnPage;
-  /** Called before code of targets is run that nobody asked for by name. */
+  /** Called before the code of specimens is run. */
   readonly onRuns?: Workplace["onRuns"];
   readonly signal?: AbortSignal | undefined;
   /** When it is aborted, what was found so far is the answer. */
@@ -37,7 +37,7 @@ export interface Collection {
 
 /** Finds the targets of a plan and gives each to the engine that takes it. */
 export async function collect(plan: ReadingPlan, host: Host, asking: Asking = {}): Promise<Collection> {
-  const { onPage = () => {}, onRuns = async () => {}, signal, workspace = new Workspace() } = asking;
+  const { onPage = () => {}, onRuns = () => {}, signal, workspace = new Workspace() } = asking;
   const { pages: known } = asking;
   const { pages, problems, remarks } =
     known === undefined ? await findPages(plan, host) : { pages: known, problems: [], remarks: [] };
@@ -50,7 +50,7 @@ export async function collect(plan: ReadingPlan, host: Host, asking: Asking = {}
   const inOrder = engines.toReversed().filter((engine) => byEngine.has(engine));
   return {
     problems,
-    remarks,
+    remarks: [...plan.remarks, ...remarks],
     enough: asking.enough,
     streams: inOrder.map((engine) =>
       engine.collect(byEngine.get(engine) ?? [], plan, { host, workspace, onPage, onRuns, signal }),

@@ -108,6 +108,7 @@ export function configText(project: Project, json: boolean): string {
       ...(project.skip.length === 0 ? {} : { skip: project.skip }),
       conformance: { wcag: "2.2", level: "AA" },
       failOn: "barrier",
+      specimens: "run",
       ...(project.palette === null ? {} : { palette: project.palette }),
     };
     return `${JSON.stringify(config, null, 2)}\n`;
@@ -125,6 +126,8 @@ export function configText(project: Project, json: boolean): string {
     '  conformance: { wcag: "2.2", level: "AA" },',
     '  // The least severity that makes keel audit fail: "blocker", "barrier", "friction" or "never".',
     '  failOn: "barrier",',
+    "  // Specimens are mounted: they and what they import are run. Leave it out, and they are counted.",
+    '  specimens: "run",',
     ...(project.palette === null
       ? []
       : [

@@ -36,25 +36,38 @@ export async function plannedAudit(
   return found.ok ? auditPlan(targets, options, found.value) : found;
 }
 
-async function circumstances({ config }: ReadingOptions, host: Host): Promise<Result<Circumstances>> {
+async function circumstances({ config, engine }: ReadingOptions, host: Host): Promise<Result<Circumstances>> {
   const { workingDirectory } = host;
   const loaded =
-    config === false ? { ok: true as const, loaded: null } : await configIn(config ?? null, host);
+    config === false
+      ? { ok: true as const, loaded: null }
+      : await configIn(config ?? null, engine !== "read", host);
   if (!loaded.ok) return refusal(loaded.message);
   const palette = await paletteOf(loaded.loaded, host);
   if (!palette.ok) return refusal(problemText(palette.problem));
   return {
     ok: true,
-    value: { loaded: loaded.loaded, workingDirectory, palette: palette.value, build: buildId },
+    value: {
+      loaded: loaded.loaded,
+      unused: loaded.unused ?? null,
+      workingDirectory,
+      palette: palette.value,
+      build: buildId,
+    },
   };
 }
 
-const configIn = (named: string | null, { workingDirectory }: Host) =>
-  loadConfig(workingDirectory, named, {
-    ids: everyCheck.map((check) => check.id),
-    families: Object.keys(families),
-    takingWords: everyCheck.filter((check) => check.takesWords !== undefined).map((check) => check.id),
-  });
+const configIn = (named: string | null, runsCode: boolean, { workingDirectory }: Host) =>
+  loadConfig(
+    workingDirectory,
+    named,
+    {
+      ids: everyCheck.map((check) => check.id),
+      families: Object.keys(families),
+      takingWords: everyCheck.filter((check) => check.takesWords !== undefined).map((check) => check.id),
+    },
+    { runsCode },
+  );
 
 /** The colours of the project's own, as the configuration names them. */
 async function paletteOf(loaded: LoadedConfig | null, host: Host): Promise<Result<Circumstances["palette"]>> {

@@ -29,11 +29,16 @@ interface Kept {
  */
 export class SourcesCache {
   readonly #key: string;
+  readonly #folder: string | null;
   readonly #host: Host;
 
-  /** @param key everything that results hang on beside the files: another text is another result */
-  constructor(key: string, host: Host) {
+  /**
+   * @param key everything that results hang on beside the files: another text is another result
+   * @param folder where results are kept, absolute; null for nowhere
+   */
+  constructor(key: string, folder: string | null, host: Host) {
     this.#key = key;
+    this.#folder = folder;
     this.#host = host;
   }
 
@@ -76,9 +81,9 @@ export class SourcesCache {
 
   /** In the user's own folder: what lies in a project may have come with it, and is not believed. */
   #file(entries: readonly PageFile[]): string | null {
-    const { cacheFolder, workingDirectory, hash } = this.#host;
+    const { workingDirectory, hash } = this.#host;
     const name = hash(JSON.stringify([this.#key, workingDirectory, entries]));
-    return cacheFolder === null ? null : path.join(cacheFolder, `${name}.json`);
+    return this.#folder === null ? null : path.join(this.#folder, `${name}.json`);
   }
 }
 

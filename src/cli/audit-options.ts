@@ -26,6 +26,7 @@ export function auditOptionsOf(args: AuditChoice): {
       failOn: args["fail-on"],
       all: args.all,
       cache: args.cache,
+      cacheDir: args["cache-dir"],
       workers: args.workers,
       showWorlds: args["show-worlds"],
     },

@@ -10,7 +10,6 @@ import { unknownComponentsText } from "../report/terminal/unknown-components.ts"
 import type { AuditPlan } from "../settings/plan.ts";
 import type { AuditArguments } from "./audit.ts";
 import { auditOptionsOf } from "./audit-options.ts";
-import { firstRunNotice } from "./first-run.ts";
 import { BROKEN_OFF, COULD_NOT, DONE, FOUND, type Io, type Status } from "./io.ts";
 import { RunContext } from "./run-context.ts";
 import { packageVersion } from "./version.ts";
@@ -39,10 +38,7 @@ export async function runAudit(args: AuditArguments, io: Io): Promise<Status> {
       hasBegun = true;
       if (!args.quiet) run.onPage(...progress);
     },
-    onRuns: async (files) => {
-      const notice = await firstRunNotice(files, run.host);
-      if (notice !== null) run.remark(notice);
-    },
+    onRuns: run.onRuns,
   });
   run.clearProgress();
   run.reportProblems(answer.problems);

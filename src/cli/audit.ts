@@ -51,7 +51,12 @@ const options = {
   cache: {
     type: "boolean",
     default: true,
-    describe: "Keep what came of component source below node_modules/.cache (--no-cache reads all anew)",
+    describe: "Keep what came of component source in your own cache folder (--no-cache reads all anew)",
+  },
+  "cache-dir": {
+    type: "string",
+    requiresArg: true,
+    describe: "The folder to keep it in instead",
   },
   workers: {
     type: "number",

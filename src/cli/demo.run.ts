@@ -43,7 +43,7 @@ const steps: readonly Step[] = [
   },
   {
     shows: "A booking dialog in React: its specimen is mounted, and its keys are pressed",
-    words: ["audit", "dialog"],
+    words: ["audit", "dialog", "--run-specimens"],
     needs: "react and react-dom",
   },
   {
@@ -51,15 +51,19 @@ const steps: readonly Step[] = [
     words: ["walk", "dialog/booking-dialog.specimen.tsx"],
     needs: "react and react-dom",
   },
-  { shows: "The same dialog, mended", words: ["audit", "dialog-mended"], needs: "react and react-dom" },
+  {
+    shows: "The same dialog, mended",
+    words: ["audit", "dialog-mended", "--run-specimens"],
+    needs: "react and react-dom",
+  },
   {
     shows: "The dialog in Angular, with what its template opens",
-    words: ["audit", "dialog-angular"],
+    words: ["audit", "dialog-angular", "--run-specimens"],
     needs: "@angular/core and @angular/platform-browser",
   },
   {
     shows: "The same dialog in Angular, mended",
-    words: ["audit", "dialog-angular-mended"],
+    words: ["audit", "dialog-angular-mended", "--run-specimens"],
     needs: "@angular/core and @angular/platform-browser",
   },
   { shows: "The slot card in Vue, Svelte and Angular", words: ["audit", "slot-card", "--quiet"] },

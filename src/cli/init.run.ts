@@ -2,7 +2,7 @@ import path from "node:path";
 import { configText, lookAtProject } from "../answers/first-config.ts";
 import { draftSpecimens } from "../answers/first-specimens.ts";
 import { plannedReading } from "../answers/planned.ts";
-import { loadConfig } from "../config/load.ts";
+import { nearestConfig } from "../config/load.ts";
 import { printable } from "../report/terminal/printable.ts";
 import type { InitArguments } from "./init.ts";
 import { COULD_NOT, DONE, type Io, type Status } from "./io.ts";
@@ -14,11 +14,8 @@ export async function runInit(args: InitArguments, io: Io): Promise<Status> {
   if (args.specimens) return runSpecimens(args, run);
   if (args.targets.length > 0)
     return run.refuse(`init takes ${args.targets.join(", ")} only with --specimens; nothing was written`);
-  const known = await loadConfig(host.workingDirectory, null, { ids: [], families: [], takingWords: [] });
-  const there = known.ok
-    ? known.loaded?.file
-    : path.join(host.workingDirectory, known.message.split(":")[0] ?? "");
-  if (there !== undefined)
+  const there = await nearestConfig(host.workingDirectory);
+  if (there !== null)
     return run.refuse(`${path.relative(host.workingDirectory, there)} is there already; nothing was written`);
   const project = await lookAtProject(host);
   const name = args.json ? "keel.config.json" : "keel.config.ts";

@@ -57,11 +57,12 @@ export async function runMend(args: MendArguments, io: Io): Promise<Status> {
     );
   // Every check runs, whichever edits are chosen: none of them may find anything new.
   const asked = auditOptionsOf({ ...args, targets, only: undefined, cache: false });
-  // Edits are made of what source tells: no specimen is run for them.
-  const planned = await plannedAudit(asked.targets, { ...asked.options, engine: "read" }, host);
+  const planned = await plannedAudit(asked.targets, asked.options, host);
   if (!planned.ok) return run.refuse(planned.problem);
   const plan: AuditPlan = {
     ...planned.value.plan,
+    // Edits are made of what source tells: no specimen is run for them.
+    runs: { pages: false, specimens: "none" },
     outcomes: ["failed", "cantTell"],
     families: null,
     trials: "thorough",

@@ -95,7 +95,12 @@ export const engineOptions = {
     type: "string",
     choices: ["read", "render"],
     describe:
-      "read: from source, executing nothing; render: pages also with their scripts run in a simulated window and their keys pressed, and every specimen mounted; not given: specimens of this project are mounted, all else is read",
+      "read: from source, executing nothing; render: pages also with their scripts run in a simulated window and their keys pressed, and every specimen mounted; not given: pages are read, and specimens mounted that are named",
+  },
+  "run-specimens": {
+    type: "boolean",
+    describe:
+      'Mount also the specimens that folders hold, running the code they import (as specimens: "run" in the configuration)',
   },
   "time-limit": {
     type: "number",
@@ -134,6 +139,7 @@ export const readingOf = (args: ReadingArguments): ReadingOptions => ({
   reducedMotion: args["reduced-motion"],
   stdinName: args["stdin-name"],
   engine: args.engine,
+  runSpecimens: args["run-specimens"],
   timeLimit: args["time-limit"],
 });
 

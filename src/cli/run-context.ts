@@ -1,5 +1,7 @@
 import path from "node:path";
+import { countOf } from "../core/document/count-of.ts";
 import { type Problem, problemText } from "../core/findings/problems.ts";
+import type { PageFile } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
 import { type Paint, paintFor } from "../report/terminal/paint.ts";
@@ -72,6 +74,15 @@ export class RunContext {
     this.#isProgressShown = true;
     const text = printable(`${done + 1} of ${total}: ${name}`);
     err.write(`\r\u001b[K${text.slice(0, (err.columns ?? 80) - 1)}`);
+  };
+
+  /** Says what is run of those targets that do not name it. */
+  readonly onRuns = (files: readonly PageFile[]): void => {
+    const [first, ...others] = files.filter(({ isNamed }) => !isNamed);
+    if (first === undefined) return;
+    const more = others.length === 0 ? "" : ` and ${countOf(others.length, "more file", "more files")}`;
+    this.clearProgress();
+    this.remark(`runs the specimens in ${first.name}${more}, with the code that they import.`);
   };
 
   clearProgress(): void {

@@ -1,6 +1,5 @@
 import { plannedReading } from "../answers/planned.ts";
 import { type PageTree, trees } from "../answers/tree.ts";
-import { firstRunNotice } from "./first-run.ts";
 import { COULD_NOT, DONE, type Status } from "./io.ts";
 import { readingOf, targetsOf } from "./options.ts";
 import type { RunContext } from "./run-context.ts";
@@ -14,10 +13,7 @@ export async function askedTrees(
   if (!planned.ok) return { pages: null, status: run.refuse(planned.problem) };
   const { pages, problems, incomplete } = await trees(planned.value.plan, run.host, {
     onPage: run.onPage,
-    onRuns: async (files) => {
-      const notice = await firstRunNotice(files, run.host);
-      if (notice !== null) run.remark(notice);
-    },
+    onRuns: run.onRuns,
   });
   run.clearProgress();
   run.reportProblems(problems);

@@ -9,7 +9,6 @@ import { walkJson } from "../report/json/walk.ts";
 import { walkSvg } from "../report/svg/walk.ts";
 import { countText, scriptText, walkText } from "../report/terminal/walk.ts";
 import { keyPlan } from "../settings/plan.ts";
-import { firstRunNotice } from "./first-run.ts";
 import { COULD_NOT, DONE, FOUND, type Io, type Status } from "./io.ts";
 import { jsonDocuments } from "./json-documents.ts";
 import { readingOf, targetsOf } from "./options.ts";
@@ -32,13 +31,7 @@ export async function runWalk(args: WalkArguments, io: Io): Promise<Status> {
       script: script.value?.steps ?? null,
     },
     run.host,
-    {
-      onPage: run.onPage,
-      onRuns: async (files) => {
-        const notice = await firstRunNotice(files, run.host);
-        if (notice !== null) run.remark(notice);
-      },
-    },
+    { onPage: run.onPage, onRuns: run.onRuns },
   );
   run.clearProgress();
   if (!answer.ok) return run.refuse(answer.message);

@@ -22,7 +22,8 @@ export interface LoadedConfig {
 }
 
 export type ConfigResult =
-  | { readonly ok: true; readonly loaded: LoadedConfig | null }
+  /** `unused`: one that was found and is not in force, because it is code and none is to run; as it is shown. */
+  | { readonly ok: true; readonly loaded: LoadedConfig | null; readonly unused?: string }
   /** One line: the file, the place, what is wrong and what to write. */
   | { readonly ok: false; readonly message: string };
 
@@ -34,15 +35,23 @@ export interface KnownChecks {
   readonly takingWords: readonly string[];
 }
 
-/** The configuration that holds in a folder: the file named, else the nearest upward; null where there is none. */
+/**
+ * The configuration that holds in a folder: the file named, else the nearest upward; null where there is none.
+ * @param options.runsCode whether one in a language may be run; JSON is read in any case
+ */
 export async function loadConfig(
   folder: string,
   named: string | null,
   known: KnownChecks,
+  { runsCode = true }: { readonly runsCode?: boolean } = {},
 ): Promise<ConfigResult> {
-  const found = named === null ? await nearest(folder) : path.resolve(folder, named);
+  const found = named === null ? await nearestConfig(folder) : path.resolve(folder, named);
   if (found === null) return { ok: true, loaded: null };
   const shown = path.relative(folder, found).split(path.sep).join("/");
+  if (!runsCode && !found.endsWith(".json"))
+    return named === null
+      ? { ok: true, loaded: null, unused: shown }
+      : { ok: false, message: `${shown}: is code, and --engine read runs nothing; leave one of them out` };
   if (named === null && !(await isTrusted(found, folder)))
     return {
       ok: false,
@@ -101,7 +110,8 @@ function lastFolder(folder: string): string {
     if (existsSync(path.join(up, ".git")) || up === os.homedir() || path.dirname(up) === up) return up;
 }
 
-async function nearest(folder: string): Promise<string | null> {
+/** The nearest configuration upward, absolute; null where there is none. It is not read. */
+export async function nearestConfig(folder: string): Promise<string | null> {
   const asFound = (file: string) => ({ file });
   const search = lilconfig("even-keel", {
     searchPlaces: [...names, "package.json"],

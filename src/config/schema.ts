@@ -39,6 +39,8 @@ export const configSchema = z.strictObject({
   overrides: z.array(z.strictObject({ files: globs.min(1), checks: checkSettings })).optional(),
   /** Stylesheets that every page has, beside those it names. */
   stylesheets: globs.optional(),
+  /** Whether specimens that targets hold are run, with the code they import, or counted; those that a target names are run. */
+  specimens: z.enum(["run", "count"]).optional(),
   /** Colour schemes and themes in which colours are judged. */
   schemes: z.array(scheme).min(1).optional(),
   /** Which HTML element an element of your own stands for: `{ "yard-pic": { as: "img" } }`. */

@@ -10,8 +10,8 @@ export interface Workplace {
   /** What was made before, and may be made use of again. */
   readonly workspace: Workspace;
   readonly onPage: OnPage;
-  /** Called before code of targets is run that nobody asked for by name. */
-  readonly onRuns: (files: readonly PageFile[]) => Promise<void>;
+  /** Called before the code of specimens is run. */
+  readonly onRuns: (files: readonly PageFile[]) => void;
   /** Ends the work early: what is under way is given up, and nothing more is begun. */
   readonly signal: AbortSignal | undefined;
 }

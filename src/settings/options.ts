@@ -14,8 +14,10 @@ export interface ReadingOptions {
   readonly reducedMotion?: boolean | undefined;
   /** What the page on standard input is called. */
   readonly stdinName?: string | undefined;
-  /** `read` executes nothing, `render` also runs the scripts of pages; not given: specimens of this project are mounted. */
+  /** `read` executes nothing, `render` also runs the scripts of pages and all specimens. */
   readonly engine?: "read" | "render" | undefined;
+  /** Whether specimens are run that targets do not name but hold; as the configuration says where it is not given. */
+  readonly runSpecimens?: boolean | undefined;
   /** How long the scripts and keys of one page or specimen may take, in seconds. */
   readonly timeLimit?: number | undefined;
   /** Themes in which colours are judged too: `data-theme=dark`. */
@@ -40,8 +42,10 @@ export interface AuditOptions extends ReadingOptions {
   readonly showWorlds?: boolean | undefined;
   /** In how many threads component source is judged; by the cores of the machine where it is not given. */
   readonly workers?: number | undefined;
-  /** Whether what came of component source is kept below `node_modules/.cache`. */
+  /** Whether what came of component source is kept from one run to the next. */
   readonly cache?: boolean | undefined;
+  /** Where it is kept; the user's own cache folder when not given. */
+  readonly cacheDir?: string | undefined;
 }
 
 /** Which edits are wanted beside those that cannot change a meaning. */

@@ -5,7 +5,7 @@ import { everyCheck } from "../core/checks/catalogue.ts";
 import { type Family, familyOf } from "../core/checks/check.ts";
 import { type Device, desktop } from "../core/css/device.ts";
 import { nearestWord } from "../core/document/nearest-word.ts";
-import { type Result, refusal } from "../core/findings/problems.ts";
+import { configNotRun, type Problem, type Result, refusal } from "../core/findings/problems.ts";
 import type { Outcome, Severity } from "../core/findings/verdict.ts";
 import type { NamedColour } from "../core/scene/scene.ts";
 import { type Theme, themeName } from "../core/scene/schemes.ts";
@@ -19,8 +19,8 @@ import type { AuditOptions, ReadingOptions } from "./options.ts";
 export interface Runs {
   /** Whether the scripts of pages are run and their keys pressed. */
   readonly pages: boolean;
-  /** Which specimens are mounted: none, those of this project, or all that the targets name. */
-  readonly specimens: "none" | "own" | "all";
+  /** Which specimens are mounted: none, those that targets name, those of this project too, or all that targets hold. */
+  readonly specimens: "none" | "named" | "own" | "all";
 }
 
 /** In which colours pages are judged. */
@@ -35,6 +35,8 @@ export interface ColourPlan {
 /** What is read, within which limits, and what is shown of it: all that a unit needs to be what it is in every command. */
 export interface ReadingPlan extends ColourPlan {
   readonly targets: readonly string[];
+  /** What is to be said of the plan itself. */
+  readonly remarks: readonly Problem[];
   readonly stdinName: string;
   /** Whether a file that a folder or glob names is passed over; a file named itself never is. Absolute path. */
   readonly isSkipped: (file: string) => boolean;
@@ -70,6 +72,8 @@ export interface AuditPlan extends ReadingPlan, CheckPlan {
   readonly recipe: Recipe;
   /** Whether results of component source are kept on the disk from one run to the next. */
   readonly isCached: boolean;
+  /** Where they are kept; null for where this user keeps such things. Absolute. */
+  readonly cacheFolder: string | null;
   /** Whether findings in component source say in which world they were judged. */
   readonly showsWorlds: boolean;
   readonly failOn: Severity | "never";
@@ -84,6 +88,8 @@ export interface AuditPlan extends ReadingPlan, CheckPlan {
 /** What plans are made from beside what is asked for. */
 export interface Circumstances {
   readonly loaded: LoadedConfig | null;
+  /** A configuration that was found and is not in force, because it is code; as it is shown. */
+  readonly unused?: string | null;
   /** Absolute. */
   readonly workingDirectory: string;
   readonly palette: readonly NamedColour[];
@@ -167,6 +173,7 @@ export function auditPlan(
     workers,
     recipe: { targets, options, circumstances },
     isCached: options.cache !== false && options.showWorlds !== true,
+    cacheFolder: options.cacheDir === undefined ? null : path.resolve(workingDirectory, options.cacheDir),
     showsWorlds: options.showWorlds === true,
     failOn,
     families: all ? null : families,
@@ -191,7 +198,7 @@ export const isTold = (
 function settledReading(
   targets: readonly string[],
   options: ReadingOptions,
-  { workingDirectory, palette, loaded }: Circumstances,
+  { workingDirectory, palette, loaded, unused = null }: Circumstances,
   settlement: Settlement,
 ): Result<ReadingPlan> {
   const { config, base } = settlement;
@@ -241,6 +248,13 @@ function settledReading(
     config.reducedMotion,
     false,
   );
+  const runsSpecimens = settlement.settle(
+    "specimens",
+    "--run-specimens",
+    options.runSpecimens === undefined ? undefined : options.runSpecimens ? "run" : "count",
+    config.specimens,
+    "count",
+  );
   const isSkipped = picomatch([...(config.skip ?? [])], { dot: true });
   const [colourScheme = desktop.colourScheme] = colours.value.colourSchemes ?? [];
   const isNamed = typeof options.config === "string";
@@ -270,16 +284,19 @@ function settledReading(
       },
       ...colours.value,
       palette,
-      runs: runsOf(options.engine),
+      runs: runsOf(options, runsSpecimens),
+      remarks: loaded === null && unused !== null ? [configNotRun(unused)] : [],
       ownFolder: loaded === null || isNamed ? workingDirectory : base,
       timeLimit,
     },
   };
 }
 
-const runsOf = (engine: ReadingOptions["engine"]): Runs => {
+const runsOf = ({ engine, runSpecimens }: ReadingOptions, configured: "run" | "count"): Runs => {
   if (engine === "read") return { pages: false, specimens: "none" };
-  return engine === "render" ? { pages: true, specimens: "all" } : { pages: false, specimens: "own" };
+  const pages = engine === "render";
+  if (pages || runSpecimens === true) return { pages, specimens: "all" };
+  return { pages, specimens: configured === "run" && runSpecimens !== false ? "own" : "named" };
 };
 
 function settledColours(

@@ -141,30 +141,47 @@ describe("code of a project", () => {
   });
 
   test.each(["audit", "tree", "hear", "walk"])(
-    "that lies elsewhere keel %s runs only where it is asked to",
+    "keel %s runs only where a target names it, the configuration says so, or it is asked to",
     async (command) => {
-      const elsewhere = project(pic);
-      const here = folderWith({ "package.json": '{"name":"here"}' });
-      const target = path.join(elsewhere, "pic.specimen.jsx");
-      const { status, err } = await keel(here, [command, target, "--root", elsewhere]);
-      expect([status, err]).toEqual([2, expect.stringContaining("--engine render")]);
-      const asked = await keel(here, [command, target, "--root", elsewhere, "--engine", "render"]);
-      expect(asked.err).not.toContain("--engine render");
-      expect(asked.status).not.toBe(2);
+      const folder = project({ ...pic, "a.html": page(`<p>Slips</p>`) });
+      const ran = async (...words: readonly string[]) => {
+        const { out, err } = await keel(folder, [command, ...words]);
+        return [out.includes("pic.specimen.jsx#a picture"), err];
+      };
+      const counted = "keel: 1 file of specimens was not run. To run what they import, say --run-specimens";
+      const told = "keel: runs the specimens in pic.specimen.jsx, with the code that they import.\n";
+      expect(await ran()).toEqual([false, expect.stringContaining(counted)]);
+      expect(await ran("pic.specimen.jsx")).toEqual([true, ""]);
+      expect(await ran("*.specimen.*")).toEqual([true, told]);
+      expect(await ran("--run-specimens")).toEqual([true, told]);
+      writeFileSync(path.join(folder, "keel.config.json"), `{ "specimens": "run" }`);
+      expect(await ran()).toEqual([true, told]);
+      expect(await ran("--no-run-specimens")).toEqual([false, expect.stringContaining(counted)]);
+      expect(await ran("--engine", "read")).toEqual([false, ""]);
     },
   );
 
-  test("is told of when it is run for the first time", async () => {
-    const folder = folderWith({ "package.json": '{"name":"yard"}', "node_modules/here": "", ...pic });
-    for (const name of ["react", "react-dom", "scheduler"])
-      symlinkSync(path.join(root, "node_modules", name), path.join(folder, "node_modules", name));
-    const env = { XDG_CACHE_HOME: folderWith({}) };
-    const first = await keel(folder, ["tree", "pic.specimen.jsx"], "", env);
-    expect(first.err).toMatch(
-      /^keel: pic\.specimen\.jsx of specimens will be run[^\n]*--engine read runs nothing/,
-    );
-    const second = await keel(folder, ["tree", "pic.specimen.jsx"], "", env);
-    expect([second.out, second.err]).toEqual([first.out, ""]);
+  test("that lies elsewhere is not run by the configuration of this project", async () => {
+    const elsewhere = project(pic);
+    const here = folderWith({ "keel.config.json": `{ "specimens": "run" }` });
+    const { err } = await keel(here, ["tree", elsewhere, "--root", elsewhere]);
+    expect(err).toContain("Not run: it lies outside this project");
+    const asked = await keel(here, ["tree", elsewhere, "--root", elsewhere, "--run-specimens"]);
+    expect(asked.out).toContain('"The crane" image');
+  });
+
+  test("is no configuration where nothing is to be run", async () => {
+    const config = { "keel.config.js": `throw new Error("ran");`, "a.html": page(`<img src="a.png">`) };
+    const folder = folderWith(config);
+    expect((await keel(folder, ["init"])).err).toContain("keel.config.js is there already");
+    const { status, err } = await keel(folder, ["audit", "--engine", "read"]);
+    expect([status, err]).toEqual([1, expect.stringContaining("keel.config.js: Not in force: it is code")]);
+    const named = await keel(folder, ["audit", "--engine", "read", "--config", "keel.config.js"]);
+    expect([named.status, named.err]).toEqual([
+      2,
+      expect.stringContaining("is code, and --engine read runs nothing"),
+    ]);
+    expect((await keel(folder, ["audit"])).err).toContain("it throws: ran");
   });
 
   test("is not run for a page, whose scripts are run when that is asked for", async () => {

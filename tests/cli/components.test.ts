@@ -132,6 +132,11 @@ describe("keel audit on component source", () => {
     const env = { XDG_CACHE_HOME: folderWith({}) };
     await keel(folder, ["audit", "src", "--no-cache"], "", env);
     expect(readdirSync(env.XDG_CACHE_HOME)).toEqual([]);
+    await keel(folder, ["audit", "src", "--cache-dir", "kept"], "", env);
+    expect([readdirSync(env.XDG_CACHE_HOME), readdirSync(path.join(folder, "kept"))]).toEqual([
+      [],
+      [expect.stringMatching(/^[0-9a-f]+\.json$/)],
+    ]);
   });
 });
 

@@ -14,12 +14,18 @@ function demo(part: string, files: Readonly<Record<string, string>> = {}): strin
   return folder;
 }
 
-/** What is said beside what is said when code of a project is run for the first time. */
-const besideNotice = (err: string): string => err.replace(/^keel: [^\n]* will be run, [^\n]*\n/, "");
+/** What is said beside what was run. */
+const besideNotice = (err: string): string => err.replace(/^keel: runs the specimens in [^\n]*\n/, "");
 
 describe("keel audit on specimens", () => {
   test("reads the component, mounts the specimen, walks the script beside it, and tells each fault once", async () => {
-    const { status, out, err } = await keel(demo("dialog"), ["audit", ".", "--format", "json"]);
+    const { status, out, err } = await keel(demo("dialog"), [
+      "audit",
+      ".",
+      "--run-specimens",
+      "--format",
+      "json",
+    ]);
     const { findings, subjects } = auditSchema.parse(JSON.parse(out));
     expect([status, besideNotice(err)]).toEqual([1, ""]);
     expect(subjects.map(({ id, engine, specimen }) => [id, engine, specimen])).toEqual([
@@ -45,7 +51,7 @@ describe("keel audit on specimens", () => {
   });
 
   test("has nothing against the mended one", async () => {
-    const { status, out } = await keel(demo("dialog-mended"), ["audit"]);
+    const { status, out } = await keel(demo("dialog-mended"), ["audit", "--run-specimens"]);
     expect([status, out]).toEqual([0, expect.stringContaining("Nothing to mend in 2 components")]);
   });
 

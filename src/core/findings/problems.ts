@@ -125,8 +125,15 @@ export const specimensNeedRunning = (target: string): Problem =>
 export const specimensElsewhere = (target: string): Problem =>
   problem(
     target,
-    "Not run: it lies outside this project. To run its code all the same, say --engine render.",
+    "Not run: it lies outside this project. To run its code all the same, name it or say --run-specimens.",
   );
+export const specimensNotRun = (files: number): Problem =>
+  problem(
+    "",
+    `${countOf(files, "file of specimens was", "files of specimens were")} not run. To run what they import, say --run-specimens, or specimens: "run" in the configuration.`,
+  );
+export const configNotRun = (file: string): Problem =>
+  problem(file, "Not in force: it is code, and --engine read runs nothing. A keel.config.json is read.");
 export const tooLarge = (target: string, megabytes: number, limit: number): Problem =>
   problem(
     target,

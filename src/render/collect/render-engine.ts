@@ -1,5 +1,5 @@
 import path from "node:path";
-import { specimensElsewhere, specimensNeedRunning } from "../../core/findings/problems.ts";
+import { specimensElsewhere, specimensNeedRunning, specimensNotRun } from "../../core/findings/problems.ts";
 import type { Engine } from "../../engine/engine.ts";
 import { isSpecimenFile, type PageFile } from "../../engine/targets.ts";
 import type { Collected } from "../../engine/unit.ts";
@@ -16,12 +16,15 @@ export const specimenEngine: Engine = {
   takes: isSpecimens,
   async *collect(targets, plan, workplace) {
     const allowed: PageFile[] = [];
+    let counted = 0;
     for (const target of targets) {
       if (mayRun(target, plan)) allowed.push(target);
+      else if (plan.runs.specimens === "named") counted++;
       else yield* refused(target, plan);
     }
+    if (counted > 0) yield { kind: "problem", problem: specimensNotRun(counted), isUnread: false };
     if (allowed.length === 0) return;
-    if (plan.runs.specimens === "own") await workplace.onRuns(allowed);
+    workplace.onRuns(allowed);
     yield* collectSpecimens(allowed, plan, workplace);
   },
 };
@@ -40,16 +43,17 @@ export const pageRenderEngine: Engine = {
     }),
 };
 
-/** Code is run only where it is asked for: by the plan, or by being part of the project one stands in. */
-function mayRun({ path: file }: PageFile, { runs, ownFolder }: ReadingPlan): boolean {
-  if (runs.specimens !== "own") return runs.specimens === "all";
+/** Code is run only where it is asked for: by name, by the plan, or by the configuration of the project that it is part of. */
+function mayRun({ path: file, target }: PageFile, { runs, ownFolder }: ReadingPlan): boolean {
+  if (runs.specimens === "none" || runs.specimens === "all") return runs.specimens === "all";
+  if (/\.specimen\b/i.test(target)) return true;
+  if (runs.specimens === "named") return false;
   const within = path.relative(ownFolder, file ?? "");
   return !within.startsWith("..") && !path.isAbsolute(within);
 }
 
 /** What is said of specimens that are not run: only of those that are named, or that others would have run. */
 function* refused({ name, isNamed }: PageFile, { runs }: ReadingPlan): Iterable<Collected> {
-  if (runs.specimens === "own")
-    yield { kind: "problem", problem: specimensElsewhere(name), isUnread: isNamed };
+  if (runs.specimens === "own") yield { kind: "problem", problem: specimensElsewhere(name), isUnread: false };
   else if (isNamed) yield { kind: "problem", problem: specimensNeedRunning(name), isUnread: true };
 }
