@@ -28,6 +28,7 @@ import type { AuditPlan } from "../settings/plan.ts";
 import { auditOptionsOf } from "./audit-options.ts";
 import { COULD_NOT, DONE, FOUND, type Io, type Status } from "./io.ts";
 import type { MendArguments } from "./mend.ts";
+import { tellDrafts, undoName } from "./mend-undo.ts";
 import { checksAndTargets, STANDARD_INPUT } from "./options.ts";
 import { RunContext } from "./run-context.ts";
 
@@ -45,6 +46,7 @@ interface Mending {
 export async function runMend(args: MendArguments, io: Io): Promise<Status> {
   const run = new RunContext(io, args);
   const { host } = run;
+  if (args.undo === true) return (await import("./mend-undo.ts")).undo(args.targets, run);
   const [only, afterOnly] = checksAndTargets(args.only);
   const chosen = chooseChecks(everyCheck, only, undefined);
   if (!chosen.ok) return run.refuse(chosen.problem);
@@ -125,26 +127,24 @@ async function write({ args, run, plan, before, workspace }: Mending, mendPlan: 
   let undo: string | null = null;
   const state = await host.commitState(mendPlan.files.flatMap(({ path: file }) => file ?? []));
   if (mendPlan.files.length > 0 && state !== "committed") {
-    undo = await freeName(host);
-    const reason = await host.files.writeWhole(
-      path.resolve(host.workingDirectory, undo),
-      unifiedPatch(
-        mendPlan.files.map((file) => ({ ...file, reasons: [] })),
-        true,
-      ),
-    );
-    if (reason !== null)
-      return run.refuse(`${undo}: the patch for undoing could not be kept (${reason}). Nothing was changed.`);
+    const files = mendPlan.files.map((file) => ({ ...file, reasons: [] }));
+    const kept = await keepUndo(unifiedPatch(files, true), host);
+    undo = kept.name;
+    if (kept.reason !== null)
+      return run.refuse(
+        `${undo}: the patch for undoing could not be kept (${kept.reason}). Nothing was changed.`,
+      );
     if (state === "uncommitted")
       run.remark(`there are changes here that are not committed; ${undo} undoes the edits alone`);
   }
+  await tellDrafts(run);
   const { written, failed } = await writePlan(mendPlan, host);
   const after = await audit(plan, host, { workspace });
   const left = waitingOf(after.findings);
   if (failed !== null) {
     const name = path.relative(host.workingDirectory, failed.path);
     return run.refuse(
-      `${name}: could not be written (${failed.reason}). ${written.length === 0 ? "Nothing was changed." : `${written.length} files before it were mended; ${undo ?? "git"} undoes them.`}`,
+      `${name}: could not be written (${failed.reason}). ${written.length === 0 ? "Nothing was changed." : `${written.length} files before it were mended; ${undo === null ? "git" : "keel mend --undo"} undoes them.`}`,
     );
   }
   const report =
@@ -158,10 +158,14 @@ async function write({ args, run, plan, before, workspace }: Mending, mendPlan: 
   );
 }
 
-/** A name for the patch that undoes, which no file has yet. */
-async function freeName({ files, workingDirectory }: Host): Promise<string> {
+/** Keeps the patch that undoes under a name that no file has, whoever else looks for one at the same time. */
+async function keepUndo(
+  patch: Uint8Array,
+  { files, workingDirectory }: Host,
+): Promise<{ readonly name: string; readonly reason: string | null }> {
   for (let n = 1; ; n++) {
-    const name = n === 1 ? "keel-undo.patch" : `keel-undo-${n}.patch`;
-    if ((await files.info(path.resolve(workingDirectory, name))) === null) return name;
+    const name = undoName(n);
+    const reason = await files.writeNew(path.resolve(workingDirectory, name), patch);
+    if (reason !== "there") return { name, reason };
   }
 }

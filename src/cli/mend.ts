@@ -32,6 +32,10 @@ const options = {
     alias: "i",
     describe: "Go from finding to finding: take, skip, give the words; the edits are made at the end",
   },
+  undo: {
+    type: "boolean",
+    describe: "Take back what --write did: the newest keel-undo.patch here, or the one that is named",
+  },
   ...failOnOption("With --write: the least severity left"),
   ...conformanceOptions,
 } as const satisfies OptionTable;
@@ -50,9 +54,14 @@ export const mendCommand = defineCommand(
       ["keel mend pages --also likely | git apply", "those that want a look too, made by git"],
       ["keel mend src --only contrast --write", "one family, made in the files"],
       ["keel mend pages --interactive", "one finding after the other; asks for words"],
+      ["keel mend --undo", "takes back what --write did, file by file"],
       ["keel mend - < page.html > mended.html", "a page on standard input"],
     ],
-    conflicts: [["interactive", "write"]],
+    conflicts: [
+      ["interactive", "write"],
+      ["undo", "write"],
+      ["undo", "interactive"],
+    ],
   },
   async (args, io) => (await import("./mend.run.ts")).runMend(args, io),
 );

@@ -52,9 +52,9 @@ export class RunContext {
   }
 
   /** Says something beside the answer. */
-  remark(line: string): void {
+  readonly remark = (line: string): void => {
     this.io.err.write(`keel: ${printable(line)}\n`);
-  }
+  };
 
   /** Says what went wrong, one line each. */
   reportProblems(problems: readonly Problem[]): void {

@@ -31,6 +31,8 @@ export interface Files {
   find(patterns: readonly string[], folder: string): Promise<readonly string[]>;
   /** Writes a file whole or not at all; null, or in a word why it could not. */
   writeWhole(path: string, content: string | Uint8Array): Promise<string | null>;
+  /** Writes a file that is not there yet, whole or not at all; `"there"` where it is, another word why it could not. */
+  writeNew(path: string, content: Uint8Array): Promise<string | null>;
   /** In a word why a file may not be written; null when it may. */
   refusesWriting(path: string): Promise<string | null>;
   /**
@@ -38,6 +40,8 @@ export interface Files {
    * replaced: where it cannot be, none is.
    */
   replaceWhole(replacements: readonly Replacement[]): Promise<Replaced>;
+  /** Drafts below a folder that a run which was killed has left. */
+  drafts(folder: string): Promise<readonly string[]>;
 }
 
 export interface Clock {

@@ -6,6 +6,7 @@ import {
   chmod,
   chown,
   constants,
+  link,
   mkdir,
   readFile,
   realpath,
@@ -120,6 +121,18 @@ const files: Files = {
       return reasonOf(error);
     }
   },
+  async writeNew(file, content) {
+    const draft = draftOf(file);
+    try {
+      await writeFile(draft, content, { flag: "wx", flush: true });
+      await link(draft, file);
+      return null;
+    } catch (error) {
+      return error instanceof Error && "code" in error && error.code === "EEXIST" ? "there" : reasonOf(error);
+    } finally {
+      await rm(draft, { force: true }).catch(() => undefined);
+    }
+  },
   async refusesWriting(file) {
     try {
       // Root may write what is marked read only, and should not.
@@ -158,6 +171,7 @@ const files: Files = {
       return { written, failed: { path: writing.path, reason: reasonOf(error) } };
     }
   },
+  drafts: (folder) => files.find([`**/*.keel-${"[0-9a-f]".repeat(8)}.part`], folder),
 };
 
 const ANYBODY_WRITES = 0o222;
@@ -169,7 +183,7 @@ async function likeBefore(draft: string, { mode, uid, gid }: Stats): Promise<voi
 }
 
 /** Beside the file, so that the last step is one rename on one disk. */
-const draftOf = (file: string): string => `${file}.${randomBytes(4).toString("hex")}.part`;
+const draftOf = (file: string): string => `${file}.keel-${randomBytes(4).toString("hex")}.part`;
 
 /**
  * Whether some files are tracked, and they and all else in a folder are committed, as git says; without it, or outside a

@@ -35,6 +35,8 @@ export function memoryHost(files: Readonly<Record<string, string>>): Host {
           .filter((file) => patterns.some((pattern) => picomatch(pattern)(path.relative(folder, file))))
           .sort(),
       writeWhole: async () => "this disk is read only",
+      writeNew: async () => "this disk is read only",
+      drafts: async () => [],
       refusesWriting: async () => "this disk is read only",
       replaceWhole: async () => ({ written: [], failed: null }),
     },

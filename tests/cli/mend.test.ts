@@ -123,12 +123,54 @@ describe("keel mend --write", () => {
     writeFileSync(path.join(folder, "b.txt"), "not committed");
     const { err, out } = await keel(folder, ["mend", "--write", "--also", "likely"]);
     expect(err).toContain("not committed; keel-undo.patch undoes");
-    expect(out).toContain("undo  git apply keel-undo.patch");
+    expect(out).toContain("undo  keel mend --undo, or git apply keel-undo.patch");
     expect(text(folder, "a.html")).not.toBe(faulty);
     git(folder, "apply", "keel-undo.patch");
     expect(text(folder, "a.html")).toBe(faulty);
     await keel(folder, ["mend", "--write"]);
     expect(readdirSync(folder)).toContain("keel-undo-2.patch");
+  });
+
+  test("takes it back file by file, also where only some files were written", async () => {
+    const wide = Buffer.from(`\ufeff${faulty}`, "utf16le");
+    const before: Readonly<Record<string, Uint8Array>> = {
+      "a.html": Buffer.from(faulty),
+      'pages/b "b" \u00e4.html': Buffer.from(faulty.replaceAll("\n", "\r\n")),
+      "c.html": wide,
+      "d.html": Buffer.from(faulty),
+    };
+    const folder = folderWith(before);
+    expect((await keel(folder, ["mend", "--undo"])).err).toContain("there is no keel-undo.patch here");
+    await keel(folder, ["mend", "--write", "--also", "likely"]);
+    for (const [name, bytes] of Object.entries(before))
+      expect(readFileSync(path.join(folder, name)).equals(bytes)).toBe(false);
+    // As a run leaves it that was killed before it came to these.
+    writeFileSync(path.join(folder, "c.html"), wide);
+    writeFileSync(path.join(folder, "d.html"), "<p>Written anew</p>");
+    writeFileSync(path.join(folder, "d.html.keel-00c0ffee.part"), "");
+    const { status, out, err } = await keel(folder, ["mend", "--undo"]);
+    expect([status, out, err]).toEqual([
+      2,
+      'a.html  taken back\nc.html  as it was already\npages/b "b" \u00e4.html  taken back\n2 files were taken back, 1 left. keel-undo.patch was kept.\n',
+      "keel: d.html.keel-00c0ffee.part: was left by a run that was killed, and may be deleted.\nkeel: d.html: was changed after it was mended; it was left as it is.\n",
+    ]);
+    for (const name of ["a.html", 'pages/b "b" \u00e4.html', "c.html"])
+      expect(readFileSync(path.join(folder, name)).equals(before[name] as Uint8Array)).toBe(true);
+    const other = folderWith({
+      "in/keel-undo.patch": "--- a/../a.html\n+++ b/../a.html\n@@ -1,1 +1,1 @@\n-<p>a\n+<p>b\n",
+      "a.html": "<p>a\n",
+    });
+    expect((await keel(path.join(other, "in"), ["mend", "--undo"])).err).toContain(
+      "lies outside this folder",
+    );
+    expect(text(other, "a.html")).toBe("<p>a\n");
+    expect((await keel(other, ["mend", "--undo", "a.html"])).err).toContain("is no patch for undoing");
+  });
+
+  test("two at once keep two patches for undoing", async () => {
+    const folder = folderWith({ "a.html": faulty, "b.html": faulty });
+    await Promise.all(["a.html", "b.html"].map((name) => keel(folder, ["mend", name, "--write"])));
+    expect(readdirSync(folder).filter((name) => name.startsWith("keel-undo"))).toHaveLength(2);
   });
 
   test("keeps such a patch for a file that git does not have, and runs no program of the repository", async () => {

@@ -12,7 +12,8 @@ export interface PatchedFile {
 const CONTEXT = 3;
 
 /** Bytes as a text of one character each, which diffs like any other and loses nothing. */
-const asCharacters = (bytes: Uint8Array): string => Buffer.from(bytes).toString("latin1");
+export const asCharacters = (bytes: Uint8Array): string => Buffer.from(bytes).toString("latin1");
+export const fromCharacters = (text: string): Uint8Array => Uint8Array.from(Buffer.from(text, "latin1"));
 
 /** A name as patches write it: quoted where it holds what would end it. */
 function patchName(prefix: string, name: string): string {
@@ -42,5 +43,5 @@ export function unifiedPatch(files: readonly PatchedFile[], backwards = false): 
     const comments = reasons.map((reason) => `# ${asCharacters(new TextEncoder().encode(reason))}\n`);
     return comments.join("") + formatPatch(patch, FILE_HEADERS_ONLY);
   });
-  return Uint8Array.from(Buffer.from(parts.join(""), "latin1"));
+  return fromCharacters(parts.join(""));
 }

@@ -100,7 +100,7 @@ export function mendedReport(
   lines.push(paint.paragraph("", to === 0 ? colours.green(summary) : colours.bold(summary), 0));
   if (undo !== null)
     lines.push(
-      paint.paragraph(colours.dim("undo  "), colours.dim(`git apply ${undo}, or patch -p1 < ${undo}`), 6),
+      paint.paragraph(colours.dim("undo  "), colours.dim(`keel mend --undo, or git apply ${undo}`), 6),
     );
   return `${lines.join("\n")}\n`;
 }
