@@ -12,11 +12,23 @@ export interface ReadTemplate {
 
 /** Parses a template; `start` is where its text stands in its file. */
 export function readAngular(text: string, file: string, start = 0): ReadTemplate {
-  const { nodes, errors } = parseTemplate(text, file, { preserveWhitespaces: true });
+  const parsed = parsedTemplate(text, file);
+  if (parsed === null)
+    return { template: [], errors: [{ message: "the parser gives up on this template", offset: start }] };
+  const { nodes, errors } = parsed;
   return {
     template: angularTemplate(nodes as unknown as readonly AngularNode[], text, start),
     errors: (errors ?? []).map(({ msg, span }) => ({ message: msg, offset: start + span.start.offset })),
   };
+}
+
+/** Null where the parser of Angular fails itself: it does on some templates that are broken in several ways. */
+function parsedTemplate(text: string, file: string): ReturnType<typeof parseTemplate> | null {
+  try {
+    return parseTemplate(text, file, { preserveWhitespaces: true });
+  } catch {
+    return null;
+  }
 }
 
 /** The templates that stand in the decorators of a script, by where each literal starts. */
