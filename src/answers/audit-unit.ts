@@ -64,10 +64,15 @@ export class UnitAuditor {
     let accepted = 0;
     let facts: PageFacts | null = null;
     const given: Given[] = [];
+    const isTrial = this.#plan.trials === "none";
     const add = (finding: Finding, document: UnitDocument) => {
       const shown = elementIn(document, finding.element, this.#texts);
-      const place = placeOf(document.scene, finding.element, this.#texts, shown);
-      findings.push(answers.answer(inFile(finding, document), place, finding.element.components));
+      // Of a trial only what fails, and where, is looked at.
+      const place = isTrial
+        ? { element: shown, heard: null, selector: "" }
+        : placeOf(document.scene, finding.element, this.#texts, shown);
+      const told = isTrial ? { ...finding, repair: null } : finding;
+      findings.push(answers.answer(inFile(told, document), place, finding.element.components));
     };
     for (const document of documents) {
       const { scene, sheets } = document;
@@ -88,7 +93,7 @@ export class UnitAuditor {
         results.add([counted]);
         results.addTallies(talliesOf([counted]));
       }
-      if (this.#plan.trials === "none" || findings.some(hasEdits)) given.push(...givenIn(scene));
+      if (isTrial || findings.some(hasEdits)) given.push(...givenIn(scene));
     }
     const elements = documents.reduce((sum, { scene }) => sum + scene.page.index.elements.length, 0);
     const subject = subjectOf(unit.subject, elements, results.all);

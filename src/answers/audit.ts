@@ -19,7 +19,7 @@ import { type Asking, collect, gather, type Outcome } from "./collect.ts";
 import { SourceTexts } from "./element-answer.ts";
 import { ExceptionBook } from "./exception-book.ts";
 import { type FindingAnswer, inReportOrder, shareCauses } from "./finding-answer.ts";
-import { type AuditAnew, type AuditedUnit, provedRepairs } from "./proved-repairs.ts";
+import { type AuditAnew, type AuditedUnit, type ProofRequest, provedRepairs } from "./proved-repairs.ts";
 import { withoutEdits } from "./repair-answer.ts";
 import { mergedWithSeen } from "./seen-answer.ts";
 import { sharedWork } from "./shared-work.ts";
@@ -29,8 +29,12 @@ import { Results, type Subject } from "./subject.ts";
 
 export type { FindingAnswer, Subject, UnknownAnswer };
 
-/** How many elements may be audited anew to try edits. */
-const trialEffort: Readonly<Record<Trials, number>> = { none: 0, usual: 40_000, thorough: 2_000_000 };
+/** How many elements may be audited anew to try edits, and how often those of one page. */
+const trialEffort: Readonly<Record<Trials, Pick<ProofRequest, "effort" | "mostTrials">>> = {
+  none: { effort: 0, mostTrials: 0 },
+  usual: { effort: 40_000, mostTrials: 6 },
+  thorough: { effort: 2_000_000, mostTrials: 64 },
+};
 
 export interface AuditAnswer {
   readonly startedAt: Date;
@@ -318,7 +322,7 @@ class Audit {
               auditAnew: again,
               isTried: (finding) => tried.has(finding),
               triesWords: trials === "thorough",
-              effort: trialEffort[trials],
+              ...trialEffort[trials],
             },
             this.#host,
           );

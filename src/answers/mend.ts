@@ -158,24 +158,29 @@ export class Mender {
           reason,
         });
     }
-    if (mendings.length > 0 && (await this.outcome(mendings, [])) !== "gone") {
-      const holding: Mending[] = [];
-      for (const mending of mendings) {
-        if ((await this.outcome([mending], holding)) === "gone") holding.push(mending);
-        else
-          leftOut.push({
-            finding: mending.finding,
-            kind: "not holding",
-            reason: "beside the other edits it no longer holds: run again for it",
-          });
-      }
-      mendings = holding;
-    }
+    const holding = await this.#holding(mendings, []);
+    for (const { finding } of mendings.filter((mending) => !holding.includes(mending)))
+      leftOut.push({
+        finding,
+        kind: "not holding",
+        reason: "beside the other edits it no longer holds: run again for it",
+      });
+    mendings = holding;
     const files: MendedFile[] = [];
     for (const [name, edits] of byFile(mendings.flatMap((one) => one.edits)))
       files.push(await this.#file(name, edits, mendings));
     const gone = await this.goneWith(mendings);
     return { mendings, leftOut: leftOut.filter(({ finding }) => !gone.has(finding)), gone, files };
+  }
+
+  /** Those of some mendings that hold together beside others, the first of each two that do not: parted until they do. */
+  async #holding(mendings: readonly Mending[], beside: readonly Mending[]): Promise<Mending[]> {
+    if (mendings.length === 0) return [];
+    if ((await this.outcome(mendings, beside)) === "gone") return [...mendings];
+    if (mendings.length === 1) return [];
+    const half = Math.ceil(mendings.length / 2);
+    const first = await this.#holding(mendings.slice(0, half), beside);
+    return [...first, ...(await this.#holding(mendings.slice(half), [...beside, ...first]))];
   }
 
   async #file(name: string, edits: readonly Edit[], mendings: readonly Mending[]): Promise<MendedFile> {

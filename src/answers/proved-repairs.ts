@@ -1,7 +1,7 @@
 import { type Given, lostBy } from "../core/checks/given.ts";
-import { byFile, collide, type Edit, originalPlaces } from "../core/repair/edit.ts";
+import { byFile, type Edit, Gathered, originalPlaces } from "../core/repair/edit.ts";
 import { filledIn } from "../core/repair/spell.ts";
-import { isUntouchedApartFrom } from "../core/repair/untouched.ts";
+import { firstChangeBeside, type Mark, marksIn } from "../core/repair/untouched.ts";
 import type { PageFile } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import { editedHost } from "./edited-host.ts";
@@ -47,6 +47,8 @@ export interface ProofRequest extends TrialRequest {
   readonly triesWords: boolean;
   /** How many elements may be audited anew, each time counted; a trial of every edit together is always made. */
   readonly effort: number;
+  /** How often what reads the same files may be audited anew. */
+  readonly mostTrials: number;
 }
 
 /** What a trial costs beside the elements it looks at, in elements. */
@@ -86,15 +88,21 @@ export const findingKey = (
   return `${check} ${page} ${place}`;
 };
 
-/** What came of edits: the keys of what is still found, or the files in which they do harm. */
+/** Where edits do harm: an offset of the text before, where that is known. */
+interface Harm {
+  readonly file: string;
+  readonly at: number | null;
+}
+
+/** What came of edits: the keys of what is still found, or where they do harm; nowhere in particular where there is none. */
 type Tried =
   | { readonly harms: false; readonly left: ReadonlySet<string> }
-  | { readonly harms: true; readonly files: ReadonlySet<string> };
+  | { readonly harms: true; readonly where: readonly Harm[] };
 
-/** The files that have a part in a finding. */
-const filesOf = ({ span, source, components, origins, subject }: FindingAnswer): readonly string[] => [
+/** The files that have a part in a finding beside the one that it stands in. */
+const filesAround = ({ source, components, origins, subject }: FindingAnswer): readonly string[] => [
   subject,
-  ...[span, source, ...components, ...origins].flatMap((place) => place?.file ?? []),
+  ...[source, ...components, ...origins].flatMap((place) => place?.file ?? []),
 ];
 
 /** Makes edits in memory and audits again. */
@@ -102,7 +110,7 @@ export class Trial {
   readonly #request: TrialRequest;
   readonly #host: Host;
   readonly #failing: ReadonlySet<string>;
-  readonly #parsed = new Map<string, unknown>();
+  readonly #marks = new Map<string, readonly Mark[]>();
 
   constructor(request: TrialRequest, host: Host) {
     this.#request = request;
@@ -128,9 +136,9 @@ export class Trial {
     const pages = units.flatMap((unit) => unit.pages);
     const stdinName = pages.find(({ path }) => path === null)?.name ?? null;
     const edited = await editedHost(edits, this.#host, stdinName);
-    if (edited === null) return { harms: true, files: new Set() };
+    if (edited === null) return { harms: true, where: [] };
     const after = await auditAnew(pages, edited);
-    if (after.incomplete && !incomplete) return { harms: true, files: new Set() };
+    if (after.incomplete && !incomplete) return { harms: true, where: [] };
     const files = byFile(edits);
     const places = new Map([...files].map(([file, fileEdits]) => [file, originalPlaces(fileEdits)] as const));
     const original = (file: string, offset: number): string => {
@@ -138,35 +146,42 @@ export class Trial {
       return place === undefined ? String(offset) : `${place.offset}${place.isNew ? " new" : ""}`;
     };
     const left = new Set<string>();
-    const harmed = new Set<string>();
+    const where: Harm[] = [];
     for (const finding of after.findings) {
       const key = findingKey(finding, original);
-      if (finding.outcome === "failed" && !this.#failing.has(key))
-        for (const file of filesOf(finding)) harmed.add(file);
       left.add(key);
+      if (finding.outcome !== "failed" || this.#failing.has(key)) continue;
+      const { span } = finding;
+      if (span !== null)
+        where.push({ file: span.file, at: places.get(span.file)?.(span.start).offset ?? span.start });
+      for (const file of filesAround(finding)) if (file !== span?.file) where.push({ file, at: null });
     }
     const lost = lostBy(this.#request.given, after.given, ({ file, start }) => {
       const place = places.get(file)?.(start);
       return place === undefined ? start : place.isNew ? null : place.offset;
     });
-    for (const { file } of lost) harmed.add(file);
-    for (const [file, fileEdits] of files)
-      if (!(await this.#isUntouched(file, fileEdits, after.texts, units))) harmed.add(file);
-    return harmed.size > 0 ? { harms: true, files: harmed } : { harms: false, left };
+    for (const { file, start } of lost) where.push({ file, at: start });
+    for (const [file, fileEdits] of files) {
+      const change = await this.#changeBeside(file, fileEdits, after.texts, units);
+      if (change !== "none") where.push({ file, at: change });
+    }
+    return where.length > 0 ? { harms: true, where } : { harms: false, left };
   }
 
-  async #isUntouched(
+  /** Where a file is another beside the edits; null where nobody can say. */
+  async #changeBeside(
     file: string,
     edits: readonly Edit[],
     after: SourceTexts,
     units: readonly AuditedUnit[],
-  ): Promise<boolean> {
+  ): Promise<number | null | "none"> {
     const before = this.#request.texts.text(file);
     const edited = after.text(file);
-    if (before === null || edited === null) return false;
+    if (before === null || edited === null) return null;
     const isSource = units.some((unit) => unit.isSource && unit.files.has(file));
-    if (!this.#parsed.has(file)) this.#parsed.set(file, await parsedFile(file, before, isSource));
-    return isUntouchedApartFrom(this.#parsed.get(file), await parsedFile(file, edited, isSource), edits);
+    const marks = this.#marks.get(file) ?? marksIn(await parsedFile(file, before, isSource));
+    this.#marks.set(file, marks);
+    return firstChangeBeside(marks, marksIn(await parsedFile(file, edited, isSource)), edits) ?? "none";
   }
 }
 
@@ -176,6 +191,8 @@ class Proof {
   readonly #trial: Trial;
   readonly #held = new Set<FindingAnswer>();
   #effort: number;
+  /** How many trials are left for what is being tried. */
+  #trials = 0;
 
   constructor(request: ProofRequest, host: Host) {
     this.#request = request;
@@ -190,6 +207,7 @@ class Proof {
     const once = groups.reduce((sum, { cost }) => sum + cost, 0);
     const trials = Math.max(1, Math.floor(effort / Math.max(1, once)));
     for (const { cost, candidates } of groups) {
+      this.#trials = this.#request.mostTrials;
       const size = Math.ceil(candidates.length / trials);
       for (let from = 0; from < candidates.length; from += size)
         await this.#prove(candidates.slice(from, from + size), cost);
@@ -216,27 +234,44 @@ class Proof {
 
   /** Tries candidates together and, where they do harm, in parts: those in the files that are harmed by themselves. */
   async #prove(candidates: readonly Candidate[], cost: number): Promise<void> {
+    if (this.#trials <= 0) return;
     const [together, alone] = withoutCollisions(candidates);
-    if (alone.length > 0) await this.#prove(alone, cost);
     this.#effort -= cost;
+    this.#trials--;
     const tried = await this.#trial.of(together.flatMap(({ edits }) => edits));
-    if (!tried.harms) {
+    if (tried.harms) await this.#proveInParts(together, tried.where, cost);
+    else
       for (const finding of together.flatMap(({ findings }) => findings))
         if (!tried.left.has(findingKey(finding))) this.#held.add(finding);
-      return;
-    }
+    if (alone.length > 0) await this.#prove(alone, cost);
+  }
+
+  async #proveInParts(together: readonly Candidate[], where: readonly Harm[], cost: number): Promise<void> {
     if (together.length === 1 || this.#effort <= 0) return;
-    const suspects = together.filter(({ edits }) => edits.some(({ file }) => tried.files.has(file)));
-    const others = together.filter((candidate) => !suspects.includes(candidate));
-    if (suspects.length > 0 && others.length > 0) {
+    const suspects = suspectsIn(together, where);
+    const others = together.filter((candidate) => !suspects.has(candidate));
+    if (suspects.size > 0 && others.length > 0) {
       await this.#prove(others, cost);
-      await this.#prove(suspects, cost);
+      await this.#prove([...suspects], cost);
       return;
     }
     const half = Math.ceil(together.length / 2);
     await this.#prove(together.slice(0, half), cost);
     await this.#prove(together.slice(half), cost);
   }
+}
+
+/** Those candidates that harm may come from: for each place of harm whose edits are the nearest. */
+function suspectsIn(candidates: readonly Candidate[], where: readonly Harm[]): ReadonlySet<Candidate> {
+  const suspects = new Set<Candidate>();
+  const all = candidates.flatMap((candidate) => candidate.edits.map((edit) => ({ candidate, edit })));
+  for (const { file, at } of where) {
+    const here = all.filter(({ edit }) => edit.file === file);
+    const distance = ({ start, end }: Edit) => (at === null ? 0 : Math.max(start - at, at - end, 0));
+    const nearest = Math.min(...here.map(({ edit }) => distance(edit)));
+    for (const { candidate, edit } of here) if (distance(edit) === nearest) suspects.add(candidate);
+  }
+  return suspects;
 }
 
 /** The edits that a finding offers, with a sample for the words that it wants. */
@@ -264,14 +299,14 @@ function candidatesIn(findings: readonly FindingAnswer[], triesWords: boolean): 
 export function withoutCollisions<T extends { readonly edits: readonly Edit[] }>(
   candidates: readonly T[],
 ): readonly [together: readonly T[], apart: readonly T[]] {
-  const edits: Edit[] = [];
+  const gathered = new Gathered();
   const together: T[] = [];
   const alone: T[] = [];
   for (const candidate of candidates) {
-    if (candidate.edits.some((edit) => edits.some((other) => collide(edit, other)))) alone.push(candidate);
+    if (candidate.edits.some((edit) => gathered.collides(edit))) alone.push(candidate);
     else {
       together.push(candidate);
-      edits.push(...candidate.edits);
+      for (const edit of candidate.edits) gathered.add(edit);
     }
   }
   return [together, alone];

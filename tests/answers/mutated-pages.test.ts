@@ -3,7 +3,7 @@ import path from "node:path";
 import { describe, expect, test } from "vitest";
 import { withoutCollisions } from "../../src/answers/proved-repairs.ts";
 import { byFile, type Edit, withEdits } from "../../src/core/repair/edit.ts";
-import { isUntouchedApartFrom } from "../../src/core/repair/untouched.ts";
+import { firstChangeBeside, marksIn } from "../../src/core/repair/untouched.ts";
 import { readHtml } from "../../src/readers/html/read-html.ts";
 import { auditFiles } from "./component-project.ts";
 
@@ -86,7 +86,7 @@ describe.each(["mistakes/slipway.html", "mistakes/tides.html", "mistakes/work-or
           expect(outside(after[file] ?? "", own, true)).toBe(outside(files[file] ?? "", own, false));
         const own = edits.get("page.html") ?? [];
         const [was, is] = [files, after].map((all) => readHtml(all["page.html"] ?? "", "page.html"));
-        expect(isUntouchedApartFrom(was, is, own)).toBe(true);
+        expect(firstChangeBeside(marksIn(was), marksIn(is), own)).toBe(null);
         const [before, left] = [counts(findings), counts((await auditFiles(after, "page.html")).findings)];
         for (const [check, n] of left) expect([check, n <= (before.get(check) ?? 0)]).toEqual([check, true]);
         const total = (all: ReadonlyMap<string, number>) => [...all.values()].reduce((a, b) => a + b, 0);

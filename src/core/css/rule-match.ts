@@ -74,11 +74,17 @@ export function ruleMatching(
   /** What the innermost of nested scopes may begin at so that it reaches the element, the nearest first. CSS Cascade 6 §2.5.1. */
   const rootsAround = (
     element: ElementNode,
-    [scope, ...outer]: readonly Scope[],
+    scopes: readonly Scope[],
     around: Surroundings,
-  ): readonly { readonly root: ElementNode; readonly holds: Certainty }[] => {
+    // Many roots of inner scopes ask for the outer ones around the same element.
+    known = scopes.map(() => new Map<ElementNode, readonly ScopeRoot[]>()),
+  ): readonly ScopeRoot[] => {
+    const [scope, ...outer] = scopes;
+    const [here, ...further] = known;
     if (scope === undefined) return [];
-    const found: { root: ElementNode; holds: Certainty }[] = [];
+    const before = here?.get(element);
+    if (before !== undefined) return before;
+    const found: ScopeRoot[] = [];
     for (let up: ElementNode | null = element; up !== null; up = index.parent(up)) {
       const root = up;
       const begins = (within: Surroundings): Certainty =>
@@ -93,11 +99,12 @@ export function ruleMatching(
       const holds =
         outer.length === 0
           ? begins(around)
-          : rootsAround(root, outer, around)
+          : rootsAround(root, outer, around, further)
               .map((wider) => and(wider.holds, begins({ ...around, scope: wider.root })))
               .reduce(or, NO);
       if (holds !== NO) found.push({ root, holds });
     }
+    here?.set(element, found);
     return found;
   };
 
@@ -125,6 +132,12 @@ export function ruleMatching(
         ? byProximity(element, asked)
         : (a, b) => a.rank - b.rank,
   };
+}
+
+/** An element that a scope may begin at. */
+interface ScopeRoot {
+  readonly root: ElementNode;
+  readonly holds: Certainty;
 }
 
 type Scope = Extract<NonNullable<Conditions>["condition"], { kind: "scope" }>;

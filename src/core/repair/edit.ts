@@ -15,9 +15,46 @@ export const collide = (a: Edit, b: Edit): boolean =>
 
 /** Edits of one file in the order of their places, each once; what is put in at one place keeps its order. */
 export const inOrder = (edits: readonly Edit[]): readonly Edit[] =>
-  edits
-    .filter((edit, index) => edits.findIndex((other) => sameEdit(edit, other)) === index)
-    .toSorted((a, b) => a.start - b.start || a.end - b.end);
+  [
+    ...new Map(edits.map((edit) => [JSON.stringify([edit.start, edit.end, edit.text]), edit])).values(),
+  ].toSorted((a, b) => a.start - b.start || a.end - b.end);
+
+/** How many of some things that are in order come before the first that does not hold. */
+export function countBefore<T>(ordered: readonly T[], holds: (one: T) => boolean): number {
+  let [low, high] = [0, ordered.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (holds(ordered[middle] as T)) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Edits that do not collide, as they come together. */
+export class Gathered {
+  readonly #files = new Map<string, Edit[]>();
+
+  /** Whether an edit collides with one of those that are here. */
+  collides(edit: Edit): boolean {
+    const here = this.#files.get(edit.file) ?? [];
+    for (let at = countBefore(here, ({ end }) => end <= edit.start); at < here.length; at++) {
+      const other = here[at] as Edit;
+      if (other.start >= edit.end) return false;
+      if (collide(edit, other)) return true;
+    }
+    return false;
+  }
+
+  add(edit: Edit): void {
+    const here = this.#files.get(edit.file) ?? [];
+    const at = countBefore(
+      here,
+      ({ start, end }) => start < edit.start || (start === edit.start && end <= edit.end),
+    );
+    here.splice(at, 0, edit);
+    this.#files.set(edit.file, here);
+  }
+}
 
 /** A text with edits made that do not collide; the rest of it stays as it is. */
 export function withEdits(text: string, edits: readonly Edit[]): string {
@@ -42,16 +79,17 @@ export interface OriginalPlace {
  * @param isEnd of `places`: whether the offset is where something ends, and so belongs to what stands before it
  */
 export function originalPlaces(edits: readonly Edit[]): (offset: number, isEnd?: boolean) => OriginalPlace {
-  const ordered = inOrder(edits);
+  let shift = 0;
+  const placed = inOrder(edits).map(({ start, end, text }) => {
+    const from = start + shift;
+    shift += text.length - (end - start);
+    return { start, from, to: from + text.length, shift };
+  });
   return (offset, isEnd = false) => {
-    let shift = 0;
-    for (const { start, end, text } of ordered) {
-      const from = start + shift;
-      if (isEnd ? offset <= from : offset < from) break;
-      if (offset < from + text.length) return { offset: start, isNew: true };
-      shift += text.length - (end - start);
-    }
-    return { offset: offset - shift, isNew: false };
+    const last = placed[countBefore(placed, ({ from }) => (isEnd ? from < offset : from <= offset)) - 1];
+    if (last === undefined) return { offset, isNew: false };
+    if (offset < last.to) return { offset: last.start, isNew: true };
+    return { offset: offset - last.shift, isNew: false };
   };
 }
 

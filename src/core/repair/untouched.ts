@@ -1,7 +1,7 @@
-import { type Edit, inOrder, originalPlaces } from "./edit.ts";
+import { countBefore, type Edit, inOrder, originalPlaces } from "./edit.ts";
 
 /** One node of a parsed file, by what it is and where it stands. */
-interface Mark {
+export interface Mark {
   readonly kind: string;
   readonly start: number;
   readonly end: number;
@@ -16,8 +16,11 @@ interface Visited {
   readonly kind: string;
 }
 
-/** Every node of a parsed file with a place, in the order of the tree. */
-function marksIn(root: unknown): readonly Mark[] {
+/**
+ * Every node of a parsed file with a place, in the order of the tree.
+ * @param root what a parser made of the file: any tree of objects that carry `start` and `end`
+ */
+export function marksIn(root: unknown): readonly Mark[] {
   const marks: Mark[] = [];
   const seen = new Set<object>();
   const stack: Visited[] = [{ value: root, kind: "" }];
@@ -43,35 +46,50 @@ function partsOf(value: object, kind: string): Visited[] {
 }
 
 /**
- * Whether a file that was edited parses to what it was before, apart from the edits: every node outside them is there,
- * in the same order, of the same kind, at the same text.
- * @param before what a parser made of the file: any tree of objects that carry `start` and `end`
- * @param after what it makes of the edited file
+ * Where a file that was edited first parses to something else than before, apart from the edits: every node outside them
+ * is to be there, in the same order, of the same kind, at the same text.
+ * @param edits of the file, none of which collides with another
+ * @returns an offset of the text before; null where it parses to the same
  */
-export function isUntouchedApartFrom(before: unknown, after: unknown, edits: readonly Edit[]): boolean {
+export function firstChangeBeside(
+  before: readonly Mark[],
+  after: readonly Mark[],
+  edits: readonly Edit[],
+): number | null {
   const ordered = inOrder(edits);
+  const deletions = ordered.filter(({ text }) => text === "");
+  /** The first of the edits that ends at or after an offset. */
+  const endingFrom = (offset: number) => ordered[countBefore(ordered, ({ end }) => end < offset)];
+  /** The last of the edits that starts at or before an offset. */
+  const startingBy = (offset: number) => ordered[countBefore(ordered, ({ start }) => start <= offset) - 1];
   // Text is parted where something is put into it; what is replaced may become something else.
-  const isTouched = ({ kind, start, end }: Mark) =>
-    ordered.some((edit) =>
-      /text/i.test(kind)
-        ? start <= edit.end && end >= edit.start
-        : start >= edit.start && start < edit.end && end > edit.start,
-    );
-  const written = ({ kind, start, end }: Mark) => `${kind} ${start} ${end}`;
+  const isTouched = ({ kind, start, end }: Mark): boolean => {
+    if (/text/i.test(kind)) {
+      const edit = endingFrom(start);
+      return edit !== undefined && edit.start <= end;
+    }
+    const edit = startingBy(start);
+    return edit !== undefined && start < edit.end && end > edit.start;
+  };
+  // What an edit empties may be gone with it: the rule whose only declaration was taken away.
+  const mayBeGone = ({ start, end }: Mark): boolean => {
+    const inside = deletions[countBefore(deletions, (edit) => edit.start <= start)];
+    return inside !== undefined && inside.end < end;
+  };
   const original = originalPlaces(ordered);
-  const found = marksIn(after).flatMap((mark) => {
+  const found = after.flatMap((mark) => {
     const [start, end] = [original(mark.start), original(mark.end, true)];
     const back = { kind: mark.kind, start: start.offset, end: end.offset };
-    return start.isNew || isTouched(back) ? [] : [written(back)];
+    return start.isNew || isTouched(back) ? [] : [back];
   });
-  const there = new Set(found);
-  // What an edit empties may be gone with it: the rule whose only declaration was taken away.
-  const mayBeGone = ({ start, end }: Mark) =>
-    ordered.some((edit) => edit.text === "" && start < edit.start && end > edit.end);
-  const kept = marksIn(before).flatMap((mark) => {
-    if (isTouched(mark)) return [];
-    const text = written(mark);
-    return mayBeGone(mark) && !there.has(text) ? [] : [text];
-  });
-  return kept.length === found.length && kept.every((one, index) => one === found[index]);
+  let at = 0;
+  for (const mark of before) {
+    if (isTouched(mark)) continue;
+    const other = found[at];
+    if (other !== undefined && same(mark, other)) at++;
+    else if (!mayBeGone(mark)) return mark.start;
+  }
+  return found[at]?.start ?? null;
 }
+
+const same = (a: Mark, b: Mark): boolean => a.kind === b.kind && a.start === b.start && a.end === b.end;

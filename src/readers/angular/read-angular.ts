@@ -26,7 +26,9 @@ export function readAngular(text: string, file: string, start = 0): ReadTemplate
 function parsedTemplate(text: string, file: string): ReturnType<typeof parseTemplate> | null {
   try {
     return parseTemplate(text, file, { preserveWhitespaces: true });
-  } catch {
+  } catch (error) {
+    // Markup that nests too deeply is told as such.
+    if (error instanceof RangeError) throw error;
     return null;
   }
 }

@@ -28,24 +28,24 @@ export function textBeside(scene: Scene, control: ElementNode): TextBeside | nul
     : null;
 }
 
+/** The last words before a control, unless another control comes between. */
 function textBefore(
   scene: Scene,
   nodes: readonly ElementNode["children"][number][],
   control: ElementNode,
 ): TextBeside | null {
-  let found: TextBeside | null = null;
-  for (const node of nodes) {
-    if (node === control) break;
-    if (node.kind === "text") {
+  for (let at = nodes.indexOf(control) - 1; at >= 0; at--) {
+    const node = nodes[at];
+    if (node?.kind === "text") {
       const text = foldSpaces(writtenText(node.value));
-      if (text !== "") found = { text, node };
-    } else if (node.kind === "element" && isShown(scene, node)) {
+      if (text !== "") return shortText({ text, node });
+    } else if (node?.kind === "element" && isShown(scene, node)) {
+      if (holdsControl(scene, node)) return null;
       const text = node.children.length < 4 ? textContent(node) : "";
-      if (holdsControl(scene, node)) found = null;
-      else if (text !== "") found = { text, node };
+      if (text !== "") return shortText({ text, node });
     }
   }
-  return found === null ? null : shortText(found);
+  return null;
 }
 
 const shortText = (beside: TextBeside): TextBeside | null =>
