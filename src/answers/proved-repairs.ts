@@ -62,8 +62,8 @@ interface Candidate {
 
 /**
  * Findings with the edits that hold: the edited text was audited, the finding is gone, nothing else fails that did not,
- * nothing that was given of an element is taken away, and the file parses to what it was apart from the edit. As many edits are tried at once as the effort allows for; what
- * fails together is parted and tried again.
+ * nothing that was given of an element is taken away, and the file parses to what it was apart from the edit. All edits of
+ * a page are tried at once; what fails together is parted and tried again.
  */
 export async function provedRepairs(request: ProofRequest, host: Host): Promise<readonly FindingAnswer[]> {
   const held = await new Proof(request, host).run();
@@ -185,7 +185,7 @@ export class Trial {
   }
 }
 
-/** Tries the edits of every finding, as many at once as the effort allows for. */
+/** Tries the edits of every finding. */
 class Proof {
   readonly #request: ProofRequest;
   readonly #trial: Trial;
@@ -201,16 +201,11 @@ class Proof {
   }
 
   async run(): Promise<ReadonlySet<FindingAnswer>> {
-    const { findings, isTried, triesWords, effort } = this.#request;
+    const { findings, isTried, triesWords, mostTrials } = this.#request;
     const untried = findings.filter((finding) => !isTried(finding));
-    const groups = this.#grouped(candidatesIn(untried, triesWords));
-    const once = groups.reduce((sum, { cost }) => sum + cost, 0);
-    const trials = Math.max(1, Math.floor(effort / Math.max(1, once)));
-    for (const { cost, candidates } of groups) {
-      this.#trials = this.#request.mostTrials;
-      const size = Math.ceil(candidates.length / trials);
-      for (let from = 0; from < candidates.length; from += size)
-        await this.#prove(candidates.slice(from, from + size), cost);
+    for (const { cost, candidates } of this.#grouped(candidatesIn(untried, triesWords))) {
+      this.#trials = mostTrials;
+      await this.#prove(candidates, cost);
     }
     return this.#held;
   }
