@@ -21,10 +21,20 @@ export function input(seed, number, only) {
 
 async function run(folder, words) {
   let [out, err] = ["", ""];
-  const stream = (add) => ({ write: (piece) => (add(String(piece)), true), once: () => undefined });
+  const stream = (add) => ({
+    write: (piece) => {
+      add(String(piece));
+      return true;
+    },
+    once: () => undefined,
+  });
   const status = await main(words, {
-    out: stream((piece) => (out += piece)),
-    err: stream((piece) => (err += piece)),
+    out: stream((piece) => {
+      out += piece;
+    }),
+    err: stream((piece) => {
+      err += piece;
+    }),
     input: Readable.from([]),
     env: {},
     workingDirectory: folder,

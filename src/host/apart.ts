@@ -1,5 +1,5 @@
 import { type ChildProcess, execFile, fork, type Serializable, spawn } from "node:child_process";
-import { existsSync } from "node:fs";
+import { existsSync, realpathSync } from "node:fs";
 import { readFile } from "node:fs/promises";
 import os from "node:os";
 import path from "node:path";
@@ -40,7 +40,8 @@ function ownFolders(program: string): readonly string[] {
     // Packages may be linked to where a package manager keeps them, inside the outermost of these.
     if (path.basename(folder) === "node_modules") above.push(folder);
     const packages = path.join(folder, "node_modules");
-    if (existsSync(packages)) above.push(packages);
+    // What is linked is read where it is.
+    if (existsSync(packages)) above.push(packages, realpathSync(packages));
     if (path.dirname(folder) === folder) break;
   }
   return [home, ...above];
@@ -112,12 +113,19 @@ class Apart {
   #reads: readonly string[] | null = null;
   /** What it was given to keep. */
   #kept: string | null = null;
+  /** Whether it came so far as to do what it was asked. */
+  #hasBegun = false;
+  /** Whether our own packages lie elsewhere than where we look: then the process may read whatever it comes to. */
+  #readsAll = false;
 
   #started({ program, megabytes, reads }: ApartTask): ChildProcess {
     if (this.#child !== null && this.#covers(reads)) return this.#child;
     if (this.#child !== null) end(this.#child);
     const file = fileURLToPath(programFile(program));
-    this.#reads = reads === null ? null : topmost([...ownFolders(file), ...reads]);
+    this.#reads =
+      reads === null
+        ? null
+        : topmost(this.#readsAll ? [path.parse(file).root] : [...ownFolders(file), ...reads]);
     const child = fork(file, {
       execArgv: [
         `--max-old-space-size=${megabytes}`,
@@ -144,10 +152,18 @@ class Apart {
     return reads.every((folder) => held.some((one) => isIn(folder, one)));
   }
 
-  run(task: ApartTask): Promise<ApartAnswer> {
+  async run(task: ApartTask): Promise<ApartAnswer> {
+    const answer = await this.#once(task);
+    if (answer.ok || this.#hasBegun || this.#readsAll || task.reads === null) return answer;
+    this.#readsAll = true;
+    return this.#once(task);
+  }
+
+  #once(task: ApartTask): Promise<ApartAnswer> {
     const { milliseconds, megabytes, kept = null } = task;
     return new Promise((resolve) => {
       const child = this.#started(task);
+      this.#hasBegun = false;
       child.ref();
       child.channel?.ref();
       const answer = (given: ApartAnswer) => {
@@ -176,6 +192,7 @@ class Apart {
       }, LOOKS_AT_MEMORY);
       const hear = (message: Message) => {
         if (message === "begins") {
+          this.#hasBegun = true;
           clearTimeout(timer);
           timer = refuseAfter(milliseconds);
         } else if ("failed" in message) refuse(message.failed);

@@ -1,5 +1,5 @@
-import { type ChildProcess, spawn } from "node:child_process";
-import { readFileSync } from "node:fs";
+import { type ChildProcess, execFileSync, spawn } from "node:child_process";
+import { cpSync, mkdirSync, readFileSync, symlinkSync } from "node:fs";
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import path from "node:path";
@@ -158,6 +158,26 @@ test.runIf(process.platform === "linux")(
     await expect.poll(() => wordsOf(pid), { timeout: 20_000 }).toBe("");
   },
 );
+
+test("a window finds the packages of the program where they are linked from elsewhere", () => {
+  const folder = folderWith({
+    "page.html": `<!doctype html><html lang="en"><title>t</title><main><h1>Yard</h1><p id="p"></p></main><script>p.textContent = "as run"</script></html>`,
+  });
+  const installed = path.join(folder, "kept/even-keel");
+  for (const part of ["dist", "package.json"])
+    cpSync(path.resolve(part), path.join(installed, part), { recursive: true });
+  const linked = (name: string) => {
+    mkdirSync(path.dirname(path.join(installed, "node_modules", name)), { recursive: true });
+    symlinkSync(path.resolve("node_modules", name), path.join(installed, "node_modules", name));
+  };
+  for (const name of Object.keys(JSON.parse(readFileSync("package.json", "utf8")).dependencies)) linked(name);
+  const out = execFileSync(
+    process.execPath,
+    [path.join(installed, "dist/cli.js"), "hear", "page.html", "--engine", "render"],
+    { cwd: folder, encoding: "utf8" },
+  );
+  expect(out).toContain("as run");
+});
 
 describe("what goes wrong in a page in an odd way is told of it alone", () => {
   test.each([
