@@ -1,7 +1,7 @@
 import { audit, reaches } from "../answers/audit.ts";
 import { plannedAudit } from "../answers/planned.ts";
 import { everyCheck } from "../core/checks/catalogue.ts";
-import { auditJson } from "../report/json/audit.ts";
+import { auditPieces } from "../report/json/audit.ts";
 import { unknownComponentsJson } from "../report/json/unknown-components.ts";
 import { auditLines, auditText } from "../report/terminal/audit.ts";
 import type { AuditView } from "../report/terminal/finding.ts";
@@ -51,9 +51,13 @@ export async function runAudit(args: AuditArguments, io: Io): Promise<Status> {
   }
   const view = { paint, checks: everyCheck, all: plan.all, coverage: coverageOf(args, plan) } as const;
   const writers = {
-    json: () => `${auditJson(answer, packageVersion())}\n`,
-    terminal: () =>
-      args.quiet ? auditLines(answer) : answer.subjects.length === 0 ? "" : auditText(answer, view),
-  } satisfies Record<AuditArguments["format"], () => string>;
-  return run.deliver([writers[args.format]()], status);
+    *json() {
+      yield* auditPieces(answer, packageVersion());
+      yield "\n";
+    },
+    *terminal() {
+      yield args.quiet ? auditLines(answer) : answer.subjects.length === 0 ? "" : auditText(answer, view);
+    },
+  } satisfies Record<AuditArguments["format"], () => Iterable<string>>;
+  return run.deliver(writers[args.format](), status);
 }

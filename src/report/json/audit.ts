@@ -3,7 +3,7 @@ import type { OriginAnswer } from "../../answers/finding-answer.ts";
 import type { RepairAnswer } from "../../answers/repair-answer.ts";
 import { originsText } from "../origins-text.ts";
 import type { AuditDocument } from "./audit-schema.ts";
-import { jsonText } from "./json-text.ts";
+import { jsonPieces } from "./json-text.ts";
 
 /** A finding as every document writes it. */
 export const findingJson = ({
@@ -37,7 +37,11 @@ const repairJson = ({ confidence, summary, edits }: RepairAnswer) => ({
 });
 
 /** The audit as one JSON document, without a line end. */
-export function auditJson(answer: AuditAnswer, toolVersion: string): string {
+export const auditJson = (answer: AuditAnswer, toolVersion: string): string =>
+  [...auditPieces(answer, toolVersion)].join("");
+
+/** The same in pieces, so that no answer is too large for one text. */
+export function auditPieces(answer: AuditAnswer, toolVersion: string): Iterable<string> {
   const failed = answer.findings.filter((finding) => finding.outcome === "failed");
   const bySeverity = (severity: string) => failed.filter((finding) => finding.severity === severity).length;
   const document: AuditDocument = {
@@ -81,5 +85,5 @@ export function auditJson(answer: AuditAnswer, toolVersion: string): string {
     },
     problems: answer.problems.map(({ target, message }) => ({ target, message })),
   };
-  return jsonText(document, 2);
+  return jsonPieces(document);
 }
