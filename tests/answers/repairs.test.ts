@@ -277,6 +277,16 @@ describe("a component is mended in its own spelling", () => {
 });
 
 describe("an edit is offered only where it was tried and holds", () => {
+  test("fields that are called alike get ids of their own, and all their edits hold together", async () => {
+    const body = Array.from({ length: 30 }, (_, n) => `<p>Length ${n} <input name="length"></p>`).join("\n");
+    const html = `<!doctype html><html lang="en"><title>Slips</title><main><h1>Slips</h1>\n${body}\n</main></html>`;
+    const { findings } = await auditFiles({ "a.html": html }, "a.html");
+    const ids = findings.flatMap(({ repair }) =>
+      (repair?.edits ?? []).flatMap(({ text }) => /^ ?id="(.+)"$/.exec(text)?.[1] ?? []),
+    );
+    expect([ids.length, new Set(ids).size]).toEqual([30, 30]);
+  });
+
   test("not where something else would fail then", async () => {
     // Without any role its name would be told to hardly anyone.
     const files = {

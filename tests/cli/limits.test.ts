@@ -33,6 +33,16 @@ const endless: readonly (readonly [name: string, files: Readonly<Record<string, 
   ["layers nested without end", { "page.html": nested("@layer a {", 3000) }, /more than 64 blocks deep/],
   ["lists of selectors that are nested", { "page.html": nested("&, .a, p {", 25) }, /^$/],
   ["lists that are nested twice each", { "page.html": nested(".a, p, div { & & {", 14) }, /^$/],
+  [
+    "scopes that are nested around elements that are",
+    {
+      "page.html": page(
+        `<style>${"@scope (div) to (b) {".repeat(30)}p { color: red }${"}".repeat(30)}</style>`,
+        `<main><h1>Yard</h1>${"<div>".repeat(40)}<p>Tides`,
+      ),
+    },
+    /^$/,
+  ],
   ["elements nested without end", { "page.html": page("", `${"<ul><li>".repeat(5000)}x`) }, /^$/],
 ];
 
