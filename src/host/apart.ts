@@ -139,6 +139,10 @@ class Apart {
       detached: process.platform !== "win32",
     });
     child.on("error", () => {});
+    // What a page has left may end it while nothing is asked of it.
+    child.once("exit", () => {
+      if (this.#child === child) this.#child = null;
+    });
     endWithUs(child);
     this.#child = child;
     this.#kept = null;
@@ -154,9 +158,8 @@ class Apart {
 
   async run(task: ApartTask): Promise<ApartAnswer> {
     const answer = await this.#once(task);
-    if (answer.ok || this.#hasBegun || this.#readsAll || task.reads === null) return answer;
-    this.#readsAll = true;
-    return this.#once(task);
+    // One that ended before it began was ended by what came before, or could not be loaded.
+    return answer.ok || this.#hasBegun ? answer : this.#once(task);
   }
 
   #once(task: ApartTask): Promise<ApartAnswer> {
@@ -195,8 +198,10 @@ class Apart {
           this.#hasBegun = true;
           clearTimeout(timer);
           timer = refuseAfter(milliseconds);
-        } else if ("failed" in message) refuse(message.failed);
-        else answer({ ok: true, value: message.value });
+        } else if ("failed" in message) {
+          this.#readsAll ||= !this.#hasBegun;
+          refuse(message.failed);
+        } else answer({ ok: true, value: message.value });
       };
       // V8 aborts where its values take more memory than it may have.
       const ended = (_: number | null, signal: NodeJS.Signals | null) =>
