@@ -263,7 +263,10 @@ function suspectsIn(candidates: readonly Candidate[], where: readonly Harm[]): R
   for (const { file, at } of where) {
     const here = all.filter(({ edit }) => edit.file === file);
     const distance = ({ start, end }: Edit) => (at === null ? 0 : Math.max(start - at, at - end, 0));
-    const nearest = Math.min(...here.map(({ edit }) => distance(edit)));
+    const nearest = here.reduce(
+      (least, { edit }) => Math.min(least, distance(edit)),
+      Number.POSITIVE_INFINITY,
+    );
     for (const { candidate, edit } of here) if (distance(edit) === nearest) suspects.add(candidate);
   }
   return suspects;
