@@ -101,7 +101,7 @@ const files: Files = {
   async writeWhole(named, content) {
     let draft: string | null = null;
     try {
-      await mkdir(path.dirname(named), { recursive: true });
+      await folderThere(path.dirname(named));
       // What is linked to is written, and the link stays.
       const file = await realpath(named).catch(() => named);
       const there = await stat(file).catch(() => null);
@@ -173,6 +173,18 @@ const files: Files = {
   },
   drafts: (folder) => files.find([`**/*.keel-${"[0-9a-f]".repeat(8)}.part`], folder),
 };
+
+/**
+ * Makes a folder, and those around it, where they are not there yet. Node.js's own way has no end where a folder that is
+ * there can hold none, as in /proc.
+ */
+async function folderThere(folder: string): Promise<void> {
+  if (await stat(folder).catch(() => null)) return;
+  if (path.dirname(folder) !== folder) await folderThere(path.dirname(folder));
+  await mkdir(folder).catch((error: NodeJS.ErrnoException) => {
+    if (error.code !== "EEXIST") throw error;
+  });
+}
 
 const ANYBODY_WRITES = 0o222;
 

@@ -60,3 +60,12 @@ test("an element deeper than browsers nest them stands beside the one it is writ
   const { out } = await keel(folderWith({ "page.html": page("", body) }), ["tree", "page.html"]);
   expect(out).toMatch(/button {2}\(no name\)\n\s*Book/);
 });
+
+test.runIf(process.platform === "linux")(
+  "a folder that can hold nothing is told of, and not tried for ever",
+  async () => {
+    const folder = folderWith({ "page.html": page("") });
+    const { status, err } = await keel(folder, ["audit", "page.html", "-o", "/proc/yard/answer.json"]);
+    expect([status, err]).toEqual([2, expect.stringContaining("could not be written (no such file)")]);
+  },
+);
