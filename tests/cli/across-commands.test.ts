@@ -148,7 +148,8 @@ describe("code of a project", () => {
         const { out, err } = await keel(folder, [command, ...words]);
         return [out.includes("pic.specimen.jsx#a picture"), err];
       };
-      const counted = "keel: 1 file of specimens was not run. To run what they import, say --run-specimens";
+      const counted =
+        "keel: 1 file of specimens was not run. --run-specimens runs specimens with the code they import";
       const told = "keel: runs the specimens in pic.specimen.jsx, with the code that they import.\n";
       expect(await ran()).toEqual([false, expect.stringContaining(counted)]);
       expect(await ran("pic.specimen.jsx")).toEqual([true, ""]);

@@ -130,7 +130,7 @@ export const specimensElsewhere = (target: string): Problem =>
 export const specimensNotRun = (files: number): Problem =>
   problem(
     "",
-    `${countOf(files, "file of specimens was", "files of specimens were")} not run. To run what they import, say --run-specimens, or specimens: "run" in the configuration.`,
+    `${countOf(files, "file of specimens was", "files of specimens were")} not run. --run-specimens runs specimens with the code they import, as does specimens: "run" in the configuration.`,
   );
 export const configNotRun = (file: string): Problem =>
   problem(file, "Not in force: it is code, and --engine read runs nothing. A keel.config.json is read.");
