@@ -19,7 +19,9 @@ const windows = (): readonly string[] =>
       (pid) => pid !== "" && readFileSync(`/proc/${pid}/cmdline`, "utf8").includes("window-process.js"),
     );
 
-describe.runIf(process.platform === "linux")("a process that does tasks", () => {
+// One after the other: the first counts the windows that are open.
+const once = { concurrent: false };
+describe.runIf(process.platform === "linux")("a process that does tasks", once, () => {
   test("is kept for the next, and made anew where it has ended or may not read what is needed", async ({
     expect,
   }) => {

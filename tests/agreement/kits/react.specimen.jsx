@@ -359,8 +359,9 @@ const Booking = () => {
     </>
   );
 };
+// It stays until it is closed: a browser under load is slower than its five seconds.
 shown("toast", "nothing is announced", () => (
-  <Toast.Provider>
+  <Toast.Provider timeout={0}>
     <Booking />
   </Toast.Provider>
 ));
