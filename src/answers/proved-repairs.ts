@@ -1,4 +1,6 @@
+import { checkWith } from "../core/checks/catalogue.ts";
 import { type Given, lostBy } from "../core/checks/given.ts";
+import type { Span } from "../core/document/node.ts";
 import { byFile, type Edit, Gathered, originalPlaces } from "../core/repair/edit.ts";
 import { filledIn } from "../core/repair/spell.ts";
 import { firstChangeBeside, type Mark, marksIn } from "../core/repair/untouched.ts";
@@ -63,7 +65,7 @@ interface Candidate {
 /**
  * Findings with the edits that hold: the edited text was audited, the finding is gone, nothing else fails that did not,
  * nothing that was given of an element is taken away, and the file parses to what it was apart from the edit. All edits of
- * a page are tried at once; what fails together is parted and tried again.
+ * a page are tried at once; what does harm by itself is left out, and what may do so is parted and tried again.
  */
 export async function provedRepairs(request: ProofRequest, host: Host): Promise<readonly FindingAnswer[]> {
   const held = await new Proof(request, host).run();
@@ -88,10 +90,17 @@ export const findingKey = (
   return `${check} ${page} ${place}`;
 };
 
-/** Where edits do harm: an offset of the text before, where that is known. */
-interface Harm {
+/** A stretch of a text before its edits; at nothing in particular where that is not known. */
+interface Place {
   readonly file: string;
-  readonly at: number | null;
+  readonly at: { readonly start: number; readonly end: number } | null;
+}
+
+/** One thing that edits do wrong. */
+interface Harm {
+  readonly near: readonly Place[];
+  /** What the harm consists of, where that is known: text that an edit put there, and declarations that one changed. */
+  readonly of: readonly Place[];
 }
 
 /** What came of edits: the keys of what is still found, or where they do harm; nowhere in particular where there is none. */
@@ -99,11 +108,29 @@ type Tried =
   | { readonly harms: false; readonly left: ReadonlySet<string> }
   | { readonly harms: true; readonly where: readonly Harm[] };
 
+/** Where a harm is that is known by one offset. */
+const near = (file: string, at: number | null): Harm => ({
+  near: [{ file, at: at === null ? null : { start: at, end: at } }],
+  of: [],
+});
+
 /** The files that have a part in a finding beside the one that it stands in. */
 const filesAround = ({ source, components, origins, subject }: FindingAnswer): readonly string[] => [
   subject,
   ...[source, ...components, ...origins].flatMap((place) => place?.file ?? []),
 ];
+
+/** The places of what explains a finding, such as the declarations of two colours. */
+const explained = ({ origins }: FindingAnswer, texts: SourceTexts): readonly Span[] =>
+  origins.flatMap(({ source }) => {
+    const lines = source === null ? null : texts.lines(source.file);
+    if (source === null || lines === null) return [];
+    const [start, end] = [
+      lines.offset(source.line, source.column),
+      lines.offset(source.endLine, source.endColumn),
+    ];
+    return start === null || end === null ? [] : [{ file: source.file, start, end }];
+  });
 
 /** Makes edits in memory and audits again. */
 export class Trial {
@@ -145,6 +172,10 @@ export class Trial {
       const place = places.get(file)?.(offset);
       return place === undefined ? String(offset) : `${place.offset}${place.isNew ? " new" : ""}`;
     };
+    const before = ({ file, start, end }: Span): Place => {
+      const place = places.get(file);
+      return { file, at: { start: place?.(start).offset ?? start, end: place?.(end, true).offset ?? end } };
+    };
     const left = new Set<string>();
     const where: Harm[] = [];
     for (const finding of after.findings) {
@@ -152,20 +183,42 @@ export class Trial {
       left.add(key);
       if (finding.outcome !== "failed" || this.#failing.has(key)) continue;
       const { span } = finding;
-      if (span !== null)
-        where.push({ file: span.file, at: places.get(span.file)?.(span.start).offset ?? span.start });
-      for (const file of filesAround(finding)) if (file !== span?.file) where.push({ file, at: null });
+      const beside = new Set(filesAround(finding));
+      if (span !== null) beside.delete(span.file);
+      const parts = explained(finding, after.texts).map(before);
+      if (this.#wasHidden(finding, original, parts, edits)) continue;
+      const isPutThere = span !== null && places.get(span.file)?.(span.start).isNew === true;
+      if (isPutThere && parts.length > 0) where.push({ near: [], of: [before(span), ...parts] });
+      else {
+        const files = [...beside].map((file): Place => ({ file, at: null }));
+        where.push({ near: [...(span === null ? [] : [before(span)]), ...files], of: parts });
+      }
     }
     const lost = lostBy(this.#request.given, after.given, ({ file, start }) => {
       const place = places.get(file)?.(start);
       return place === undefined ? start : place.isNew ? null : place.offset;
     });
-    for (const { file, start } of lost) where.push({ file, at: start });
+    for (const { file, start } of lost) where.push(near(file, start));
     for (const [file, fileEdits] of files) {
       const change = await this.#changeBeside(file, fileEdits, after.texts, units);
-      if (change !== "none") where.push({ file, at: change });
+      if (change !== "none") where.push(near(file, change));
     }
     return where.length > 0 ? { harms: true, where } : { harms: false, left };
+  }
+
+  /** Whether something was found only because the element fails no more at what is asked before: it was there already. */
+  #wasHidden(
+    finding: FindingAnswer,
+    original: (file: string, offset: number) => string,
+    parts: readonly Place[],
+    edits: readonly Edit[],
+  ): boolean {
+    const check = checkWith(finding.check)?.asksAfter;
+    return (
+      check !== undefined &&
+      this.#failing.has(findingKey({ ...finding, check }, original)) &&
+      !parts.some((place) => edits.some((edit) => edit.file === place.file && awayFrom(place, edit) === 0))
+    );
   }
 
   /** Where a file is another beside the edits; null where nobody can say. */
@@ -243,11 +296,11 @@ class Proof {
 
   async #proveInParts(together: readonly Candidate[], where: readonly Harm[], cost: number): Promise<void> {
     if (together.length === 1 || this.#effort <= 0) return;
-    const suspects = suspectsIn(together, where);
-    const others = together.filter((candidate) => !suspects.has(candidate));
-    if (suspects.size > 0 && others.length > 0) {
-      await this.#prove(others, cost);
-      await this.#prove([...suspects], cost);
+    const { guilty, suspects } = suspectsIn(together, where);
+    const others = together.filter((candidate) => !guilty.has(candidate) && !suspects.has(candidate));
+    if (guilty.size + suspects.size > 0 && guilty.size + others.length > 0) {
+      if (others.length > 0) await this.#prove(others, cost);
+      if (suspects.size > 0) await this.#prove([...suspects], cost);
       return;
     }
     const half = Math.ceil(together.length / 2);
@@ -256,20 +309,52 @@ class Proof {
   }
 }
 
-/** Those candidates that harm may come from: for each place of harm whose edits are the nearest. */
-function suspectsIn(candidates: readonly Candidate[], where: readonly Harm[]): ReadonlySet<Candidate> {
+/** What harm may come from. */
+interface Suspects {
+  /** Those that alone have a part in a harm. */
+  readonly guilty: ReadonlySet<Candidate>;
+  /** Those that have a part in one together, and those that stand around it or are the nearest. */
+  readonly suspects: ReadonlySet<Candidate>;
+}
+
+/** How many characters lie between a place and a stretch of its file; none where the place is the whole of it. */
+const awayFrom = ({ at }: Place, { start, end }: Pick<Edit, "start" | "end">): number =>
+  at === null ? 0 : Math.max(start - at.end, at.start - end, 0);
+
+function suspectsIn(candidates: readonly Candidate[], where: readonly Harm[]): Suspects {
+  const guilty = new Set<Candidate>();
   const suspects = new Set<Candidate>();
-  const all = candidates.flatMap((candidate) => candidate.edits.map((edit) => ({ candidate, edit })));
-  for (const { file, at } of where) {
-    const here = all.filter(({ edit }) => edit.file === file);
-    const distance = ({ start, end }: Edit) => (at === null ? 0 : Math.max(start - at, at - end, 0));
-    const nearest = here.reduce(
-      (least, { edit }) => Math.min(least, distance(edit)),
-      Number.POSITIVE_INFINITY,
+  const reaches = candidates.map((candidate) => ({ candidate, files: byFile(candidate.edits) }));
+  /** How far the nearest edit of a candidate is, and whether its edits stand around the place, as tags do. */
+  const reach = (edits: readonly Edit[], place: Place) => ({
+    isAround:
+      place.at !== null &&
+      awayFrom(place, { start: edits[0]?.start ?? 0, end: edits.at(-1)?.end ?? 0 }) === 0,
+    distance: Math.min(...edits.map((edit) => awayFrom(place, edit))),
+  });
+  const reaching = (place: Place) =>
+    reaches.flatMap(({ candidate, files }) => {
+      const edits = files.get(place.file);
+      return edits === undefined ? [] : [{ candidate, ...reach(edits, place) }];
+    });
+  for (const harm of where) {
+    const beside = harm.near.map(reaching);
+    const makers = new Set(
+      [
+        ...harm.of.flatMap(reaching).filter(({ distance }) => distance === 0),
+        ...(harm.of.length > 0 ? beside.flat().filter(({ isAround }) => isAround) : []),
+      ].map(({ candidate }) => candidate),
     );
-    for (const { candidate, edit } of here) if (distance(edit) === nearest) suspects.add(candidate);
+    for (const maker of makers) (makers.size === 1 ? guilty : suspects).add(maker);
+    if (makers.size > 0) continue;
+    for (const here of beside) {
+      const nearest = Math.min(...here.map(({ distance }) => distance));
+      for (const { candidate, distance, isAround } of here)
+        if (isAround || distance === nearest) suspects.add(candidate);
+    }
   }
-  return suspects;
+  for (const one of guilty) suspects.delete(one);
+  return { guilty, suspects };
 }
 
 /** The edits that a finding offers, with a sample for the words that it wants. */

@@ -76,6 +76,8 @@ interface CheckTraits {
   readonly isHeard?: false;
   /** Only who wrote the markup can follow it, or answer its questions, and not who uses a package that renders it. */
   readonly isForItsAuthor?: true | "questions";
+  /** A check that an element must pass before this one is asked: what is found then was there before. */
+  readonly asksAfter?: string;
   /** Asks what goes on by itself: what came of a key somebody wanted. */
   readonly startsByItself?: true;
   /** Its findings stand beside a walk. */

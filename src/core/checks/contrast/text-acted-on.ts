@@ -1,12 +1,14 @@
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { judgeText, textElements } from "./judge-text.ts";
+import { contrastText } from "./text.ts";
 
 export const contrastTextActedOn = {
   id: "contrast.text-acted-on",
   kind: "page",
   isHeard: false,
   surroundings: "colours",
+  asksAfter: contrastText.id,
   criteria: ["1.4.3"],
   severity: "barrier",
   means:
