@@ -32,7 +32,7 @@ export type { FindingAnswer, Subject, UnknownAnswer };
 /** How many elements may be audited anew to try edits, and how often those of one page. */
 const trialEffort: Readonly<Record<Trials, Pick<ProofRequest, "effort" | "mostTrials">>> = {
   none: { effort: 0, mostTrials: 0 },
-  usual: { effort: 40_000, mostTrials: 12 },
+  usual: { effort: 40_000, mostTrials: 6 },
   thorough: { effort: 2_000_000, mostTrials: 64 },
 };
 

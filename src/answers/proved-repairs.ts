@@ -313,7 +313,7 @@ class Proof {
 interface Suspects {
   /** Those that alone have a part in a harm. */
   readonly guilty: ReadonlySet<Candidate>;
-  /** Those that have a part in one together, and those that stand around it or are the nearest. */
+  /** Of those that have a part in one together all but the one that mends most; and those around any other, or nearest. */
   readonly suspects: ReadonlySet<Candidate>;
 }
 
@@ -345,7 +345,9 @@ function suspectsIn(candidates: readonly Candidate[], where: readonly Harm[]): S
         ...(harm.of.length > 0 ? beside.flat().filter(({ isAround }) => isAround) : []),
       ].map(({ candidate }) => candidate),
     );
-    for (const maker of makers) (makers.size === 1 ? guilty : suspects).add(maker);
+    const [most, ...less] = [...makers].toSorted((a, b) => b.findings.length - a.findings.length);
+    if (most !== undefined && less.length === 0) guilty.add(most);
+    for (const maker of less) suspects.add(maker);
     if (makers.size > 0) continue;
     for (const here of beside) {
       const nearest = Math.min(...here.map(({ distance }) => distance));
