@@ -21,13 +21,21 @@ export class RunContext {
   readonly host: Host;
   readonly #print: PrintArguments & { readonly targets?: readonly string[] };
   readonly #started = performance.now();
+  /** The files that were read so far, absolute. */
+  readonly #read = new Set<string>();
   #isProgressShown = false;
 
   /** @param print with the targets, none of which the answer may take the place of */
   constructor(io: Io, print: PrintArguments & { readonly targets?: readonly string[] }) {
     this.io = io;
     this.#print = print;
-    this.host = nodeHost(io, io.workers);
+    const host = nodeHost(io, io.workers);
+    const { files } = host;
+    const read = (file: string) => {
+      this.#read.add(file);
+      return files.read(file);
+    };
+    this.host = { ...host, files: { ...files, read } };
   }
 
   /** Whether a person sees the answer as it comes. */
@@ -98,9 +106,7 @@ export class RunContext {
     const { output } = this.#print;
     if (output !== undefined) {
       const file = path.resolve(this.host.workingDirectory, output);
-      const isAsked = (target: string) =>
-        path.resolve(this.host.workingDirectory, target.replace(/#.*$/, "")) === file;
-      if (this.#print.targets?.some(isAsked) === true)
+      if (await this.#isAskedAbout(file))
         return this.refuse(
           `${output}: is what was asked about, and was left as it is; name another --output`,
         );
@@ -115,5 +121,19 @@ export class RunContext {
     for (const piece of pieces)
       if (!this.io.out.write(piece)) await new Promise<void>((resolve) => this.io.out.once("drain", resolve));
     return status;
+  }
+
+  /** Whether a file is a target, or was read for what is answered, whatever name leads there. */
+  async #isAskedAbout(file: string): Promise<boolean> {
+    const { workingDirectory, files } = this.host;
+    const targets = (this.#print.targets ?? []).map((target) =>
+      path.resolve(workingDirectory, target.replace(/#.*$/, "")),
+    );
+    const asked = new Set([...targets, ...this.#read]);
+    if (asked.has(file)) return true;
+    const real = await files.realPath(file);
+    if (real === null) return false;
+    for (const one of asked) if ((await files.realPath(one)) === real) return true;
+    return false;
   }
 }

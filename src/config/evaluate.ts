@@ -1,4 +1,5 @@
 import { SourceMap } from "node:module";
+import path from "node:path";
 import { Worker } from "node:worker_threads";
 import type { BuildFailure } from "esbuild";
 import { thrownWords } from "../core/findings/thrown-words.ts";
@@ -60,9 +61,14 @@ export async function evaluateConfig(file: string): Promise<Evaluated> {
     }
   } catch (error) {
     const [first] = (error as BuildFailure).errors ?? [];
-    return first === undefined
-      ? failed(thrownWords(error))
-      : failed(first.text, first.location?.line ?? null, first.location ? first.location.column + 1 : null);
+    if (first === undefined) return failed(thrownWords(error));
+    const { text, location } = first;
+    if (location === null) return failed(text);
+    // What it imports, or a tsconfig.json that is asked for its sake.
+    const isElsewhere = path.resolve(location.file) !== file;
+    return isElsewhere
+      ? failed(`${location.file}:${location.line}:${location.column + 1}: ${text}`)
+      : failed(text, location.line, location.column + 1);
   }
   return run(code, map);
 }

@@ -21,7 +21,12 @@ export async function loadSources(
   workspace: Workspace,
 ): Promise<LoadedSources> {
   const named = (path: string) => shownName(host, path);
-  const request = { entries: entries.flatMap(({ path }) => path ?? []), shownName: named, maxSize };
+  const request = {
+    entries: entries.flatMap(({ path }) => path ?? []),
+    shownName: named,
+    maxSize,
+    roots: [...new Set([host.workingDirectory, ...entries.map(({ tree }) => tree)])],
+  };
   const loaded = await loadModules(request, host.files, workspace);
   const { aliases, unread } = loaded;
   const { files, packageText } = host;

@@ -1,4 +1,4 @@
-import { readdirSync, writeFileSync } from "node:fs";
+import { readdirSync, symlinkSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { describe, expect, test } from "vitest";
 import { auditSchema } from "../../src/report/json/audit-schema.ts";
@@ -27,6 +27,23 @@ describe("keel audit on component source", () => {
     expect(out).toContain("way   App › SlipCard › IconButton");
     expect(out).toMatch(/7 │ <IconButton \/>\n +│ \^{14} heard as: button/);
     expect(out).toContain("1 component is not in this source (1 use)");
+  });
+
+  test("follows imports out of the project by no link and by no path", async () => {
+    const folder = folderWith({
+      "yard/package.json": "{}",
+      "yard/src/App.tsx": `import { Seen } from "./Seen";\nimport { Linked } from "./Linked";\nimport { Above } from "../../Above";\nexport const App = () => <main><Seen /><Linked /><Above /></main>;\n`,
+      "yard/Seen.tsx": `export const Seen = () => <img src="seen.png" />;\n`,
+      "Above.tsx": `export const Above = () => <img src="above.png" />;\n`,
+      "Linked.tsx": `export const Linked = () => <img src="linked.png" />;\n`,
+    });
+    for (const [from, to] of [
+      ["../Seen.tsx", "Seen"],
+      ["../../Linked.tsx", "Linked"],
+    ] as const)
+      symlinkSync(from, path.join(folder, `yard/src/${to}.tsx`));
+    const { document } = await audited(path.join(folder, "yard/src"), "App.tsx");
+    expect(document.findings.map(({ element }) => element.snippet)).toEqual([`<img src="seen.png" />`]);
   });
 
   test("tells programs each step of the way, and the kind of the subject", async () => {

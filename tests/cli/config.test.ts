@@ -239,6 +239,20 @@ describe("a configuration that is wrong is one line with its place, status 2, an
     expect(err).toMatch(message);
   });
 
+  test("a fault in a file beside it", async () => {
+    const folder = folderWith({
+      "tsconfig.json": `{ "extends": "./base.cjs" }`,
+      "base.cjs": "module.exports = {};",
+      "keel.config.ts": "export default {};",
+      "a.html": broken,
+    });
+    const { status, err } = await keel(folder, ["audit"]);
+    expect([status, err]).toEqual([
+      2,
+      expect.stringMatching(/^keel: keel\.config\.ts: [^\n]*base\.cjs:1:1: [^\n]+\n$/),
+    ]);
+  });
+
   test("a file that is not there", async () => {
     const { status, err } = await keel(folderWith({ "a.html": broken }), ["audit", "--config", "yard.ts"]);
     expect(status).toBe(2);

@@ -64,14 +64,31 @@ describe("as a program of its own", () => {
     },
   );
 
-  test("does not write its answer over what it was asked about", async () => {
+  test.each([
+    ["a target", ["a.html", "-o", "./a.html"], "a.html"],
+    ["a page of a folder", [".", "-o", "a.html"], "a.html"],
+    ["a page by another name", [".", "-o", "link.html"], "a.html"],
+    ["a stylesheet of a page", ["a.html", "-o", "a.css"], "a.css"],
+  ])("does not write its answer over %s", async (_, args, file) => {
+    const files = {
+      "a.html": page(`<img src="crane.jpg">`, `<link rel="stylesheet" href="a.css">`),
+      "a.css": "p {}",
+    };
+    const folder = folderWith(files);
+    symlinkSync("a.html", path.join(folder, "link.html"));
+    const { status, err } = await startKeel(folder, ["audit", ...args]);
+    expect([status, err]).toEqual([2, expect.stringMatching(/^keel: \S+: is what was asked about[^\n]*\n$/)]);
+    expect(readFileSync(path.join(folder, file), "utf8")).toBe(files[file as keyof typeof files]);
+  });
+
+  test.runIf(process.platform === "linux")("says in one line that its folder is gone", async () => {
     const folder = folderWith({ "a.html": broken });
-    const { status, err } = await startKeel(folder, ["audit", "a.html", "-o", "./a.html"]);
-    expect([status, err]).toEqual([
-      2,
-      expect.stringMatching(/^keel: \.\/a\.html: is what was asked about[^\n]*\n$/),
+    const line = `mkdir gone && cd gone && rmdir ../gone && "${process.execPath}" "${program}" audit; echo "status $?"`;
+    const { stdout, stderr } = await promisify(execFile)("sh", ["-c", line], { cwd: folder });
+    expect([stdout, stderr]).toEqual([
+      "status 2\n",
+      expect.stringMatching(/^keel: the folder [^\n]* gone[^\n]*\n$/),
     ]);
-    expect(readFileSync(path.join(folder, "a.html"), "utf8")).toBe(broken);
   });
 
   test("asks on a terminal", async () => {

@@ -8,11 +8,12 @@ import {
 } from "../../core/findings/problems.ts";
 import { thrownWords } from "../../core/findings/thrown-words.ts";
 import type { Files, Host } from "../../host/host.ts";
+import { projectRoot } from "../../host/project-root.ts";
 import type { Workspace } from "../../host/workspace.ts";
 import { stylesOf } from "../../readers/composition/component-styles.ts";
 import type { SourceModule, StylePart } from "../../readers/composition/source-module.ts";
 import type { SourceOf, StyleCompiler, StyleToCompile } from "./style-compiler.ts";
-import { type Aliases, projectRoot, StyleFiles } from "./style-files.ts";
+import { type Aliases, StyleFiles } from "./style-files.ts";
 import { compileUtilities, usesUtilityClasses, wordsLikeClasses } from "./utility-classes.ts";
 import { utilityEntry } from "./utility-entry.ts";
 

@@ -1,5 +1,6 @@
 import path from "node:path";
 import type { Files } from "../../host/host.ts";
+import { isBelow } from "../../host/project-root.ts";
 import { textAt } from "../text-at.ts";
 
 /** What is asked where an import of a style may lead besides the file that holds it. */
@@ -82,19 +83,4 @@ function foldersUp(folder: string, root: string): readonly string[] {
   for (let one = folder; isBelow(one, root) && one !== folders.at(-1); one = path.dirname(one))
     folders.push(one);
   return folders;
-}
-
-const isBelow = (file: string, root: string): boolean => {
-  const relative = path.relative(root, file);
-  return !relative.startsWith("..") && !path.isAbsolute(relative);
-};
-
-/** The outermost folder above a file that has a manifest or is a repository; its own folder where there is none. */
-export async function projectRoot(file: string, files: Files): Promise<string> {
-  let found = path.dirname(file);
-  for (let folder = found; ; folder = path.dirname(folder)) {
-    for (const mark of ["package.json", ".git"])
-      if ((await files.info(path.join(folder, mark))) !== null) found = folder;
-    if (path.dirname(folder) === folder) return found;
-  }
 }

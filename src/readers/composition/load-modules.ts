@@ -25,6 +25,8 @@ export interface ModuleRequest {
   readonly shownName: (path: string) => string;
   /** Largest file, in megabytes. */
   readonly maxSize: number;
+  /** Folders that imports may lead into, absolute, beside the project of who imports. */
+  readonly roots: readonly string[];
 }
 
 export interface LoadedModules {
@@ -51,7 +53,7 @@ export async function loadModules(
   files: Files,
   workspace: Workspace = new Workspace(),
 ): Promise<LoadedModules> {
-  const resolver = new ImportResolver(files, new Set(request.entries));
+  const resolver = new ImportResolver(files, new Set(request.entries), request.roots);
   const modules = new Map<string, SourceModule>();
   const problems: Problem[] = [];
   const unread = new Set<string>();

@@ -1,5 +1,6 @@
 import { parse as parseJsonc } from "jsonc-parser";
 import type { Files } from "../../host/host.ts";
+import { isBelow, projectRoot } from "../../host/project-root.ts";
 import { candidates, entryOf, join, packageName, parent, sourceFirst, starred } from "./package-files.ts";
 
 interface PathMap {
@@ -7,7 +8,10 @@ interface PathMap {
   readonly paths: readonly (readonly [pattern: string, targets: readonly string[]])[];
 }
 
-/** Finds the files that imports name. Paths are absolute, with forward slashes. */
+/**
+ * Finds the files that imports name, within the project of who imports and the folders of the run. Paths are absolute,
+ * with forward slashes.
+ */
 export class ImportResolver {
   readonly #files: Files;
   readonly #known: ReadonlySet<string>;
@@ -15,14 +19,20 @@ export class ImportResolver {
   readonly consulted = new Set<string>();
   /** Relative imports that led nowhere, as the paths that were tried first. */
   readonly missing: string[] = [];
+  readonly #roots: readonly string[];
   readonly #isFile = new Map<string, Promise<boolean>>();
+  readonly #projects = new Map<string, Promise<string>>();
   readonly #paths = new Map<string, Promise<readonly PathMap[]>>();
   readonly #packages = new Map<string, Promise<ReadonlyMap<string, string>>>();
 
-  /** @param known files that are there for certain, absolute: imports of those ask no disk */
-  constructor(files: Files, known: ReadonlySet<string>) {
+  /**
+   * @param known files that are there for certain, absolute: imports of those ask no disk
+   * @param roots folders that may be read whatever the project is, absolute
+   */
+  constructor(files: Files, known: ReadonlySet<string>, roots: readonly string[]) {
     this.#files = files;
     this.#known = known;
+    this.#roots = roots;
   }
 
   /** The file that a relative import names, where it is among those known; null for any other. */
@@ -34,6 +44,11 @@ export class ImportResolver {
 
   /** The file an import in `from` names; null where it is in no source of the project. */
   async resolve(specifier: string, from: string): Promise<string | null> {
+    const found = await this.#named(specifier, from);
+    return found === null || (await this.#isOurs(found, from)) ? found : null;
+  }
+
+  async #named(specifier: string, from: string): Promise<string | null> {
     const bare = specifier.replace(/[?#].*$/, "");
     const folder = parent(from);
     if (/^\.{1,2}(?:\/|$)/.test(bare)) {
@@ -65,6 +80,20 @@ export class ImportResolver {
     if (path.includes("/node_modules/")) return null;
     for (const candidate of candidates(path)) if (await this.#exists(candidate)) return candidate;
     return null;
+  }
+
+  /** Whether a file lies in the project of who imports it, or in a folder of the run, its links followed. */
+  async #isOurs(path: string, from: string): Promise<boolean> {
+    const real = await this.#files.realPath(path);
+    if (real === null) return false;
+    const folder = parent(from);
+    const project = this.#projects.get(folder) ?? projectRoot(from, this.#files);
+    this.#projects.set(folder, project);
+    for (const root of [...this.#roots, await project]) {
+      const realRoot = await this.#files.realPath(root);
+      if (realRoot !== null && isBelow(real, realRoot)) return true;
+    }
+    return false;
   }
 
   #exists(path: string): Promise<boolean> {
