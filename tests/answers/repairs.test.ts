@@ -308,4 +308,30 @@ describe("an edit is offered only where it was tried and holds", () => {
     expect(repair?.edits.map(({ text }) => text)).toEqual(edits);
     expect(repair?.summary).toBe(`Write <nav> for <div role="navigation">.`);
   });
+
+  const editsOf = async (html: string, check: string) => {
+    const { findings } = await auditFiles({ "a.html": html }, "a.html");
+    return findings
+      .filter((one) => one.check === check)
+      .map(({ repair }) => repair?.edits.map(({ text }) => text));
+  };
+
+  test("also where it shows only what was wrong before", async () => {
+    const styles = "a { color: #aaa } a:hover { color: #bbb }";
+    const html = page(`<p><a href="x">Tides</a></p>`, `<title>Slips</title><style>${styles}</style>`);
+    expect(await editsOf(html, "contrast.text")).toEqual([[expect.stringMatching(/^#[0-9a-f]{6}$/)]]);
+  });
+
+  test("of many the one that does harm by itself is found at once, and the others stay", async () => {
+    // A label of the first would stand white on white.
+    const fields = Array.from({ length: 40 }, (_, n) => `<p><input placeholder="Length ${n}"></p>`).join(
+      "\n",
+    );
+    const html = page(
+      `<div class="bar"><input placeholder="Mooring"></div>\n${fields}`,
+      "<title>Slips</title><style>.bar { color: #fff; background: #fff }</style>",
+    );
+    const edits = await editsOf(html, "names.label-stays-visible");
+    expect(edits.map((texts) => (texts?.length ?? 0) > 0)).toEqual([false, ...Array(40).fill(true)]);
+  });
 });
