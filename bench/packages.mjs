@@ -1,10 +1,10 @@
 // Audits packages that ship their source, and compares with reading and parsing the same files in the same process.
 //   node bench/packages.mjs [name …]
-import { execFileSync } from "node:child_process";
-import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { bundled } from "./bundled.mjs";
+import { unpacked } from "./unpacked.mjs";
 
 /** By framework, with the folder that holds the source. */
 const packages = [
@@ -34,31 +34,11 @@ async function timed(work) {
   return [performance.now() - start, value];
 }
 
-/** Where the files of a package lie; the nearest version of it that there is, where the named one is gone. */
-function unpacked(named) {
-  const into = path.join(folder, named.replace(/[^\w.-]+/g, "-"));
-  mkdirSync(into);
-  const pack = (spec) =>
-    execFileSync("npm", ["pack", spec, "--pack-destination", folder, "--silent"], {
-      stdio: ["ignore", "pipe", "ignore"],
-    })
-      .toString()
-      .trim();
-  let file;
-  try {
-    file = pack(named);
-  } catch {
-    file = pack(named.replace(/(.)@[^@]*$/, "$1"));
-  }
-  execFileSync("tar", ["-xzf", path.join(folder, file), "-C", into, "--strip-components=1"]);
-  return into;
-}
-
 const wanted = process.argv.slice(2);
 let over = 0;
 for (const [named, source] of packages) {
   if (wanted.length > 0 && !wanted.some((one) => named.startsWith(one))) continue;
-  const workingDirectory = path.join(unpacked(named), source);
+  const workingDirectory = path.join(unpacked(named, folder), source);
   // Once before measuring: the first run pays for loading the compilers.
   await readAndParse(workingDirectory);
   const [parse, modules] = await timed(() => readAndParse(workingDirectory));

@@ -17,6 +17,7 @@ import {
   type Entry,
   type RegisteredProperty,
   type RuleIndex,
+  reactingRules,
   type TreeRules,
   treeRules,
 } from "./rule-index.ts";
@@ -95,6 +96,8 @@ class DocumentCascade implements Cascade {
   readonly #interactiveStyles = new Map<string, Map<ElementNode, Style | null>>();
   readonly #pseudoStyles = new Map<string, Map<ElementNode, Style | null>>();
   readonly #share = styleSharing();
+  /** Of rules those that answer to what the user does, made as they are asked for. */
+  readonly #reacting = new Map<RuleIndex, RuleIndex>();
   /** Where in the filter each thing stands that some selector looks for among ancestors. */
   readonly #places: ReadonlyMap<string, number>;
   readonly #filter: Uint32Array;
@@ -215,15 +218,33 @@ class DocumentCascade implements Cascade {
     for (const entry of sure) blocks.push(unsure?.has(entry) === true ? entry.uncertainBlock : entry.block);
   }
 
-  /** Every block that applies to an element, the weakest first. */
-  #blocksFor(element: ElementNode, interaction: Interaction, useFilter: boolean): AppliedBlock[] {
+  /** The rules that may apply to an element, the weakest first, each with the tree that it is of. */
+  #rulesFor(element: ElementNode): readonly (readonly [rules: RuleIndex | undefined, tree: TreeRoot])[] {
     const index = this.#index;
     const { root, parent } = index.record(element);
+    const found: [RuleIndex | undefined, TreeRoot][] = [[this.#userAgent.elements, root]];
+    // Inner contexts are weaker than outer ones: `:host` and `::slotted` rules lose to the tree's own. CSS Cascade 5 §6.1.
+    if (element.shadow !== null) found.push([this.#byTree.get(element.shadow)?.elements, element.shadow]);
+    if (parent !== null && parent.shadow !== null)
+      found.push([this.#byTree.get(parent.shadow)?.pseudos.get("slotted"), parent.shadow]);
+    found.push([this.#byTree.get(root)?.elements, root]);
+    if ("mode" in root && element.attributes.has("part")) {
+      const outer = index.record(index.host(root)).root;
+      found.push([this.#byTree.get(outer)?.pseudos.get("part"), outer]);
+    }
+    return found;
+  }
+
+  /** Every block that applies to an element, the weakest first. */
+  #blocksFor(element: ElementNode, interaction: Interaction, useFilter: boolean): AppliedBlock[] {
+    const { root } = this.#index.record(element);
     const blocks: AppliedBlock[] = [];
-    const add = (rules: RuleIndex | undefined, tree: TreeRoot, filtered = false) =>
-      this.#addMatching(blocks, rules, element, surroundings(tree, interaction), filtered);
-    add(this.#userAgent.elements, root, useFilter);
-    const hints = presentationalHints(index, element);
+    const [browser, ...author] = this.#rulesFor(element);
+    const add = (rules: RuleIndex | undefined, tree: TreeRoot) =>
+      // The filter knows the ancestors of the element's own tree.
+      this.#addMatching(blocks, rules, element, surroundings(tree, interaction), useFilter && tree === root);
+    if (browser !== undefined) add(...browser);
+    const hints = presentationalHints(this.#index, element);
     if (hints !== null)
       blocks.push(
         kept(this.#ownBlocks, hints.key, () => ({
@@ -234,19 +255,27 @@ class DocumentCascade implements Cascade {
           selectorText: "",
         })),
       );
-    // Inner contexts are weaker than outer ones: `:host` and `::slotted` rules lose to the tree's own. CSS Cascade 5 §6.1.
-    if (element.shadow !== null) add(this.#byTree.get(element.shadow)?.elements, element.shadow);
-    if (parent !== null && parent.shadow !== null)
-      add(this.#byTree.get(parent.shadow)?.pseudos.get("slotted"), parent.shadow);
-    add(this.#byTree.get(root)?.elements, root, useFilter);
-    if ("mode" in root && element.attributes.has("part")) {
-      const outer = index.record(index.host(root)).root;
-      add(this.#byTree.get(outer)?.pseudos.get("part"), outer);
-    }
+    for (const [rules, tree] of author) add(rules, tree);
     const attribute = element.attributes.get("style");
     if (attribute !== undefined && typeof attribute.value === "string")
       blocks.push(this.#styleAttribute(attribute.value, attribute.source));
     return blocks;
+  }
+
+  /** Whether what the user does turns some rule on or off for an element. */
+  #reacts(element: ElementNode, interaction: Interaction): boolean {
+    return this.#rulesFor(element).some(([rules, tree]) => {
+      if (rules === undefined) return false;
+      const acted = surroundings(tree, interaction);
+      const still = surroundings(tree, noInteraction);
+      return this.#candidates(
+        kept(this.#reacting, rules, () => reactingRules(rules)),
+        element,
+      ).some(
+        (entry) =>
+          this.#matching.matches(entry, element, acted) !== this.#matching.matches(entry, element, still),
+      );
+    });
   }
 
   /** The block of a `style` attribute; one and the same for one and the same text at one place. */
@@ -311,13 +340,20 @@ class DocumentCascade implements Cascade {
     for (let up: ElementNode | null = element; up !== null && !known.has(up); up = index.flatParent(up))
       chain.push(up);
     for (const one of chain.reverse()) {
-      if (!this.#styles.has(one)) {
+      const still = this.#styles.get(one);
+      if (still === undefined) {
         known.set(one, null);
         continue;
       }
       const above = index.flatParent(one);
       const parent = above === null ? null : (known.get(above) ?? null);
-      known.set(one, this.#share(parent, this.#blocksFor(one, interaction, false)));
+      const isChanged = this.#reacts(one, interaction);
+      if (!isChanged && parent === still.parent) known.set(one, still);
+      else
+        known.set(
+          one,
+          this.#share(parent, isChanged ? this.#blocksFor(one, interaction, false) : still.blocks),
+        );
     }
     return known.get(element) ?? null;
   }
@@ -424,7 +460,7 @@ function filterPlaces(
 const noPlaces: readonly number[] = [];
 
 /** The value kept under a key, made when it is first asked for. */
-function kept<T>(map: Map<string, T>, key: string, make: () => T): T {
+function kept<K, T>(map: Map<K, T>, key: K, make: () => T): T {
   let value = map.get(key);
   if (value === undefined) {
     value = make();

@@ -206,9 +206,12 @@ export function declaredIn(blocks: Iterable<AppliedBlock>): ReadonlySet<string> 
   return found;
 }
 
-function asksContainer(conditions: Conditions): boolean {
+const asksContainer = (conditions: Conditions): boolean => guardedBy("container", conditions);
+const asksScope = (conditions: Conditions): boolean => guardedBy("scope", conditions);
+
+function guardedBy(kind: "container" | "scope", conditions: Conditions): boolean {
   for (let guard = conditions; guard !== null; guard = guard.outer)
-    if (guard.condition.kind === "container") return true;
+    if (guard.condition.kind === kind) return true;
   return false;
 }
 
@@ -251,6 +254,57 @@ const actionsOf: Readonly<Record<string, readonly ActionKind[]>> = {
   "focus-visible": ["focus"],
   "focus-within": ["focus"],
 };
+
+/** Of some rules those that what the user does may turn on or off. */
+export function reactingRules(rules: RuleIndex): RuleIndex {
+  const seen = new Map<ComplexSelector, boolean>();
+  const kept = (entries: readonly Entry[]) =>
+    entries.filter(
+      ({ selector, rule }) =>
+        reacts(selector, seen) ||
+        (selector.slotted ?? []).some((inner) => reacts(inner, seen)) ||
+        // Where a scope begins or ends may hang on it, too.
+        asksScope(rule.conditions),
+    );
+  const keptIn = (entries: ReadonlyMap<string, readonly Entry[]>) =>
+    new Map(
+      [...entries].map(([key, list]) => [key, kept(list)] as const).filter(([, list]) => list.length > 0),
+    );
+  return {
+    byId: keptIn(rules.byId),
+    byClass: keptIn(rules.byClass),
+    byTag: keptIn(rules.byTag),
+    others: kept(rules.others),
+  };
+}
+
+/** Whether a selector asks anywhere what the user does. Nested rules share the lists of what they stand in. */
+function reacts(selector: ComplexSelector, seen: Map<ComplexSelector, boolean>): boolean {
+  const known = seen.get(selector);
+  if (known !== undefined) return known;
+  const found = selector.steps.some(({ compound }) =>
+    compound.pseudoClasses.some((pseudo) => {
+      switch (pseudo.kind) {
+        case "plain":
+          return actionsOf[pseudo.name] !== undefined;
+        case "is":
+        case "not":
+        case "host-context":
+          return pseudo.list.some((inner) => reacts(inner, seen));
+        case "has":
+          return pseudo.list.some(({ selector: inner }) => reacts(inner, seen));
+        case "nth":
+          return (pseudo.of ?? []).some((inner) => reacts(inner, seen));
+        case "host":
+          return (pseudo.list ?? []).some((inner) => reacts(inner, seen));
+        default:
+          return false;
+      }
+    }),
+  );
+  seen.set(selector, found);
+  return found;
+}
 
 function reactingKeys(entries: readonly Entry[], fold: (text: string) => string): TreeRules["reacting"] {
   const found = { hover: new Set<string>(), focus: new Set<string>(), active: new Set<string>() };
