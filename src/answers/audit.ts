@@ -90,20 +90,19 @@ export async function audit(plan: AuditPlan, host: Host, asking: Asking = {}): P
 /** The same audit of some of its pages, in a world where they are edited: nothing is run, kept or shown of it. */
 export const auditAnew =
   (plan: AuditPlan, workspace: Workspace): AuditAnew =>
-  (pages, edited) =>
-    audit(
-      {
-        ...plan,
-        checks: plan.checks.filter(({ kind }) => kind === "page"),
-        outcomes: ["failed", "cantTell"],
-        families: null,
-        trials: "none",
-        isCached: false,
-        runs: { pages: false, specimens: "none" },
-      },
-      edited,
-      { pages, workspace: workspace.fork() },
-    );
+  async (pages, edited) => {
+    const fork = workspace.fork();
+    const trial: AuditPlan = {
+      ...plan,
+      checks: plan.checks.filter(({ kind }) => kind === "page"),
+      outcomes: ["failed", "cantTell"],
+      families: null,
+      trials: "none",
+      isCached: false,
+      runs: { pages: false, specimens: "none" },
+    };
+    return { ...(await audit(trial, edited, { pages, workspace: fork })), workspace: fork };
+  };
 
 /** What one thing that was collected came to. */
 interface Part {

@@ -1,16 +1,25 @@
 import path from "node:path";
 import { parseSheet } from "../core/css/parse-sheet.ts";
+import type { Workspace } from "../host/workspace.ts";
 import { readHtml } from "../readers/html/read-html.ts";
 
 /**
  * What a file of any kind parses to, with its styles: a tree of which every node says where it stands.
  * @param isSource whether the file is component source, as the markup of a component is
+ * @param workspace where pages and sheets lie that were parsed for an audit
  */
-export async function parsedFile(file: string, text: string, isSource: boolean): Promise<unknown> {
+export async function parsedFile(
+  file: string,
+  text: string,
+  isSource: boolean,
+  workspace: Workspace,
+): Promise<unknown> {
   const [, language] = /\.(css|scss|sass|less)$/i.exec(file) ?? [];
+  if (language === "css")
+    return workspace.of("page sheet", file, text, () => parseSheet({ file, text, start: 0 }));
   if (language !== undefined) return parsedStyle(file, text, 0, language.toLowerCase());
   if (!isSource) {
-    const { document, styles } = readHtml(text, file, new Map());
+    const { document, styles } = workspace.briefly("page", file, text, () => readHtml(text, file, new Map()));
     return [
       document,
       styles.map((style) =>

@@ -6,6 +6,7 @@ import { filledIn } from "../core/repair/spell.ts";
 import { firstChangeBeside, type Mark, marksIn } from "../core/repair/untouched.ts";
 import type { PageFile } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
+import type { Workspace } from "../host/workspace.ts";
 import { editedHost } from "./edited-host.ts";
 import type { SourceTexts } from "./element-answer.ts";
 import type { FindingAnswer } from "./finding-answer.ts";
@@ -30,6 +31,8 @@ export type AuditAnew = (
   readonly incomplete: boolean;
   readonly texts: SourceTexts;
   readonly given: readonly Given[];
+  /** What was made of the files that were read. */
+  readonly workspace: Workspace;
 }>;
 
 /** An audit that edits are tried on. */
@@ -200,7 +203,7 @@ export class Trial {
     });
     for (const { file, start } of lost) where.push(near(file, start));
     for (const [file, fileEdits] of files) {
-      const change = await this.#changeBeside(file, fileEdits, after.texts, units);
+      const change = await this.#changeBeside(file, fileEdits, after, units);
       if (change !== "none") where.push(near(file, change));
     }
     return where.length > 0 ? { harms: true, where } : { harms: false, left };
@@ -225,16 +228,18 @@ export class Trial {
   async #changeBeside(
     file: string,
     edits: readonly Edit[],
-    after: SourceTexts,
+    { texts, workspace }: Awaited<ReturnType<AuditAnew>>,
     units: readonly AuditedUnit[],
   ): Promise<number | null | "none"> {
     const before = this.#request.texts.text(file);
-    const edited = after.text(file);
+    const edited = texts.text(file);
     if (before === null || edited === null) return null;
     const isSource = units.some((unit) => unit.isSource && unit.files.has(file));
-    const marks = this.#marks.get(file) ?? marksIn(await parsedFile(file, before, isSource));
+    const marksOf = async (text: string) => marksIn(await parsedFile(file, text, isSource, workspace));
+    const after = await marksOf(edited);
+    const marks = this.#marks.get(file) ?? (await marksOf(before));
     this.#marks.set(file, marks);
-    return firstChangeBeside(marks, marksIn(await parsedFile(file, edited, isSource)), edits) ?? "none";
+    return firstChangeBeside(marks, after, edits) ?? "none";
   }
 }
 

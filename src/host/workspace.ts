@@ -27,6 +27,11 @@ export class Workspace {
     return value;
   }
 
+  /** The same for what is large and asked for once: kept only where something is tried, which soon ends. */
+  briefly<T>(kind: string, name: string, key: string, make: () => T): T {
+    return this.#below === null ? make() : this.of(kind, name, key, make);
+  }
+
   /** Keeps what was made elsewhere. */
   put(kind: string, name: string, key: string, value: unknown): void {
     this.#kept.set(placeOf(kind, name), { key, value });

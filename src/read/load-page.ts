@@ -80,8 +80,8 @@ async function loadText(
   reading: PageReading,
   depth: number,
 ): Promise<LoadedPage> {
-  const { host, options } = reading;
-  const read = readHtml(text, name, options.components);
+  const { host, options, workspace } = reading;
+  const read = workspace.briefly("page", name, text, () => readHtml(text, name, options.components));
   const loader = new SheetLoader(page, reading, read.baseHref);
   const sheets: AppliedSheet[] = [];
   for (const file of options.stylesheets) {

@@ -11,7 +11,7 @@ export interface Mark {
 const elsewhere = new Set(["loc", "extra"]);
 
 interface Visited {
-  readonly value: unknown;
+  readonly value: object;
   /** What it is a part of, for places that do not say what stands there. */
   readonly kind: string;
 }
@@ -23,26 +23,30 @@ interface Visited {
 export function marksIn(root: unknown): readonly Mark[] {
   const marks: Mark[] = [];
   const seen = new Set<object>();
-  const stack: Visited[] = [{ value: root, kind: "" }];
+  const stack: Visited[] = typeof root === "object" && root !== null ? [{ value: root, kind: "" }] : [];
   for (let current = stack.pop(); current !== undefined; current = stack.pop()) {
     const { value } = current;
-    if (value === null || typeof value !== "object" || seen.has(value)) continue;
+    if (seen.has(value)) continue;
     seen.add(value);
     const node = value as Record<string, unknown>;
     const kind = String(node.type ?? node.kind ?? current.kind);
     if (typeof node.start === "number" && typeof node.end === "number")
       marks.push({ kind, start: node.start, end: node.end });
-    for (const part of partsOf(value, kind).reverse()) stack.push(part);
+    const parts = partsOf(value, kind);
+    for (let at = parts.length - 1; at >= 0; at--) stack.push(parts[at] as Visited);
   }
   return marks;
 }
 
-function partsOf(value: object, kind: string): Visited[] {
-  if (Array.isArray(value) || value instanceof Map)
-    return [...value.values()].map((one) => ({ value: one, kind }));
-  return Object.entries(value)
-    .filter(([name]) => !elsewhere.has(name))
-    .map(([name, one]) => ({ value: one, kind: `${kind} ${name}` }));
+/** What holds no more of them is left out at once: most of what a node says of itself is texts and numbers. */
+function partsOf(value: object, kind: string): readonly Visited[] {
+  const parts: Visited[] = [];
+  const add = (part: unknown, of: string) => {
+    if (part !== null && typeof part === "object") parts.push({ value: part, kind: of });
+  };
+  if (Array.isArray(value) || value instanceof Map) for (const one of value.values()) add(one, kind);
+  else for (const [name, one] of Object.entries(value)) if (!elsewhere.has(name)) add(one, `${kind} ${name}`);
+  return parts;
 }
 
 /**
