@@ -6,6 +6,7 @@ export default defineConfig({
     include: ["tests/agreement/**/*.test.ts"],
     testTimeout: 120_000,
     hookTimeout: 60_000,
-    fileParallelism: false,
+    // One waits for its browser while the other works.
+    maxWorkers: 2,
   },
 });

@@ -344,19 +344,20 @@ function suspectsIn(candidates: readonly Candidate[], where: readonly Harm[]): S
     });
   for (const harm of where) {
     const beside = harm.near.map(reaching);
+    const around = beside.flat().filter(({ isAround }) => isAround);
+    const parts = harm.of.flatMap(reaching).filter(({ distance }) => distance === 0);
+    // What is known by its place alone comes of the edit in that place, where there is one.
+    const here = beside.flat().filter(({ isAround, distance }) => isAround && distance === 0);
     const makers = new Set(
-      [
-        ...harm.of.flatMap(reaching).filter(({ distance }) => distance === 0),
-        ...(harm.of.length > 0 ? beside.flat().filter(({ isAround }) => isAround) : []),
-      ].map(({ candidate }) => candidate),
+      (harm.of.length > 0 ? [...parts, ...around] : here).map(({ candidate }) => candidate),
     );
     const [most, ...less] = [...makers].toSorted((a, b) => b.findings.length - a.findings.length);
     if (most !== undefined && less.length === 0) guilty.add(most);
     for (const maker of less) suspects.add(maker);
     if (makers.size > 0) continue;
-    for (const here of beside) {
-      const nearest = Math.min(...here.map(({ distance }) => distance));
-      for (const { candidate, distance, isAround } of here)
+    for (const reached of beside) {
+      const nearest = Math.min(...reached.map(({ distance }) => distance));
+      for (const { candidate, distance, isAround } of reached)
         if (isAround || distance === nearest) suspects.add(candidate);
     }
   }
