@@ -6,7 +6,7 @@ import { readFile, rm } from "node:fs/promises";
 import path from "node:path";
 import { build } from "esbuild";
 
-const bundledIn = new Set(["css-tree", "culori", "parse5"]);
+const bundledIn = new Set(["css-tree", "culori", "diff", "parse5", "string-width", "zod"]);
 const { dependencies } = JSON.parse(await readFile("package.json", "utf8"));
 
 /** A hash of all that the program is built from: what one build keeps is not taken for its own by another. */
@@ -38,5 +38,7 @@ await build({
   external: Object.keys(dependencies).filter((name) => !bundledIn.has(name)),
   define: { BUILD_ID: JSON.stringify(buildId()) },
   chunkNames: "parts/[name]-[hash]",
+  minifyWhitespace: true,
+  minifySyntax: true,
   logLevel: "warning",
 });

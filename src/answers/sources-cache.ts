@@ -1,5 +1,5 @@
 import path from "node:path";
-import { z } from "zod";
+import * as z from "zod";
 import type { LoadedSources } from "../engine/sources.ts";
 import { type PageFile, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { type Family, families } from "../core/checks/check.ts";
 import { levels, wcagVersions } from "../core/standards/conformance.ts";
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { editSchema, elementSchema, outcomeSchema, severitySchema, sourceSchema } from "./shapes.ts";
 
 const counts = z.int().min(0);

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 
 const hex = z.string().regex(/^#[0-9a-f]{6}$/);
 const shade = z.strictObject({ name: z.string().nullable(), colour: hex, ratio: z.number() }).nullable();

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { sourceSchema } from "./shapes.ts";
 
 /** What `keel hear --format json` prints. */

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { elementSchema, sourceSchema } from "./shapes.ts";
 import { nameFromSchema } from "./tree-schema.ts";
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { editSchema, severitySchema, sourceSchema } from "./shapes.ts";
 
 const count = z.int().min(0);

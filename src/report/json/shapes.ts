@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 
 /** Shapes that several documents share. */
 export const elementSchema = z.strictObject({

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import type { AuditAnswer } from "../../answers/audit.ts";
 import { jsonText } from "./json-text.ts";
 import { sourceSchema } from "./shapes.ts";

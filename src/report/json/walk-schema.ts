@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { findingSchema } from "./audit-schema.ts";
 import { elementSchema, sourceSchema } from "./shapes.ts";
 
