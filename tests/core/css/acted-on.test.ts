@@ -30,8 +30,10 @@ function ruleFrom(random: () => number, n: number): string {
     () => `${plain()}:where(${state()})`,
     () => `${plain()} ${plain()}`,
   ])();
-  const rule = `${form} { --v: r${n}; z-index: ${n} }`;
-  return random() < 0.15 ? `@scope (${plain()}${state()}) { ${rule} }` : rule;
+  const declarations = `{ --v: r${n}; z-index: ${n} }`;
+  return random() < 0.15
+    ? `@scope (${plain()}${state()}) { ${one([form, plain()])} ${declarations} }`
+    : `${form} ${declarations}`;
 }
 
 const markup = (attributes: (id: number) => string): string => {
