@@ -1,4 +1,0 @@
-// The least a command-line program with yargs costs.
-import yargs from "yargs";
-
-await yargs(["--version"]).version("1").parseAsync();
