@@ -74,11 +74,11 @@ specimen("throws", () => { throw new Error("no tide"); });
 specimen("holds", () => <p>Tide at six</p>);`,
       "none.specimen.ts": "export {};",
     });
-    const { status, out, err } = await keel(folder, ["audit", "*.specimen.*", "--time-limit", "2"]);
+    const { status, out, err } = await keel(folder, ["audit", "*.specimen.*", "--time-limit", "6"]);
     expect(status).toBe(2);
     expect(besideNotice(err).trimEnd().split("\n")).toEqual([
       'keel: bad.specimen.tsx:2:22: The specimens could not be built: Could not resolve "./gone".',
-      'keel: loop.specimen.tsx:2 "loops": Could not be mounted: it did not come to an end within 2 seconds.',
+      'keel: loop.specimen.tsx:2 "loops": Could not be mounted: it did not come to an end within 6 seconds.',
       'keel: loop.specimen.tsx:3 "throws": Could not be mounted: no tide (loop.specimen.tsx:3:34).',
       'keel: none.specimen.ts: Names no specimen. Write: specimen("a name", () => <Component />).',
     ]);
