@@ -2,7 +2,7 @@
 // Needs Xvfb, xterm, xdotool, ImageMagick's `import` and Chromium
 // (Debian: apt-get install xvfb xterm xdotool imagemagick chromium).
 import { execFileSync, spawn } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
@@ -104,14 +104,10 @@ try {
       execFileSync("xdotool", ["type", "--delay", "15", `${line}\n`], { env });
       await wait(700);
     }
-    for (let i = 0; typed.length === 0 && i < 100; i++) {
+    const isDone = () => typed.length > 0 || existsSync(path.join(folder, "done"));
+    for (let i = 0; !isDone(); i++) {
+      if (i === 900) throw new Error(`${command} did not end within 90 seconds`);
       await wait(100);
-      try {
-        readFileSync(path.join(folder, "done"));
-        break;
-      } catch {
-        // Still at work.
-      }
     }
     await wait(500);
     execFileSync(

@@ -146,7 +146,7 @@ describe("as a program of its own", () => {
 
   test("outlives scripts that never end, and audits what is left", async () => {
     const folder = folderWith({ "a.html": page("<script>for (;;);</script>"), "b.html": broken });
-    const args = ["audit", "--engine", "render", "--time-limit", "1", "--format", "json"];
+    const args = ["audit", "--engine", "render", "--time-limit", "4", "--format", "json"];
     const { status, out, err } = await startKeel(folder, args);
     const { subjects, findings } = auditSchema.parse(JSON.parse(out));
     expect([status, subjects.length, [...new Set(findings.map(({ subject }) => subject))]]).toEqual([
