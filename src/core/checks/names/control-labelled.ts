@@ -186,7 +186,7 @@ export const controlLabelled = {
   criteria: ["4.1.2", "1.3.1"],
   severity: "blocker",
   means: "Every form control has a name that says what belongs in it.",
-  who: 'Someone using a screen reader hears "text box" and must guess what to type; someone using speech input cannot name the field.',
+  who: "Someone using a screen reader hears which kind of field it is and must guess what it is for; someone using speech input cannot name it.",
   mend: 'Connect a visible label: <label for="length">Length in metres</label> <input id="length">.',
   looksAt: controls,
   judge,
