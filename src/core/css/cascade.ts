@@ -13,6 +13,7 @@ import { presentationalHints } from "./presentational-hints.ts";
 import {
   type ActionKind,
   type AppliedBlock,
+  asksScope,
   declaredIn,
   type Entry,
   type RegisteredProperty,
@@ -271,10 +272,12 @@ class DocumentCascade implements Cascade {
       return this.#candidates(
         kept(this.#reacting, rules, () => reactingRules(rules)),
         element,
-      ).some(
-        (entry) =>
-          this.#matching.matches(entry, element, acted) !== this.#matching.matches(entry, element, still),
-      );
+      ).some((entry) => {
+        const holds = this.#matching.matches(entry, element, acted);
+        if (holds !== this.#matching.matches(entry, element, still)) return true;
+        // A scope that begins elsewhere makes a rule weaker or stronger.
+        return holds !== NO && asksScope(entry.rule.conditions);
+      });
     });
   }
 

@@ -207,7 +207,8 @@ export function declaredIn(blocks: Iterable<AppliedBlock>): ReadonlySet<string> 
 }
 
 const asksContainer = (conditions: Conditions): boolean => guardedBy("container", conditions);
-const asksScope = (conditions: Conditions): boolean => guardedBy("scope", conditions);
+/** Whether a rule stands in a scope. */
+export const asksScope = (conditions: Conditions): boolean => guardedBy("scope", conditions);
 
 function guardedBy(kind: "container" | "scope", conditions: Conditions): boolean {
   for (let guard = conditions; guard !== null; guard = guard.outer)
