@@ -104,6 +104,21 @@ describe("keel mend --write", () => {
     expect([again.status, mendSchema.parse(JSON.parse(again.out)).summary.after]).toEqual([0, 0]);
   });
 
+  test("tells what came to light with it", async () => {
+    const styles = "<style>a { color: #aaa } a:hover { color: #bbb }</style>";
+    const folder = folderWith({ "a.html": page(`<p><a href="x">Tides</a></p>`, styles) });
+    const { out } = await keel(folder, [
+      "mend",
+      "a.html",
+      "--write",
+      "--also",
+      "likely",
+      "--only",
+      "contrast",
+    ]);
+    expect(out).toContain("1 → 1: 1 mended · 1 that was hidden by them came to light");
+  });
+
   test("says of each edit on which line the fault was", async () => {
     const folder = committed({
       "a.html": `<!doctype html>\n<html lang="en"><title>Yard</title>\n<body style="background: #fff">\n<p style="color: #999">Pale</p></html>\n`,

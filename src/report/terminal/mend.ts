@@ -69,7 +69,7 @@ export function patchSummary(before: AuditAnswer, plan: MendPlan, left: Waiting)
 
 /** What was mended, file by file, and what is left. */
 export function mendedReport(
-  { files, mendings }: MendPlan,
+  { files, mendings, gone }: MendPlan,
   before: AuditAnswer,
   after: AuditAnswer,
   left: Waiting,
@@ -91,10 +91,16 @@ export function mendedReport(
     }
     lines.push("");
   }
-  const count = (answer: AuditAnswer) => answer.findings.filter(({ outcome }) => outcome === "failed").length;
-  const [from, to] = [count(before), count(after)];
+  const failed = (answer: AuditAnswer) => answer.findings.filter(({ outcome }) => outcome === "failed");
+  const [from, to] = [failed(before).length, failed(after).length];
+  const mended = Math.max(failed(before).filter((finding) => gone.has(finding)).length, from - to);
+  const uncovered = mended - (from - to);
   const summary = [
-    `${from} → ${to}: ${mendings.length === 0 ? "nothing was" : from - to} mended`,
+    `${from} → ${to}: ${mendings.length === 0 ? "nothing was" : mended} mended`,
+    // Where text fails as it is, nobody asks how it looks under the pointer.
+    ...(uncovered > 0
+      ? [`${uncovered} ${uncovered === 1 ? "that was" : "that were"} hidden by them came to light`]
+      : []),
     ...waitingText(left),
   ].join(" · ");
   lines.push(paint.paragraph("", to === 0 ? colours.green(summary) : colours.bold(summary), 0));
