@@ -10,6 +10,7 @@ import type { Workspace } from "../host/workspace.ts";
 import { editedHost } from "./edited-host.ts";
 import type { SourceTexts } from "./element-answer.ts";
 import type { FindingAnswer } from "./finding-answer.ts";
+import { awayFrom, type Candidate, type Harm, harmNear, type Place, suspectsIn } from "./harm.ts";
 import { parsedFile } from "./parsed-file.ts";
 import { withoutEdits } from "./repair-answer.ts";
 
@@ -59,12 +60,6 @@ export interface ProofRequest extends TrialRequest {
 /** What a trial costs beside the elements it looks at, in elements. */
 const TRIAL = 100;
 
-/** Edits that belong together, and the findings they are to mend. */
-interface Candidate {
-  readonly edits: readonly Edit[];
-  readonly findings: readonly FindingAnswer[];
-}
-
 /**
  * Findings with the edits that hold: the edited text was audited, the finding is gone, nothing else fails that did not,
  * nothing that was given of an element is taken away, and the file parses to what it was apart from the edit. All edits of
@@ -93,29 +88,10 @@ export const findingKey = (
   return `${check} ${page} ${place}`;
 };
 
-/** A stretch of a text before its edits; at nothing in particular where that is not known. */
-interface Place {
-  readonly file: string;
-  readonly at: { readonly start: number; readonly end: number } | null;
-}
-
-/** One thing that edits do wrong. */
-interface Harm {
-  readonly near: readonly Place[];
-  /** What the harm consists of, where that is known: text that an edit put there, and declarations that one changed. */
-  readonly of: readonly Place[];
-}
-
 /** What came of edits: the keys of what is still found, or where they do harm; nowhere in particular where there is none. */
 type Tried =
   | { readonly harms: false; readonly left: ReadonlySet<string> }
   | { readonly harms: true; readonly where: readonly Harm[] };
-
-/** Where a harm is that is known by one offset. */
-const near = (file: string, at: number | null): Harm => ({
-  near: [{ file, at: at === null ? null : { start: at, end: at } }],
-  of: [],
-});
 
 /** The files that have a part in a finding beside the one that it stands in. */
 const filesAround = ({ source, components, origins, subject }: FindingAnswer): readonly string[] => [
@@ -201,10 +177,10 @@ export class Trial {
       const place = places.get(file)?.(start);
       return place === undefined ? start : place.isNew ? null : place.offset;
     });
-    for (const { file, start } of lost) where.push(near(file, start));
+    for (const { file, start } of lost) where.push(harmNear(file, start));
     for (const [file, fileEdits] of files) {
       const change = await this.#changeBeside(file, fileEdits, after, units);
-      if (change !== "none") where.push(near(file, change));
+      if (change !== "none") where.push(harmNear(file, change));
     }
     return where.length > 0 ? { harms: true, where } : { harms: false, left };
   }
@@ -312,57 +288,6 @@ class Proof {
     await this.#prove(together.slice(0, half), cost);
     await this.#prove(together.slice(half), cost);
   }
-}
-
-/** What harm may come from. */
-interface Suspects {
-  /** Those that alone have a part in a harm. */
-  readonly guilty: ReadonlySet<Candidate>;
-  /** Of those that have a part in one together all but the one that mends most; and those around any other, or nearest. */
-  readonly suspects: ReadonlySet<Candidate>;
-}
-
-/** How many characters lie between a place and a stretch of its file; none where the place is the whole of it. */
-const awayFrom = ({ at }: Place, { start, end }: Pick<Edit, "start" | "end">): number =>
-  at === null ? 0 : Math.max(start - at.end, at.start - end, 0);
-
-function suspectsIn(candidates: readonly Candidate[], where: readonly Harm[]): Suspects {
-  const guilty = new Set<Candidate>();
-  const suspects = new Set<Candidate>();
-  const reaches = candidates.map((candidate) => ({ candidate, files: byFile(candidate.edits) }));
-  /** How far the nearest edit of a candidate is, and whether its edits stand around the place, as tags do. */
-  const reach = (edits: readonly Edit[], place: Place) => ({
-    isAround:
-      place.at !== null &&
-      awayFrom(place, { start: edits[0]?.start ?? 0, end: edits.at(-1)?.end ?? 0 }) === 0,
-    distance: Math.min(...edits.map((edit) => awayFrom(place, edit))),
-  });
-  const reaching = (place: Place) =>
-    reaches.flatMap(({ candidate, files }) => {
-      const edits = files.get(place.file);
-      return edits === undefined ? [] : [{ candidate, ...reach(edits, place) }];
-    });
-  for (const harm of where) {
-    const beside = harm.near.map(reaching);
-    const around = beside.flat().filter(({ isAround }) => isAround);
-    const parts = harm.of.flatMap(reaching).filter(({ distance }) => distance === 0);
-    // What is known by its place alone comes of the edit in that place, where there is one.
-    const here = beside.flat().filter(({ isAround, distance }) => isAround && distance === 0);
-    const makers = new Set(
-      (harm.of.length > 0 ? [...parts, ...around] : here).map(({ candidate }) => candidate),
-    );
-    const [most, ...less] = [...makers].toSorted((a, b) => b.findings.length - a.findings.length);
-    if (most !== undefined && less.length === 0) guilty.add(most);
-    for (const maker of less) suspects.add(maker);
-    if (makers.size > 0) continue;
-    for (const reached of beside) {
-      const nearest = Math.min(...reached.map(({ distance }) => distance));
-      for (const { candidate, distance, isAround } of reached)
-        if (isAround || distance === nearest) suspects.add(candidate);
-    }
-  }
-  for (const one of guilty) suspects.delete(one);
-  return { guilty, suspects };
 }
 
 /** The edits that a finding offers, with a sample for the words that it wants. */

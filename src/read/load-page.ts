@@ -17,6 +17,7 @@ import {
 } from "../core/findings/problems.ts";
 import { type PageFile, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
+import { liesWithin } from "../host/project-root.ts";
 import type { Workspace } from "../host/workspace.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import { readHtml } from "../readers/html/read-html.ts";
@@ -325,16 +326,9 @@ class SheetLoader {
   }
 
   /** Below the target's folder, the working directory or a folder named by `--root`, symbolic links followed. */
-  async #isAllowed(file: string): Promise<boolean> {
-    const real = await this.#host.files.realPath(file);
-    if (real === null) return false;
-    for (const root of [this.#page.tree, this.#host.workingDirectory, ...this.#options.roots]) {
-      const realRoot = await this.#host.files.realPath(root);
-      if (realRoot === null) continue;
-      const relative = path.relative(realRoot, real);
-      if (relative === "" || (!relative.startsWith("..") && !path.isAbsolute(relative))) return true;
-    }
-    return false;
+  #isAllowed(file: string): Promise<boolean> {
+    const roots = [this.#page.tree, this.#host.workingDirectory, ...this.#options.roots];
+    return liesWithin(file, roots, this.#host.files);
   }
 }
 

@@ -1,6 +1,6 @@
 import path from "node:path";
 import type { Files } from "../../host/host.ts";
-import { isBelow } from "../../host/project-root.ts";
+import { isBelow, liesWithin } from "../../host/project-root.ts";
 import { textAt } from "../text-at.ts";
 
 /** What is asked where an import of a style may lead besides the file that holds it. */
@@ -71,9 +71,9 @@ export class StyleFiles {
   }
 
   async #isOurs(file: string): Promise<boolean> {
-    if ((await this.#files.info(file))?.kind !== "file") return false;
-    const [real, root] = await Promise.all([this.#files.realPath(file), this.#files.realPath(this.#root)]);
-    return real !== null && root !== null && isBelow(real, root);
+    return (
+      (await this.#files.info(file))?.kind === "file" && (await liesWithin(file, [this.#root], this.#files))
+    );
   }
 }
 

@@ -1,6 +1,6 @@
 import { parse as parseJsonc } from "jsonc-parser";
 import type { Files } from "../../host/host.ts";
-import { isBelow, projectRoot } from "../../host/project-root.ts";
+import { liesWithin, projectRoot } from "../../host/project-root.ts";
 import { candidates, entryOf, join, packageName, parent, sourceFirst, starred } from "./package-files.ts";
 
 interface PathMap {
@@ -84,16 +84,10 @@ export class ImportResolver {
 
   /** Whether a file lies in the project of who imports it, or in a folder of the run, its links followed. */
   async #isOurs(path: string, from: string): Promise<boolean> {
-    const real = await this.#files.realPath(path);
-    if (real === null) return false;
     const folder = parent(from);
     const project = this.#projects.get(folder) ?? projectRoot(from, this.#files);
     this.#projects.set(folder, project);
-    for (const root of [...this.#roots, await project]) {
-      const realRoot = await this.#files.realPath(root);
-      if (realRoot !== null && isBelow(real, realRoot)) return true;
-    }
-    return false;
+    return liesWithin(path, [...this.#roots, await project], this.#files);
   }
 
   #exists(path: string): Promise<boolean> {
