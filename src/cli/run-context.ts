@@ -108,7 +108,7 @@ export class RunContext {
       const file = path.resolve(this.host.workingDirectory, output);
       if (await this.#isAskedAbout(file))
         return this.refuse(
-          `${output}: is what was asked about, and was left as it is; name another --output`,
+          `${output}: was read for this answer, and was left as it is; name another --output`,
         );
       const reason = await this.host.files.writeWhole(
         file,

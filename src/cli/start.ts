@@ -8,7 +8,7 @@ function startIo(): Io | null {
   try {
     return processIo();
   } catch {
-    process.stderr.write("keel: the folder that this was started in is gone. Change to one that is there.\n");
+    process.stderr.write("keel: the working directory is gone. Change to a folder that exists.\n");
     return null;
   }
 }

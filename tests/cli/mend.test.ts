@@ -104,7 +104,7 @@ describe("keel mend --write", () => {
     expect([again.status, mendSchema.parse(JSON.parse(again.out)).summary.after]).toEqual([0, 0]);
   });
 
-  test("tells what came to light with it", async () => {
+  test("tells what it hid before", async () => {
     const styles = "<style>a { color: #aaa } a:hover { color: #bbb }</style>";
     const folder = folderWith({ "a.html": page(`<p><a href="x">Tides</a></p>`, styles) });
     const { out } = await keel(folder, [
@@ -116,7 +116,7 @@ describe("keel mend --write", () => {
       "--only",
       "contrast",
     ]);
-    expect(out).toContain("1 → 1: 1 mended · 1 that was hidden by them came to light");
+    expect(out).toContain("1 → 1: 1 mended · 1 hidden before is told now");
   });
 
   test("says of each edit on which line the fault was", async () => {

@@ -77,7 +77,10 @@ describe("as a program of its own", () => {
     const folder = folderWith(files);
     symlinkSync("a.html", path.join(folder, "link.html"));
     const { status, err } = await startKeel(folder, ["audit", ...args]);
-    expect([status, err]).toEqual([2, expect.stringMatching(/^keel: \S+: is what was asked about[^\n]*\n$/)]);
+    expect([status, err]).toEqual([
+      2,
+      expect.stringMatching(/^keel: \S+: was read for this answer[^\n]*\n$/),
+    ]);
     expect(readFileSync(path.join(folder, file), "utf8")).toBe(files[file as keyof typeof files]);
   });
 
@@ -87,7 +90,7 @@ describe("as a program of its own", () => {
     const { stdout, stderr } = await promisify(execFile)("sh", ["-c", line], { cwd: folder });
     expect([stdout, stderr]).toEqual([
       "status 2\n",
-      expect.stringMatching(/^keel: the folder [^\n]* gone[^\n]*\n$/),
+      expect.stringMatching(/^keel: the working directory is gone[^\n]*\n$/),
     ]);
   });
 

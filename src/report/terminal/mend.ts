@@ -98,9 +98,7 @@ export function mendedReport(
   const summary = [
     `${from} → ${to}: ${mendings.length === 0 ? "nothing was" : mended} mended`,
     // Where text fails as it is, nobody asks how it looks under the pointer.
-    ...(uncovered > 0
-      ? [`${uncovered} ${uncovered === 1 ? "that was" : "that were"} hidden by them came to light`]
-      : []),
+    ...(uncovered > 0 ? [`${uncovered} hidden before ${uncovered === 1 ? "is" : "are"} told now`] : []),
     ...waitingText(left),
   ].join(" · ");
   lines.push(paint.paragraph("", to === 0 ? colours.green(summary) : colours.bold(summary), 0));
