@@ -100,6 +100,7 @@ export const auditAnew =
       trials: "none",
       isCached: false,
       runs: { pages: false, specimens: "none" },
+      browser: { ...plan.browser, isForPages: false },
     };
     return { ...(await audit(trial, edited, { pages, workspace: fork })), workspace: fork };
   };
@@ -285,7 +286,11 @@ class Audit {
   /** Whether a check had a chance: one across pages where there are several, one by keys where some were pressed. */
   #hasChance(subjects: readonly Subject[]): (check: Check) => boolean {
     const isPressed = this.#plan.runs.pages || subjects.some(({ engine }) => engine === "render");
-    return ({ kind }) => kind === "page" || (kind === "site" ? this.#site.isOfSeveral : isPressed);
+    const wasSeen = subjects.some(({ engine }) => engine === "browser");
+    return ({ kind, isSeen }) => {
+      if (kind === "page") return isSeen !== true || wasSeen;
+      return kind === "site" ? this.#site.isOfSeveral : isPressed;
+    };
   }
 
   /** The checks that were made, in the order in which they are told. */

@@ -1,3 +1,4 @@
+import { browserEngine } from "../browser/browser-engine.ts";
 import { brokenOffPages, type Problem } from "../core/findings/problems.ts";
 import type { Engine, Workplace } from "../engine/engine.ts";
 import { findPages, type PageFile } from "../engine/targets.ts";
@@ -9,7 +10,7 @@ import { pageRenderEngine, specimenEngine } from "../render/collect/render-engin
 import type { ReadingPlan } from "../settings/plan.ts";
 
 /** Every engine there is; the first that takes a target collects it. */
-const engines: readonly Engine[] = [specimenEngine, pageRenderEngine, readEngine];
+const engines: readonly Engine[] = [specimenEngine, browserEngine, pageRenderEngine, readEngine];
 
 /** How a question is asked, beside what it is about. */
 export interface Asking {

@@ -93,9 +93,19 @@ export const readingOptions = {
 export const engineOptions = {
   engine: {
     type: "string",
-    choices: ["read", "render"],
+    choices: ["read", "render", "browser"],
     describe:
-      "read: from source, executing nothing; render: pages also with their scripts run in a simulated window and their keys pressed, and every specimen mounted; not given: pages are read, and specimens mounted that are named",
+      "read: from source, executing nothing; render: pages also with their scripts run in a simulated window and their keys pressed, and every specimen mounted; browser: pages as an installed browser shows them; not given: pages are read, specimens mounted that are named, and addresses opened in a browser",
+  },
+  browser: {
+    type: "string",
+    requiresArg: true,
+    describe:
+      "The browser to open pages in: chromium, chrome, edge, or the path of one (the first that is installed)",
+  },
+  "any-status": {
+    type: "boolean",
+    describe: "Judge pages too that answer with an error (404, 500)",
   },
   "run-specimens": {
     type: "boolean",
@@ -141,6 +151,8 @@ export const readingOf = (args: ReadingArguments): ReadingOptions => ({
   engine: args.engine,
   runSpecimens: args["run-specimens"],
   timeLimit: args["time-limit"],
+  browser: args.browser,
+  anyStatus: args["any-status"],
 });
 
 /** The targets as settings know them: `-` for standard input. */

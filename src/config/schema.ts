@@ -56,6 +56,8 @@ export const configSchema = z.strictObject({
   roots: globs.optional(),
   /** Largest page or stylesheet, in megabytes. */
   maxSize: z.number().positive().optional(),
+  /** The browser that pages are opened in: its name, or the path of its program. */
+  browser: z.string().min(1).optional(),
   /** The window for media queries, in CSS pixels. */
   window: z
     .string()

@@ -1,6 +1,14 @@
 import path from "node:path";
 import { componentEndings, componentFormatOf, endsIn } from "../core/document/component-formats.ts";
-import { noMatch, noPages, notAPage, notFound, onlyTried, type Problem } from "../core/findings/problems.ts";
+import {
+  noMatch,
+  noPages,
+  notAnAddress,
+  notAPage,
+  notFound,
+  onlyTried,
+  type Problem,
+} from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { componentScripts, holdsComponents } from "./component-scripts.ts";
@@ -11,8 +19,10 @@ export interface PageFile {
   readonly target: string;
   /** Whether the target names it alone, rather than a folder or pattern that it is found by. */
   readonly isNamed: boolean;
-  /** Absolute path; null for standard input. */
+  /** Absolute path; null for standard input and for an address. */
   readonly path: string | null;
+  /** Where it is served; absent for what lies here. */
+  readonly address?: string;
   /** Relative to the working directory, with forward slashes: how it is shown. */
   readonly name: string;
   /** The folder whose files the page may use without asking: that of the target. */
@@ -45,6 +55,21 @@ export const isSpecimenFile = (file: string): boolean => /\.specimen\.[jt]sx?$/i
 
 /** Whether a file holds components and is read with all that it imports. */
 export const isComponentFile = (file: string): boolean => componentFormatOf(file) !== null;
+
+const isAddress = (target: string): boolean => /^https?:\/\//i.test(target);
+
+/** An address as it is told: without credentials, and without the place on the page. Null for what is none. */
+export function addressName(address: string): string | null {
+  try {
+    const url = new URL(address);
+    url.username = "";
+    url.password = "";
+    url.hash = "";
+    return url.href;
+  } catch {
+    return null;
+  }
+}
 
 const isGlob = (target: string): boolean => /[*?[\]{}]/.test(target);
 
@@ -90,6 +115,13 @@ export async function findPages(
       continue;
     }
     const target = named;
+    if (isAddress(target)) {
+      const name = addressName(target);
+      const tree = host.workingDirectory;
+      if (name === null) problems.push(notAnAddress(target));
+      else pages.set(name, { target: name, isNamed: true, path: null, address: target, name, tree });
+      continue;
+    }
     if (target === "-") {
       pages.set("-", { target, isNamed: true, path: null, name: stdinName, tree: host.workingDirectory });
       continue;

@@ -24,8 +24,8 @@ export interface UnitSubject {
   /** A page by its name, a root component by its file, a specimen as `file#name`. */
   readonly id: string;
   readonly target: string;
-  readonly kind: "document" | "fragment" | "component";
-  readonly engine: "read" | "render";
+  readonly kind: "document" | "fragment" | "component" | "page";
+  readonly engine: "read" | "render" | "browser";
   /** The name of the specimen that it is; null for what is none. */
   readonly specimen: string | null;
   readonly state: string;

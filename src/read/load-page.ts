@@ -168,9 +168,10 @@ function framesIn(document: Document): readonly ElementNode[] {
   return found;
 }
 
-async function pageBytes(
+/** The bytes of a page, from a file or standard input. */
+export async function pageBytes(
   page: PageFile,
-  { host, options }: PageReading,
+  { host, options }: { readonly host: Host; readonly options: Pick<LoadOptions, "maxSize"> },
 ): Promise<
   { readonly ok: true; readonly value: Uint8Array } | { readonly ok: false; readonly problem: Problem }
 > {

@@ -56,8 +56,8 @@ function documentsOf(loaded: LoadedPage, options: SceneOptions): readonly UnitDo
 }
 
 /** The page with its closed parts open: what stands in frames is judged where it is. */
-function openedScene(
-  { document, sheets, stylesKnown }: LoadedPage,
+export function openedScene(
+  { document, sheets, stylesKnown }: Pick<LoadedPage, "document" | "sheets" | "stylesKnown">,
   options: SceneOptions,
 ): OpenedScene | null {
   const open = opened(document);

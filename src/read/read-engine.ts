@@ -58,7 +58,7 @@ export async function* collectRead(
 }
 
 /** Whether markup binds what a component gives it: `*ngIf`, `[value]`, `(click)`, `@if (…)`. */
-const isTemplate = (text: string): boolean =>
+export const isTemplate = (text: string): boolean =>
   /\s\*ng[A-Z]\w*=|<[a-z][^<>]*\s(?:\[[\w.-]+\]|\([\w.-]+\)|\[\([\w.-]+\)\])=["']|<ng-(?:template|container|content)\b|^\s*@(?:if|for|switch|defer)\s*\(.*\{\s*$/m.test(
     text,
   );

@@ -1,5 +1,6 @@
+import type { LiveElement } from "../engine/live-element.ts";
 import { trusted } from "./browser-task.ts";
-import type { AnyWindow, LiveElement } from "./clock.ts";
+import type { AnyWindow } from "./clock.ts";
 import { define } from "./define.ts";
 
 /** A computed value; empty where it is not known. */

@@ -1,6 +1,6 @@
 import { setFlagsFromString } from "node:v8";
 import { compileFunction } from "node:vm";
-import type { LiveElement } from "./clock.ts";
+import type { LiveElement } from "../engine/live-element.ts";
 
 /** Node.js has no name for it: V8 tells it only to code of its own. */
 function nativeCheckpoint(): () => void {

@@ -1,4 +1,5 @@
-import type { AnyWindow, LiveElement } from "./clock.ts";
+import type { LiveElement } from "../engine/live-element.ts";
+import type { AnyWindow } from "./clock.ts";
 import { getter } from "./define.ts";
 
 /** Who the browser says it is: components ask, and do otherwise in browsers with faults of their own. HTML §8.9. */

@@ -1,7 +1,3 @@
-/** An element of the simulated window. */
-// biome-ignore lint/suspicious/noExplicitAny: jsdom's elements, with whatever scripts put on them
-export type LiveElement = any;
-
 /** A window as far as its clock goes; jsdom has no types of its own here. */
 // biome-ignore lint/suspicious/noExplicitAny: a simulated window has whatever its scripts put there
 export type AnyWindow = any;

@@ -1,4 +1,4 @@
-import type { LiveElement } from "./clock.ts";
+import type { LiveElement } from "../engine/live-element.ts";
 
 /** Puts a value where the window has one of its own. */
 export const define = (target: object, name: string, value: unknown): void => {

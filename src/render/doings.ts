@@ -1,4 +1,5 @@
-import type { AnyWindow, LiveElement } from "./clock.ts";
+import type { LiveElement } from "../engine/live-element.ts";
+import type { AnyWindow } from "./clock.ts";
 import type { PseudoClasses } from "./pseudo-classes.ts";
 import type { TopLayer } from "./shims.ts";
 

@@ -2,10 +2,11 @@ import type { JSDOM } from "jsdom";
 import type { Sheet } from "../core/css/sheet.ts";
 import type { ElementNode, Node, Span } from "../core/document/node.ts";
 import type { StatePlan } from "../engine/explored.ts";
+import type { LiveElement } from "../engine/live-element.ts";
+import type { Places } from "../engine/places.ts";
 import { readHtml } from "../readers/html/read-html.ts";
-import type { AnyWindow, LiveElement } from "./clock.ts";
+import type { AnyWindow } from "./clock.ts";
 import type { LivePage, PageSource } from "./live-page.ts";
-import type { Places } from "./places.ts";
 import type { OpenedPage } from "./protocol.ts";
 
 /** A page in HTML: its scripts are run once it is parsed. */

@@ -10,8 +10,9 @@ import {
   type Way,
 } from "../core/keyboard/named-keys.ts";
 import type { Scene } from "../core/scene/scene.ts";
+import type { LiveElement } from "../engine/live-element.ts";
 import { trusted } from "./browser-task.ts";
-import type { AnyWindow, LiveElement } from "./clock.ts";
+import type { AnyWindow } from "./clock.ts";
 
 /** What the keys need to know of the page. */
 export interface KeyHost {

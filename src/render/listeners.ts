@@ -1,5 +1,6 @@
+import type { LiveElement } from "../engine/live-element.ts";
 import { microtaskCheckpoint } from "./browser-task.ts";
-import type { AnyWindow, LiveElement } from "./clock.ts";
+import type { AnyWindow } from "./clock.ts";
 import { byPeople } from "./events-by-people.ts";
 import { delegatedEvents, isHandingOut, isOfFramework } from "./mount/origins.ts";
 

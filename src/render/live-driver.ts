@@ -1,5 +1,5 @@
 import type { Driver, DriverSource, Happenings, Moment } from "../engine/driver.ts";
-import type { LiveElement } from "./clock.ts";
+import type { LiveElement } from "../engine/live-element.ts";
 import { LivePage, type PageSource } from "./live-page.ts";
 
 /** Windows that are opened in a simulated window, each anew. */

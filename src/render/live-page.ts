@@ -11,19 +11,19 @@ import { tabSequence } from "../core/focus/tab-sequence.ts";
 import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import type { Moment } from "../engine/driver.ts";
+import type { LiveElement } from "../engine/live-element.ts";
+import { type SheetEntry, type Snapshot, snapshotOf } from "../engine/live-snapshot.ts";
+import type { Places } from "../engine/places.ts";
 import { Animations } from "./animations.ts";
 import { inTask, trusted } from "./browser-task.ts";
 import { installChance } from "./chance.ts";
-import type { LiveElement } from "./clock.ts";
 import { type AnyWindow, VirtualClock } from "./clock.ts";
 import { define } from "./define.ts";
 import { Doings, fragmentTarget } from "./doings.ts";
 import { commit, type KeyHost, press } from "./keys.ts";
 import { Listeners } from "./listeners.ts";
-import type { Places } from "./places.ts";
 import { clickAlone, moveOver, type PointerHost, pointAt } from "./pointer.ts";
 import { installShims, type TopLayer } from "./shims.ts";
-import { type SheetEntry, type Snapshot, snapshotOf } from "./snapshot.ts";
 
 /** What a window is opened with, and what makes it alive. */
 export interface PageSource {
@@ -296,7 +296,7 @@ export class LivePage {
     if (this.#kept !== null && this.#kept.state === this.#formState(this.#kept.fields)) return this.#kept;
     const modal = this.#top.modals.at(-1);
     const places = this.#source.places(this.#dom);
-    const snapshot = snapshotOf(this.window, {
+    const snapshot = snapshotOf(this.window.document, {
       ...this.#source,
       sheets: this.#source.sheets(this.window),
       places,

@@ -1,5 +1,6 @@
+import type { LiveElement } from "../engine/live-element.ts";
 import { trusted } from "./browser-task.ts";
-import type { AnyWindow, LiveElement } from "./clock.ts";
+import type { AnyWindow } from "./clock.ts";
 
 /** What a pointer needs to know of the page. */
 export interface PointerHost {

@@ -1,4 +1,5 @@
-import type { AnyWindow, LiveElement } from "./clock.ts";
+import type { LiveElement } from "../engine/live-element.ts";
+import type { AnyWindow } from "./clock.ts";
 
 /** Pseudo-classes that say what was done to an element, and which elements they hold for now. */
 export type PseudoClasses = Readonly<Record<string, () => Iterable<LiveElement>>>;

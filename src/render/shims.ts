@@ -1,5 +1,6 @@
+import type { LiveElement } from "../engine/live-element.ts";
 import { installBrowserWords } from "./browser-words.ts";
-import type { AnyWindow, LiveElement } from "./clock.ts";
+import type { AnyWindow } from "./clock.ts";
 import { define, getter } from "./define.ts";
 import { installPseudoClasses, type PseudoClasses } from "./pseudo-classes.ts";
 

@@ -14,8 +14,12 @@ export interface ReadingOptions {
   readonly reducedMotion?: boolean | undefined;
   /** What the page on standard input is called. */
   readonly stdinName?: string | undefined;
-  /** `read` executes nothing, `render` also runs the scripts of pages and all specimens. */
-  readonly engine?: "read" | "render" | undefined;
+  /** `read` executes nothing, `render` also runs the scripts of pages and all specimens, `browser` opens pages in one. */
+  readonly engine?: "read" | "render" | "browser" | undefined;
+  /** The browser to open pages in: its name, or the path of its program; the first that is installed when not given. */
+  readonly browser?: string | undefined;
+  /** Whether pages are judged that answer with an error. */
+  readonly anyStatus?: boolean | undefined;
   /** Whether specimens are run that targets do not name but hold; as the configuration says where it is not given. */
   readonly runSpecimens?: boolean | undefined;
   /** How long the scripts and keys of one page or specimen may take, in seconds. */

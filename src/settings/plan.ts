@@ -23,6 +23,18 @@ export interface Runs {
   readonly specimens: "none" | "named" | "own" | "all";
 }
 
+/** How pages are opened in a browser: addresses always are. */
+export interface BrowserPlan {
+  /** Whether pages that lie here are opened too. */
+  readonly isForPages: boolean;
+  /** A name, or the path of a program; null for the first that is installed. */
+  readonly named: string | null;
+  /** Whether pages are judged that answer with an error. */
+  readonly anyStatus: boolean;
+  /** The contrast that texts must have that pictures are taken of; null for no pictures. */
+  readonly contrast: { readonly large: number; readonly small: number } | null;
+}
+
 /** In which colours pages are judged. */
 export interface ColourPlan {
   /** Themes in which colours are judged too. */
@@ -50,6 +62,7 @@ export interface ReadingPlan extends ColourPlan {
   readonly components: ReadonlyMap<string, string>;
   readonly device: Device;
   readonly runs: Runs;
+  readonly browser: BrowserPlan;
   /** The folder of this project: that of the configuration found upward from the working directory, else that itself. */
   readonly ownFolder: string;
   /** How long the scripts and keys of one page may take, in seconds. */
@@ -152,8 +165,11 @@ export function auditPlan(
   for (const { files, checks } of config.overrides ?? [])
     settlement.note(`overrides for ${files.join(", ")}`, checks);
   const { device, themes, palette } = reading.value;
+  const judgesContrast = chosen.value.some(({ surroundings }) => surroundings === "colours");
+  const contrast = conformance.level === "AAA" ? { large: 4.5, small: 7 } : { large: 3, small: 4.5 };
   const plan: AuditPlan = {
     ...reading.value,
+    browser: { ...reading.value.browser, contrast: judgesContrast ? contrast : null },
     checks: chosen.value,
     settingsFor: checkSettings(config, base, workingDirectory, new Set(listedWords(options.only))),
     conformance,
@@ -285,6 +301,18 @@ function settledReading(
       ...colours.value,
       palette,
       runs: runsOf(options, runsSpecimens),
+      browser: {
+        isForPages: options.engine === "browser",
+        named: settlement.settle<string | null>(
+          "browser",
+          "--browser",
+          options.browser,
+          config.browser,
+          null,
+        ),
+        anyStatus: options.anyStatus === true,
+        contrast: null,
+      },
       remarks: loaded === null && unused !== null ? [configNotRun(unused)] : [],
       ownFolder: loaded === null || isNamed ? workingDirectory : base,
       timeLimit,

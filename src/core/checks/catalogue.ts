@@ -99,6 +99,7 @@ import { targetSize } from "./touch/target-size.ts";
 import { targetSizeEnhanced } from "./touch/target-size-enhanced.ts";
 import { anyOrientation } from "./zoom/any-orientation.ts";
 import { zoomNotBlocked } from "./zoom/not-blocked.ts";
+import { reflows } from "./zoom/reflows.ts";
 import { spacing } from "./zoom/spacing.ts";
 import { textGrows } from "./zoom/text-grows.ts";
 
@@ -180,6 +181,7 @@ export const everyCheck: readonly Check[] = [
   idsUnique,
   readingOrderKept,
   zoomNotBlocked,
+  reflows,
   spacing,
   textGrows,
   anyOrientation,

@@ -80,6 +80,8 @@ interface CheckTraits {
   readonly asksAfter?: string;
   /** Asks what goes on by itself: what came of a key somebody wanted. */
   readonly startsByItself?: true;
+  /** Asks what only a page that was laid out shows: it is made in a browser alone. */
+  readonly isSeen?: true;
   /** Its findings stand beside a walk. */
   readonly isAboutKeys?: true;
 }

@@ -34,6 +34,21 @@ export const onlyTried = (files: number): Problem =>
     "",
     `${countOf(files, "file that tries components (a test, a story) was", "files that try components (tests, stories) were")} passed over. Name one to audit it.`,
   );
+export const notAnAddress = (target: string): Problem =>
+  problem(target, "Is no address. Write it as http://localhost:5173/.");
+export const notOpened = (target: string, reason: string): Problem =>
+  problem(target, `Could not be opened in the browser: ${reason.replace(/\.$/, "")}.`);
+export const badStatus = (target: string, status: number): Problem =>
+  problem(
+    target,
+    `Answered with status ${status}: that page was not judged. Check the address, or judge it all the same with --any-status.`,
+  );
+export const notHtml = (target: string, type: string): Problem =>
+  problem(target, `Was served as ${type === "" ? "nothing that is named" : type}, which is no page in HTML.`);
+export const neverRests = (target: string): Problem =>
+  problem(target, "Goes on changing by itself: it was judged as it stood.");
+export const pageGone = (target: string): Problem =>
+  problem(target, "The page or its browser broke down while it was looked at. Try it again by itself.");
 export const noMatch = (target: string, extensions: readonly string[]): Problem =>
   problem(
     target,

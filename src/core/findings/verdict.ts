@@ -12,7 +12,14 @@ export const outcomesInOrder = ["failed", "cantTell", "passed", "untested", "ina
 export type Outcome = (typeof outcomesInOrder)[number];
 
 /** Values a reader may want to see, in the order they are shown. */
-export type Facts = Readonly<Record<string, string | number | boolean | null>>;
+export type Facts = Readonly<Record<string, string | number | boolean | null | PixelFacts>>;
+
+/** What was painted under letters: contrast ratios, and the share of the letters that have less than is needed. */
+export interface PixelFacts {
+  readonly worst: number;
+  readonly median: number;
+  readonly share: number;
+}
 
 /** A place in source that a fact comes from. */
 export interface Origin {

@@ -17,6 +17,7 @@ import {
   themeName,
   withTheme,
 } from "./schemes.ts";
+import type { Seen } from "./seen.ts";
 
 /** A colour with the name it has in the project. */
 export interface NamedColour {
@@ -24,33 +25,11 @@ export interface NamedColour {
   readonly colour: Rgba;
 }
 
-/** A box in CSS pixels, from the top left of the page. */
-export interface Box {
-  readonly left: number;
-  readonly top: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-/** Where elements are. Known where something has laid the page out: source alone says nothing of it. */
-export interface Layout {
-  /** The boxes that an element takes, one for each line it is broken over; empty where it takes none. CSSOM View 1, `getClientRects`. */
-  boxes(element: ElementNode): readonly Box[];
-}
-
-/** What a page looks like. Known where something has drawn it. */
-export interface Pixels {
-  /** The colour at a place of the page; null outside it. */
-  at(left: number, top: number): Rgba | null;
-}
-
 /** The one thing a check may question. */
 export interface Scene extends Semantics {
   readonly document: Document;
-  /** Null where nothing has laid the page out. */
-  readonly layout: Layout | null;
-  /** Null where nothing has drawn it. */
-  readonly pixels: Pixels | null;
+  /** What a browser has seen of it; null where nothing has laid it out. */
+  readonly seen: Seen | null;
   /** Whether every stylesheet the page names was read: else colours are not known. */
   readonly stylesKnown: boolean;
   /** The page in a frame, where its source was read. */
@@ -74,6 +53,7 @@ export interface SceneOptions {
   readonly palette?: readonly NamedColour[];
   /** The pages in frames. */
   readonly frames?: ReadonlyMap<ElementNode, Scene>;
+  readonly seen?: Seen | null;
 }
 
 /** A scene read from source: markup and our own cascade, nothing executed. */
@@ -87,6 +67,7 @@ export function sceneFromSource(
     colourSchemes = null,
     palette = [],
     frames = new Map(),
+    seen = null,
   }: SceneOptions = {},
 ): Scene {
   const index = indexDocument(document);
@@ -97,8 +78,7 @@ export function sceneFromSource(
   return {
     ...semantics,
     document,
-    layout: null,
-    pixels: null,
+    seen,
     stylesKnown,
     palette,
     frame: (element) => frames.get(element) ?? null,

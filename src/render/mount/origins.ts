@@ -1,4 +1,4 @@
-import type { LiveElement } from "../clock.ts";
+import type { LiveElement } from "../../engine/live-element.ts";
 import { byPeople } from "../events-by-people.ts";
 
 /** One component on the way to an element, and where it is used, as `file:line:column`. */

@@ -1,12 +1,13 @@
 import type { Device } from "../../core/css/device.ts";
 import type { ComponentFrame, Span } from "../../core/document/node.ts";
 import { thrownWords } from "../../core/findings/thrown-words.ts";
+import type { LiveElement } from "../../engine/live-element.ts";
+import { STAMP } from "../../engine/live-snapshot.ts";
+import type { Places } from "../../engine/places.ts";
 import type { Specimen } from "../../specimen.ts";
-import type { AnyWindow, LiveElement } from "../clock.ts";
+import type { AnyWindow } from "../clock.ts";
 import type { LivePage, PageSource } from "../live-page.ts";
-import type { Places } from "../places.ts";
 import type { SourceRemark } from "../protocol.ts";
-import { STAMP } from "../snapshot.ts";
 import {
   angularOrigin,
   type Origin,

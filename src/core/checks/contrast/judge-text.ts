@@ -10,6 +10,7 @@ import { textContent } from "../../document/text-content.ts";
 import { attributeText, attributeToken, attributeTokens, writtenText } from "../../document/written.ts";
 import { declaredAt } from "../../findings/cause.ts";
 import { cantTell, type Facts, failed, inapplicable, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { pseudoTextsOf } from "./pseudo-text.ts";
@@ -141,6 +142,8 @@ export function judgeText(
   }
   const facts = factsOf(worst);
   if (isInactive(scene, element)) return inapplicable;
+  const seen = states === "still" && pseudo === undefined ? judgePainted(scene, element, worst, what) : null;
+  if (seen !== null) return seen;
   if (!scene.stylesKnown)
     return cantTell(
       `A stylesheet of this page could not be read. Does ${what} reach ${worst.needed}:1?`,
@@ -164,7 +167,7 @@ export function judgeText(
   }
   const [layer] = painted.layers;
   return failed(
-    `${what.charAt(0).toUpperCase()}${what.slice(1)} has a contrast of ${shownRatio(ratio)}${circumstances(worst)}, ${toHex(text)} on ${toHex(ground)}; it needs ${worst.needed}:1.`,
+    `${sentence(what)} has a contrast of ${shownRatio(ratio)}${circumstances(worst)}, ${toHex(text)} on ${toHex(ground)}; it needs ${worst.needed}:1.`,
     suggestColour(scene, painted.foreground, text, ground, worst.needed, {
       element,
       uses: usesOf(scene, painted.foreground, element),
@@ -182,6 +185,46 @@ export function judgeText(
     },
   );
 }
+
+/** Letters in turn that nobody can make out, well below what is needed, make a text fail as a whole line does. */
+const UNREADABLE_RUN = 6;
+const WELL_BELOW = 2 / 3;
+
+/** What the painted letters say where colours alone do not decide; null where nobody has seen them. */
+function judgePainted(scene: Scene, element: ElementNode, worst: TextCase, what: string): Verdict | null {
+  const painted = scene.seen?.painted(element) ?? null;
+  if (painted === null || worst.scheme !== scene.schemes()[0]?.scheme) return null;
+  const { needed } = worst;
+  const share = painted.below(needed);
+  const rounded = (value: number) => Math.floor(value * 100) / 100;
+  const pixels = { worst: rounded(painted.worst), median: rounded(painted.median), share: rounded(share) };
+  const facts: Facts = { ...factsOf(worst), pixels };
+  if (share === 0) return { outcome: "passed", facts };
+  // Colours that are known say what to change.
+  if (worst.outcome === "failed") return null;
+  if (painted.hasLineBelow(needed) || painted.longestRun(needed * WELL_BELOW) >= UNREADABLE_RUN)
+    return failed(
+      share === 1
+        ? `${sentence(what)} has a contrast of ${shownRatio(painted.median)} as it is painted${circumstances(worst)}; it needs ${needed}:1.`
+        : `${sentence(what)} has a contrast of ${shownRatio(painted.worst)} where its ground is worst, and ${Math.round(share * 100)} % of its letters have less than the ${needed}:1 that is needed.`,
+      ask("Darken or lighten the text, or lay a plain ground under it."),
+      { facts },
+    );
+  return cantTell(
+    `Can all of ${what} be read? ${Math.round(share * 100)} % of its letters have less than ${needed}:1 as painted, down to ${shownRatio(painted.worst)}.`,
+    null,
+    { facts },
+  );
+}
+
+const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+
+/** Texts of which colours alone do not say that they can be read: those that are worth a look at what is painted. */
+export const textsToLookAt = (scene: Scene, needed: Needed): readonly ElementNode[] =>
+  everyText(scene).filter((element) => {
+    const worst = worstCase(scene, element, needed, "still");
+    return worst !== null && worst.outcome !== "passed" && !isInactive(scene, element);
+  });
 
 /** Logotypes are exempt (WCAG 1.4.3, "Logotypes"): classes that say so are taken as a mark, not as proof. */
 function isMarkedAsLogo(scene: Scene, element: ElementNode): boolean {

@@ -4,12 +4,38 @@ import { declaredAt } from "../../findings/cause.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeDeclaration } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
+import { around, cuttingAround } from "../../scene/cut-off.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { originsOf } from "../contrast/suggest-colour.ts";
+import { sureStops } from "../exposed.ts";
 import { focusMarkOf, markedStops } from "./focus-mark-of.ts";
 
+/** What shuts a stop away so that nothing of it is ever seen, focus or not; null where it shows, or may when it has focus. */
+function shutIn(stop: ElementNode, scene: Scene): ElementNode | null {
+  const usual = scene.seen?.usual ?? null;
+  const box = usual === null ? null : around(usual.boxes(stop));
+  if (usual === null || box === null || box.width === 0 || box.height === 0) return null;
+  const { styles } = scene.page;
+  for (const { element, clip } of cuttingAround(scene, usual, stop)) {
+    if (element === stop) continue;
+    const isShut =
+      (clip.x !== "visible" && clip.inside.width < 1) || (clip.y !== "visible" && clip.inside.height < 1);
+    if (!isShut) continue;
+    const mayOpen = [...elementsAbove(scene.page.index, stop), stop].some((one) =>
+      styles.mayReact(one, "focus"),
+    );
+    return mayOpen || hearsFocus(stop, scene) ? null : element;
+  }
+  return null;
+}
+
 function judge(stop: ElementNode, scene: Scene): Verdict {
+  if (shutIn(stop, scene) !== null)
+    return failed(
+      "Tab stops here, and nothing of it is seen: what is around it has no room for it.",
+      ask("Hide what is folded away with display: none or visibility: hidden, so that Tab passes it over."),
+    );
   if (!scene.stylesKnown) return inapplicable;
   if (focusMarkOf(scene, stop).kind !== "none") return passed;
   if (scene.page.styles.hasFocusClass(stop))
@@ -59,7 +85,8 @@ export const focusShows = {
   means: "What has focus looks different from what has not.",
   who: "Someone who sees and uses the keyboard does not know where they are, and what Enter will do.",
   mend: "Do not take the outline away without giving another mark.",
-  looksAt: markedStops,
+  looksAt: (scene: Scene) =>
+    new Set([...markedStops(scene), ...sureStops(scene).filter((stop) => shutIn(stop, scene) !== null)]),
   judge,
   examples: [
     { html: `<button>Haul out</button>`, finds: [] },

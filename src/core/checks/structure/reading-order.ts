@@ -1,10 +1,13 @@
+import { elementsBelow } from "../../document/around.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
-import { cantTell, type Verdict } from "../../findings/verdict.ts";
+import { cantTell, failed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
+import { bottomOf, rightOf, shared } from "../../scene/cut-off.ts";
 import type { Scene } from "../../scene/scene.ts";
+import type { Box } from "../../scene/seen.ts";
 import type { PageCheck } from "../check.ts";
-import { isExposed } from "../exposed.ts";
+import { isExposed, sureStops } from "../exposed.ts";
 
 /** Flex and grid containers with text in two or more items that styles put in another order. CSS Flexbox 1 §5. */
 function* reordered(scene: Scene): Iterable<ElementNode> {
@@ -23,7 +26,40 @@ function* reordered(scene: Scene): Iterable<ElementNode> {
   }
 }
 
+/** So many stops in the opposite order are no accident, and no pair of buttons. */
+const PLAINLY = 3;
+
+/** Whether Tab goes through the items of a container from the last to the first, as they are seen. */
+function isBackwards(scene: Scene, container: ElementNode): boolean {
+  const usual = scene.seen?.usual ?? null;
+  if (usual === null) return false;
+  const { index } = scene.page;
+  const stops = new Set(sureStops(scene));
+  const items = index
+    .childElements(container)
+    .flatMap((item) => [item, ...elementsBelow(index, item)])
+    .filter((element) => stops.has(element))
+    .flatMap((element) => usual.boxes(element).slice(0, 1));
+  if (items.length < PLAINLY) return false;
+  const pairs = items.slice(1).map((box, i) => [items[i] as Box, box] as const);
+  const isRow = pairs.every(
+    ([one, other]) =>
+      (shared({ ...one, left: 0, width: 1 }, { ...other, left: 0, width: 1 })?.height ?? 0) > one.height / 2,
+  );
+  const isRightToLeft = scene.page.styles.keyword(container, "direction") === "rtl";
+  return isRow
+    ? pairs.every(([one, other]) =>
+        isRightToLeft ? other.left >= rightOf(one) - 1 : rightOf(other) <= one.left + 1,
+      )
+    : pairs.every(([one, other]) => bottomOf(other) <= one.top + 1);
+}
+
 const judge = (element: ElementNode, scene: Scene): Verdict => {
+  if (isBackwards(scene, element))
+    return failed(
+      "What can be used in here is seen in one order, and reached with Tab and read aloud in the opposite one.",
+      ask("Write it in the source in the order in which it is seen."),
+    );
   const reversed = scene.page.styles.keyword(element, "flex-direction")?.endsWith("reverse") === true;
   return cantTell(
     `Styles show what is in here ${reversed ? "backwards" : "in another order"} (${reversed ? "flex-direction" : "order"}). Does it make sense in the order of the source too, as it is read aloud and reached with Tab?`,

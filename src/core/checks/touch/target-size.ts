@@ -1,12 +1,13 @@
 import type { ElementNode } from "../../document/node.ts";
 import { writtenText } from "../../document/written.ts";
 import { declaredAt } from "../../findings/cause.ts";
-import { failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { setDeclaration } from "../../repair/change.ts";
 import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { type FixedTarget, fixedTargets } from "./fixed-size.ts";
+import { hasEqual, isSmallTarget, seenTargets, tooNear } from "./seen-targets.ts";
 
 /** WCAG 2.5.8: a side of 24 CSS pixels, or a circle of that diameter around each that meets no other. */
 const NEEDED = 24;
@@ -15,6 +16,29 @@ const NEEDED = 24;
 const SPACE = 0.4;
 
 function judge(element: ElementNode, scene: Scene): Verdict {
+  return scene.seen === null ? judgeFixed(element, scene) : judgeSeen(element, scene);
+}
+
+/** By where a press reaches it, with every exception of the criterion. */
+function judgeSeen(element: ElementNode, scene: Scene): Verdict {
+  const target = seenTargets(scene).get(element);
+  if (target === undefined) return inapplicable;
+  if (!isSmallTarget(target, NEEDED) || target.isNative || target.isInLine) return passed;
+  const near = tooNear(scene, target, NEEDED);
+  if (near === null || hasEqual(scene, target, NEEDED)) return passed;
+  const [width, height] = [round(target.box.width), round(target.box.height)];
+  const other = scene.name(near.other.element).text;
+  const [own] = scene.seen?.usual.boxes(element) ?? [];
+  const isCovered = own !== undefined && own.height - height > 2 && own.height >= NEEDED;
+  return failed(
+    `This target is ${width} by ${height} pixels${isCovered ? " where nothing lies over it" : ""}, and a circle of ${NEEDED} around its middle meets ${other === "" ? "another target" : `"${other}"`}.`,
+    enlarged(scene, { element, width, height }),
+    { facts: { width, height, distance: round(near.distance) } },
+  );
+}
+
+/** By the sizes that styles fix. */
+function judgeFixed(element: ElementNode, scene: Scene): Verdict {
   const target = fixedTargets(scene).get(element);
   if (target === undefined) return passed;
   const { width, height } = target;
@@ -202,7 +226,7 @@ export const targetSize = {
   means: "What is pressed is 24 by 24 CSS pixels, or has that much room around it.",
   who: "Someone with a trembling hand, or a thick finger, presses the one beside it.",
   mend: "Make it larger with padding, or put room between.",
-  looksAt: (scene: Scene) => fixedTargets(scene).keys(),
+  looksAt: (scene: Scene) => (scene.seen === null ? fixedTargets(scene) : seenTargets(scene)).keys(),
   judge,
   examples: [
     {

@@ -2,14 +2,51 @@ import { NO } from "../../css/certainty.ts";
 import type { Declared } from "../../css/declared.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
+import { writtenText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeDeclaration } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
+import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
+import { seenTexts } from "./cut-off-text.ts";
+
+/** How much of the text of a page must be gone before the page counts as hidden. */
+const MOST = 0.8;
+
+/** What holds most of the text of the page, and is drawn in one of both positions of the window alone; null for nothing. */
+const drawnInOne = keptForScene((scene: Scene): ElementNode | null => {
+  const { usual, turned } = scene.seen ?? { usual: null, turned: null };
+  if (usual === null || turned === null) return null;
+  const texts = [...seenTexts(scene)];
+  const letters = (elements: readonly ElementNode[]) =>
+    elements.reduce((sum, element) => sum + ownText(element).length, 0);
+  const gone = texts.filter((element) => !turned.isDrawn(element) || turned.lines(element).length === 0);
+  if (texts.length === 0 || letters(gone) < MOST * letters(texts)) return null;
+  const holders = scene.page.index.elements.filter(
+    (element) => usual.isDrawn(element) && !turned.isDrawn(element) && element.tag !== "html",
+  );
+  const sizes = holders.map((holder) => letters(gone.filter((text) => isWithin(scene, text, holder))));
+  const most = sizes.indexOf(Math.max(...sizes));
+  return holders[most] ?? null;
+});
+
+const ownText = ({ children }: ElementNode): string =>
+  children.map((child) => (child.kind === "text" ? writtenText(child.value).trim() : "")).join("");
+
+const isWithin = ({ page: { index } }: Scene, inner: ElementNode, outer: ElementNode): boolean => {
+  for (let up: ElementNode | null = inner; up !== null; up = index.flatParent(up))
+    if (up === outer) return true;
+  return false;
+};
 
 /** Elements that look different once the window is turned, in the two ways that lock it; else the page as a whole. */
 function* turnedElements(scene: Scene): Iterable<ElementNode> {
+  const drawn = drawnInOne(scene);
+  if (drawn !== null) {
+    yield drawn;
+    return;
+  }
   // A page whose styles do not ask how the window stands is the same in both positions.
   if (scene.turned() === null) {
     yield* scene.page.index.byTag("body").slice(0, 1);
@@ -88,7 +125,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
           details,
         );
   }
-  return vanishes(scene, element)
+  return vanishes(scene, element) || drawnInOne(scene) === element
     ? failed(
         "Styles hide the content of this page in one of the two positions of the window.",
         ask("Show the content in both, and lay it out for each."),

@@ -8,6 +8,7 @@ import { setAttribute } from "../../repair/change.ts";
 import { withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
+import { judgeChanged, seenTexts } from "./cut-off-text.ts";
 
 /** Spacing that a person must be able to set, and what they may set it to, as multiples of the font size. WCAG 1.4.12. */
 const spacings = [
@@ -32,6 +33,11 @@ const pinned = (scene: Scene): readonly ElementNode[] =>
   );
 
 function judge(element: ElementNode, scene: Scene): Verdict {
+  const pinnedVerdict = judgePinned(element, scene);
+  return pinnedVerdict.outcome === "passed" ? judgeChanged(element, scene, "spaced") : pinnedVerdict;
+}
+
+function judgePinned(element: ElementNode, scene: Scene): Verdict {
   const { styles } = scene.page;
   const size = styles.fontSize({ element });
   for (const { property, needed } of spacings) {
@@ -83,10 +89,11 @@ export const spacing = {
   kind: "page",
   criteria: ["1.4.12"],
   severity: "barrier",
-  means: "Nothing keeps people from widening the space between letters, words and lines.",
+  means:
+    "Nothing keeps people from widening the space between letters, words and lines, and no text is lost when they do.",
   who: "Someone with dyslexia or low vision, who needs the letters apart, cannot set them so.",
   mend: "Leave !important out of style attributes.",
-  looksAt: pinned,
+  looksAt: (scene: Scene) => new Set([...pinned(scene), ...seenTexts(scene)]),
   judge,
   examples: [
     { html: `<p style="letter-spacing: 0">x</p>`, finds: [] },

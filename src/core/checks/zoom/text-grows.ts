@@ -6,6 +6,7 @@ import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { textElements } from "../contrast/judge-text.ts";
 import { originsOf } from "../contrast/suggest-colour.ts";
+import { judgeChanged, seenTexts } from "./cut-off-text.ts";
 
 const viewportLength = /^[\d.]+[sld]?v(?:w|h|i|b|min|max)$/i;
 const anyLength = /[\d.]+(?:[a-z]+|%)/gi;
@@ -19,6 +20,10 @@ function isOfWindowAlone(size: string): boolean {
 }
 
 function judge(element: ElementNode, scene: Scene): Verdict {
+  if (scene.seen !== null && seenTexts(scene).has(element)) {
+    const seen = judgeChanged(element, scene, "doubled");
+    if (seen.outcome !== "passed") return seen;
+  }
   if (!scene.stylesKnown) return inapplicable;
   const size = scene.page.styles.value(element, "font-size");
   const text = size?.text ?? null;

@@ -1,5 +1,5 @@
 import type { CommentNode, ComponentFrame, Span } from "../core/document/node.ts";
-import type { LiveElement } from "./clock.ts";
+import type { LiveElement } from "./live-element.ts";
 
 /** Where the elements of a window were written. */
 export interface Places {

@@ -1,7 +1,7 @@
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
 import type { Attribute, Document, ElementNode, Namespace, Node, ShadowRoot } from "../core/document/node.ts";
-import type { AnyWindow, LiveElement } from "./clock.ts";
+import type { LiveElement } from "./live-element.ts";
 import type { Places } from "./places.ts";
 
 /** The page as it stands at one moment, in the terms of the core. */
@@ -33,6 +33,8 @@ export interface SnapshotSource {
   readonly isOpenPopover: (element: LiveElement) => boolean;
   readonly parsed: Map<string, Sheet>;
   readonly writtenSheet?: (text: string) => Sheet | null;
+  /** The stylesheet that a link brings; null where it brings none. */
+  readonly linkedSheet?: (link: LiveElement, scope: Document | ShadowRoot) => AppliedSheet | null;
 }
 
 /** What the tags of a component are stamped with when it is compiled: where each was written. */
@@ -51,7 +53,8 @@ const ELEMENT = 1;
 const TEXT = 3;
 const COMMENT = 8;
 
-export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot {
+/** @param root the document node of the window */
+export function snapshotOf(root: LiveElement, source: SnapshotSource): Snapshot {
   const elementOf = new Map<ElementNode, LiveElement>();
   const nodeOf = new Map<LiveElement, ElementNode>();
   const children: Node[] = [];
@@ -77,7 +80,7 @@ export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot 
       element.shadowRoot == null
         ? null
         : {
-            mode: "open" as const,
+            mode: element.shadowRoot.mode === "closed" ? ("closed" as const) : ("open" as const),
             delegatesFocus: element.shadowRoot.delegatesFocus === true,
             children: [] as Node[],
           };
@@ -99,14 +102,32 @@ export function snapshotOf(window: AnyWindow, source: SnapshotSource): Snapshot 
     };
     elementOf.set(node, element);
     nodeOf.set(element, node);
-    if (shadow !== null) shadow.children.push(...nodesOf(element.shadowRoot, shadow));
+    if (shadow !== null) {
+      shadow.children.push(...nodesOf(element.shadowRoot, shadow));
+      sheets.push(...adoptedBy(element.shadowRoot, shadow));
+    }
     if (tag === "textarea") inner.push({ kind: "text", value: element.value, source: null });
     else if (tag !== "template") inner.push(...nodesOf(element, scope));
     if (tag === "style" && !element.disabled) sheets.push(styleOf(element, scope, source));
+    if (tag === "link") {
+      const linked = source.linkedSheet?.(element, scope) ?? null;
+      if (linked !== null) sheets.push(linked);
+    }
     return node;
   }
 
-  children.push(...nodesOf(window.document, document));
+  /** CSSOM 1 §6.2: sheets that a script adopts come after all others of their tree. */
+  function adoptedBy(tree: LiveElement, scope: Document | ShadowRoot): AppliedSheet[] {
+    return [...(tree.adoptedStyleSheets ?? [])].map(({ cssRules, media }) => ({
+      sheet: parsedSheet(SCRIPTED, textOfRules(cssRules), 0, source),
+      media: media?.mediaText === "" ? null : (media?.mediaText ?? null),
+      scope,
+      imports: new Map(),
+    }));
+  }
+
+  children.push(...nodesOf(root, document));
+  sheets.push(...adoptedBy(root, document));
   const linked = source.sheets.map(({ sheet, media }) => ({
     sheet,
     media,
@@ -149,17 +170,22 @@ function styleOf(element: LiveElement, scope: Document | ShadowRoot, source: Sna
   const end = source.places.endTag(element);
   const written = place !== null && end !== null ? source.html.slice(place.end, end.start) : null;
   const isWritten = written !== null && element.textContent === written;
-  const text: string = element.textContent.trim() === "" ? rulesOf(element) : element.textContent;
+  const text: string =
+    element.textContent.trim() === "" ? textOfRules(element.sheet?.cssRules) : element.textContent;
   const start = isWritten ? (place?.end ?? 0) : 0;
-  const file = isWritten ? source.file : SCRIPTED;
-  const key = `${file} ${start} ${text}`;
-  let sheet = source.parsed.get(key);
-  if (sheet === undefined) {
-    sheet = source.writtenSheet?.(text) ?? parseSheet({ file, text, start });
-    source.parsed.set(key, sheet);
-  }
-  return { sheet, media: element.getAttribute("media"), scope, imports: new Map() };
+  const sheet = parsedSheet(isWritten ? source.file : SCRIPTED, text, start, source);
+  const media = [...element.attributes].find(({ name }) => name === "media")?.value ?? null;
+  return { sheet, media, scope, imports: new Map() };
 }
 
-const rulesOf = (style: LiveElement): string =>
-  [...(style.sheet?.cssRules ?? [])].map((rule) => rule.cssText).join("\n");
+function parsedSheet(file: string, text: string, start: number, source: SnapshotSource): Sheet {
+  const key = `${file} ${start} ${text}`;
+  const known = source.parsed.get(key);
+  if (known !== undefined) return known;
+  const sheet = source.writtenSheet?.(text) ?? parseSheet({ file, text, start });
+  source.parsed.set(key, sheet);
+  return sheet;
+}
+
+const textOfRules = (rules: Iterable<{ readonly cssText: string }> | null | undefined): string =>
+  [...(rules ?? [])].map(({ cssText }) => cssText).join("\n");

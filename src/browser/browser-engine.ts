@@ -1,0 +1,206 @@
+import path from "node:path";
+import { textsToLookAt } from "../core/checks/contrast/judge-text.ts";
+import { targetsToTry } from "../core/checks/touch/seen-targets.ts";
+import {
+  badStatus,
+  emptyFile,
+  neverRests,
+  notHtml,
+  notOpened,
+  type Problem,
+  pageGone,
+  templateAlone,
+} from "../core/findings/problems.ts";
+import type { Engine, Workplace } from "../engine/engine.ts";
+import { isComponentFile, type PageFile } from "../engine/targets.ts";
+import type { Collected, Unit } from "../engine/unit.ts";
+import { pageBytes } from "../read/load-page.ts";
+import { isTemplate } from "../read/read-engine.ts";
+import { decodeText } from "../readers/html/decode.ts";
+import type { ReadingPlan } from "../settings/plan.ts";
+import { BrowserRun } from "./browser-run.ts";
+import { BrowserWindow, NotOpened } from "./browser-window.ts";
+import { scrollThrough, stillAnimations, tryPresses, waitForRest } from "./inside.ts";
+import { installedBrowser } from "./installed.ts";
+import { otherLayouts } from "./other-layouts.ts";
+import { PageServer } from "./page-server.ts";
+import { lookAtTexts } from "./painted-texts.ts";
+import { type Looking, numberOf, type SeenDocument, seenPage } from "./seen-page.ts";
+
+/** How many pages are open at once. */
+const WINDOWS = 2;
+
+/** How long nothing may change before a page counts as at rest; the least time that scripts get; and the most. Milliseconds. */
+const QUIET = 500;
+const LEAST = 1500;
+const MOST = 6000;
+
+/** Addresses, and pages where the plan says so, as an installed browser shows them. */
+export const browserEngine: Engine = {
+  takes: ({ address, path: file }, { browser }) =>
+    address !== undefined || (browser.isForPages && (file === null || !isComponentFile(file))),
+  collect: collectSeen,
+};
+
+async function* collectSeen(
+  targets: readonly PageFile[],
+  plan: ReadingPlan,
+  workplace: Workplace,
+): AsyncIterable<Collected> {
+  const { host, onPage, signal } = workplace;
+  const found = await installedBrowser(plan.browser.named, host, process);
+  if (!found.ok) {
+    yield { kind: "problem", problem: found.problem, isUnread: true };
+    return;
+  }
+  const isRoot = process.getuid?.() === 0;
+  const run = new BrowserRun(found.value, isRoot);
+  const server = new PageServer(host, plan.roots);
+  const look = async (page: PageFile): Promise<readonly Collected[]> => {
+    try {
+      return await lookAt(page, plan, workplace, run, server, targets.length > 1);
+    } catch (error) {
+      const reason = error instanceof Error ? error.message : String(error);
+      const problem =
+        error instanceof NotOpened || !/Target closed|Session closed|Protocol error|detached/i.test(reason)
+          ? notOpened(page.name, plainReason(reason))
+          : pageGone(page.name);
+      return [{ kind: "problem", problem, isUnread: true }];
+    }
+  };
+  try {
+    const ahead: Promise<readonly Collected[]>[] = [];
+    let next = 0;
+    for (let done = 0; done < targets.length; done++) {
+      signal?.throwIfAborted();
+      while (next < targets.length && ahead.length < WINDOWS) ahead.push(look(targets[next++] as PageFile));
+      onPage(targets[done] as PageFile, done, targets.length);
+      yield* (await ahead.shift()) ?? [];
+    }
+  } finally {
+    await Promise.all([run.close(), server.close()]);
+  }
+}
+
+/** Opens one page, looks at it, and closes it again. */
+async function lookAt(
+  page: PageFile,
+  plan: ReadingPlan,
+  { host }: Workplace,
+  run: BrowserRun,
+  server: PageServer,
+  isOneOfSeveral: boolean,
+): Promise<readonly Collected[]> {
+  const collected: Collected[] = [];
+  const tell = (problem: Problem, isUnread: boolean) =>
+    collected.push({ kind: "problem", problem, isUnread });
+  const local = page.address === undefined ? await localPage(page, plan, host, server) : null;
+  if (local !== null && !local.ok)
+    return [{ kind: "problem", problem: local.problem, isUnread: local.isUnread }];
+  const window = await BrowserWindow.open(await run.context(), plan.device);
+  try {
+    const limit = plan.timeLimit * 1000;
+    const { status, text } = await window.goTo(local?.address ?? page.address ?? "", limit);
+    if (status >= 400 && !plan.browser.anyStatus) tell(badStatus(page.name, status), true);
+    else if (!/html|^$/i.test(window.type)) tell(notHtml(page.name, window.type), true);
+    if (collected.length > 0) return collected;
+    const main = await window.mainFrame();
+    const hasScripts = /<script\b|\son[a-z]+\s*=/i.test(text);
+    await window.ask(main, scrollThrough);
+    const rests = await window.ask<boolean>(main, waitForRest, [
+      { value: QUIET },
+      { value: hasScripts ? LEAST : 0 },
+      { value: Math.min(MOST, limit) },
+    ]);
+    if (!rests) tell(neverRests(page.name), false);
+    await window.ask(main, stillAnimations);
+    const looking: Looking = { page, plan, host, server, window };
+    const seen = await seenPage(looking, local?.text ?? text, () => otherLayouts(window, main, plan.device));
+    const [document] = seen.documents;
+    const { contrast } = plan.browser;
+    if (document !== undefined) await tryTargets(window, document);
+    if (document !== undefined && contrast !== null)
+      await lookAtTexts(window, document, textsToLookAt(document.unit.scene, contrast));
+    const units = seen.documents.map(({ unit }) => unit);
+    const unit: Unit = {
+      subject: {
+        id: page.name,
+        target: page.target,
+        kind: "page",
+        engine: "browser",
+        specimen: null,
+        state: "as loaded",
+      },
+      page,
+      isWritten: true,
+      texts: seen.texts,
+      documents: async () => ({ documents: units, texts: new Map(), problems: [], isComplete: true }),
+      driver: null,
+    };
+    return [...collected, { kind: "unit", unit, isOneOfSeveral }];
+  } finally {
+    await window.close();
+  }
+}
+
+/** Notes where presses reach the targets of a document. */
+async function tryTargets(
+  window: BrowserWindow,
+  { unit, snapshot, frameId, pressed }: SeenDocument,
+): Promise<void> {
+  const byNumber = new Map(
+    targetsToTry(unit.scene).flatMap((element) => {
+      const number = numberOf(snapshot, element);
+      return number === null ? [] : [[number, element] as const];
+    }),
+  );
+  if (byNumber.size === 0) return;
+  const found = await window.ask<[number, number, number, number, number][]>(frameId, tryPresses, [
+    { value: [...byNumber.keys()] },
+  ]);
+  for (const [number, left, top, right, bottom] of found) {
+    const element = byNumber.get(number);
+    if (element !== undefined) pressed.set(element, { left, top, width: right - left, height: bottom - top });
+  }
+}
+
+/** A page that lies here: its text as we read it, and the address that it is served at. */
+async function localPage(
+  page: PageFile,
+  plan: ReadingPlan,
+  host: Workplace["host"],
+  server: PageServer,
+): Promise<
+  | { readonly ok: true; readonly text: string; readonly address: string }
+  | { readonly ok: false; readonly problem: Problem; readonly isUnread: boolean }
+> {
+  const file = page.path ?? path.resolve(host.workingDirectory, page.name);
+  const bytes = await pageBytes(page, { host, options: plan });
+  if (!bytes.ok) return { ...bytes, isUnread: true };
+  const decoded = decodeText(bytes.value, page.name, "html");
+  if (!decoded.ok) return { ...decoded, isUnread: true };
+  const { text } = decoded.value;
+  if (text.trim() === "") return { ok: false, problem: emptyFile(page.name), isUnread: true };
+  if (isTemplate(text)) return { ok: false, problem: templateAlone(page.name), isUnread: false };
+  if (page.path === null) server.put(file, bytes.value);
+  return { ok: true, text, address: await server.address({ file, tree: page.tree }) };
+}
+
+/** What the browser says of an address, in words of ours. */
+function plainReason(reason: string): string {
+  const [, code = ""] = /net::(ERR_[A-Z_]+)/.exec(reason) ?? [];
+  return (
+    words[code] ??
+    (code === "" ? (reason.split("\n")[0] ?? reason) : code.slice(4).toLowerCase().replaceAll("_", " "))
+  );
+}
+
+const words: Readonly<Record<string, string>> = {
+  ERR_CONNECTION_REFUSED: "nothing answers there. Start the server first, or name one with --start",
+  ERR_NAME_NOT_RESOLVED: "there is no host of that name",
+  ERR_TOO_MANY_REDIRECTS: "it leads from one address to the next without end",
+  ERR_CERT_AUTHORITY_INVALID: "its certificate is not trusted",
+  ERR_ABORTED: "it is a download, and no page",
+  ERR_EMPTY_RESPONSE: "the server answered nothing",
+  ERR_CONNECTION_RESET: "the server broke off",
+};

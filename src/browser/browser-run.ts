@@ -1,0 +1,112 @@
+import { rmSync } from "node:fs";
+import { mkdtemp, rm } from "node:fs/promises";
+import os from "node:os";
+import path from "node:path";
+import type { Browser, BrowserContext } from "puppeteer-core";
+import type { Installed } from "./installed.ts";
+
+const FLAGS = [
+  "--disable-gpu",
+  "--hide-scrollbars",
+  "--force-color-profile=srgb",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+  "--no-first-run",
+  "--no-default-browser-check",
+  // Frames of other origins are looked into as those of the page's own.
+  "--disable-site-isolation-trials",
+  "--disable-features=IsolateOrigins,site-per-process,Translate,MediaRouter,OptimizationHints",
+];
+
+/** A browser that runs for as long as some targets are looked at; started when it is first needed, and once more where it dies. */
+export class BrowserRun {
+  readonly #installed: Installed;
+  readonly #isRoot: boolean;
+  #starting: Promise<Started> | null = null;
+  #restarts = 0;
+
+  constructor(installed: Installed, isRoot: boolean) {
+    this.#installed = installed;
+    this.#isRoot = isRoot;
+  }
+
+  /** The name and version that it goes by. */
+  async identity(): Promise<{ readonly name: string; readonly version: string }> {
+    const { browser } = await this.#started();
+    const [, version = ""] = /\/([\d.]+)/.exec(await browser.version()) ?? [];
+    return { name: this.#installed.name, version };
+  }
+
+  /** A context of its own: nothing of other pages is in it. */
+  async context(): Promise<BrowserContext> {
+    const { browser } = await this.#started();
+    return browser.createBrowserContext();
+  }
+
+  async #started(): Promise<Started> {
+    this.#starting ??= start(this.#installed, this.#isRoot);
+    const started = await this.#starting;
+    if (started.browser.connected || this.#restarts > 0) return started;
+    this.#restarts++;
+    await started.close();
+    this.#starting = start(this.#installed, this.#isRoot);
+    return this.#starting;
+  }
+
+  /** Ends it, with its processes and its profile. */
+  async close(): Promise<void> {
+    const started = await this.#starting?.catch(() => null);
+    this.#starting = null;
+    await started?.close();
+  }
+}
+
+interface Started {
+  readonly browser: Browser;
+  close(): Promise<void>;
+}
+
+async function start(installed: Installed, isRoot: boolean): Promise<Started> {
+  const { default: puppeteer } = await import("puppeteer-core");
+  const profile = await mkdtemp(path.join(os.tmpdir(), "keel-browser-"));
+  let browser: Browser | null = null;
+  // Where this process ends before its work does, neither program nor profile may stay.
+  const onExit = () => {
+    browser?.process()?.kill("SIGKILL");
+    rmSync(profile, { recursive: true, force: true, maxRetries: 3 });
+  };
+  process.once("exit", onExit);
+  const leave = async () => {
+    process.removeListener("exit", onExit);
+    await rm(profile, { recursive: true, force: true, maxRetries: 5, retryDelay: 100 });
+  };
+  try {
+    browser = await puppeteer.launch({
+      executablePath: installed.path,
+      headless: true,
+      userDataDir: profile,
+      // The system's own wall between pages and the machine is not to be had as root.
+      args: [...FLAGS, ...(isRoot ? ["--no-sandbox"] : [])],
+      defaultViewport: null,
+      handleSIGINT: false,
+      handleSIGTERM: false,
+      handleSIGHUP: false,
+    });
+  } catch (error) {
+    await leave();
+    throw error;
+  }
+  const running = browser;
+  return {
+    browser,
+    async close() {
+      const program = running.process();
+      await Promise.race([running.close(), new Promise((done) => setTimeout(done, 5000).unref())]).catch(
+        () => undefined,
+      );
+      if (program?.exitCode === null) program.kill("SIGKILL");
+      await leave();
+    },
+  };
+}

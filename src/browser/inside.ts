@@ -1,0 +1,399 @@
+/// <reference lib="dom" />
+// What runs in the page, in a world of its own: its text is sent there, so each function stands alone and imports nothing.
+
+/** A node as it is collected: what a snapshot asks of an element, as plain data. */
+export interface CollectedNode {
+  readonly nodeType: number;
+  /** Its place among the elements collected; absent for text and comments. */
+  readonly id?: number;
+  readonly [property: string]: unknown;
+}
+
+/** What is collected of one document. */
+export interface CollectedDocument {
+  readonly childNodes: readonly CollectedNode[];
+  readonly adoptedStyleSheets: readonly unknown[];
+  readonly quirks: boolean;
+  readonly address: string;
+}
+
+/**
+ * Collects a document with its open shadow trees, and remembers its elements by number.
+ * @param closed hosts and their closed shadow roots in turn
+ */
+export function collectDocument(...closed: readonly (Element | ShadowRoot)[]): string {
+  const elements: Element[] = [];
+  (globalThis as unknown as { keel: unknown }).keel = { elements };
+  const closedOf = new Map<unknown, ShadowRoot>();
+  for (let i = 0; i + 1 < closed.length; i += 2) closedOf.set(closed[i], closed[i + 1] as ShadowRoot);
+  const rulesOf = (sheet: CSSStyleSheet | null | undefined) => {
+    try {
+      return [...(sheet?.cssRules ?? [])].map((rule) => ({ cssText: rule.cssText }));
+    } catch {
+      return null;
+    }
+  };
+  const adopted = (tree: Document | ShadowRoot) =>
+    [...tree.adoptedStyleSheets]
+      .filter((sheet) => !sheet.disabled)
+      .map((sheet) => ({ cssRules: rulesOf(sheet), media: { mediaText: sheet.media.mediaText } }));
+  const nodesOf = (parent: Node): unknown[] => {
+    const nodes: unknown[] = [];
+    for (let child = parent.firstChild; child !== null; child = child.nextSibling) {
+      if (child.nodeType === 1) nodes.push(elementOf(child as Element));
+      else if (child.nodeType === 3 || child.nodeType === 8)
+        nodes.push({ nodeType: child.nodeType, data: (child as CharacterData).data });
+    }
+    return nodes;
+  };
+  const elementOf = (element: Element): unknown => {
+    const id = elements.push(element) - 1;
+    const shadow = element.shadowRoot ?? closedOf.get(element) ?? null;
+    const any = element as unknown as Record<string, unknown>;
+    const tag = element.localName;
+    return {
+      nodeType: 1,
+      id,
+      localName: tag,
+      namespaceURI: element.namespaceURI,
+      attributes: [...element.attributes].map(({ name, value }) => ({ name, value })),
+      shadowRoot:
+        shadow === null
+          ? null
+          : {
+              mode: shadow.mode,
+              delegatesFocus: shadow.delegatesFocus,
+              childNodes: nodesOf(shadow),
+              adoptedStyleSheets: adopted(shadow),
+            },
+      childNodes: nodesOf(element),
+      ...(tag === "input" ? { type: any.type, value: any.value, checked: any.checked } : {}),
+      ...(tag === "textarea" ? { value: any.value } : {}),
+      ...(tag === "option" ? { selected: any.selected } : {}),
+      ...(tag === "style"
+        ? {
+            textContent: element.textContent,
+            disabled: any.disabled === true || any.sheet === null,
+            sheet:
+              element.textContent?.trim() === "" ? { cssRules: rulesOf(any.sheet as CSSStyleSheet) } : null,
+          }
+        : {}),
+      ...(tag === "link" && any.sheet != null && any.disabled !== true
+        ? { href: any.href, cssRules: rulesOf(any.sheet as CSSStyleSheet) }
+        : {}),
+      ...(tag === "iframe" || tag === "frame" ? { isFrame: true } : {}),
+      ...(element.matches(":modal") ? { isModal: true } : {}),
+      ...(element.hasAttribute("popover") && element.matches(":popover-open") ? { isOpenPopover: true } : {}),
+    };
+  };
+  return JSON.stringify({
+    childNodes: nodesOf(document),
+    adoptedStyleSheets: adopted(document),
+    quirks: document.compatMode === "BackCompat",
+    address: location.href,
+  });
+}
+
+/** Where the remembered elements are: numbers in CSS pixels from the top left of the page. */
+export interface CollectedLayout {
+  readonly width: number;
+  readonly height: number;
+  /** How far the page can be scrolled to. */
+  readonly reach: readonly [width: number, height: number];
+  /** For each element that has any: left, top, width, height of each box in turn. */
+  readonly boxes: Readonly<Record<number, readonly number[]>>;
+  /** The same of each line of its own text. */
+  readonly lines: Readonly<Record<number, readonly number[]>>;
+  /** What cuts off or scrolls what is in it: how it does so to the side and downwards, its inner box, and what it holds. */
+  readonly clips: Readonly<
+    Record<
+      number,
+      readonly [x: string, y: string, box: readonly number[], content: readonly [number, number]]
+    >
+  >;
+  /** Elements that are shown to nobody: invisible, see-through, or passed over. */
+  readonly unseen: readonly number[];
+  /** Elements that do not scroll with the page. */
+  readonly fixed: readonly number[];
+  readonly fontSizes: Readonly<Record<number, number>>;
+}
+
+export function collectLayout(): string {
+  const { elements } = (globalThis as unknown as { keel: { elements: Element[] } }).keel;
+  const boxes: Record<number, number[]> = {};
+  const lines: Record<number, number[]> = {};
+  const clips: Record<number, unknown> = {};
+  const fontSizes: Record<number, number> = {};
+  const unseen: number[] = [];
+  const fixed: number[] = [];
+  const [left, top] = [scrollX, scrollY];
+  const round = (value: number) => Math.round(value * 100) / 100;
+  const numbers = (rects: Iterable<DOMRect>) =>
+    [...rects].flatMap((rect) => [
+      round(rect.left + left),
+      round(rect.top + top),
+      round(rect.width),
+      round(rect.height),
+    ]);
+  const range = document.createRange();
+  for (const [id, element] of elements.entries()) {
+    if (!element.isConnected) continue;
+    const own = numbers(element.getClientRects());
+    if (own.length > 0) boxes[id] = own;
+    const style = getComputedStyle(element);
+    if (own.length === 0 && style.display !== "contents") continue;
+    if (
+      !element.checkVisibility({
+        opacityProperty: true,
+        visibilityProperty: true,
+        contentVisibilityAuto: true,
+      })
+    )
+      unseen.push(id);
+    if (style.position === "fixed") fixed.push(id);
+    const words: DOMRect[] = [];
+    for (let child = element.firstChild; child !== null; child = child.nextSibling) {
+      if (child.nodeType !== 3 || (child as Text).data.trim() === "") continue;
+      range.selectNodeContents(child);
+      words.push(...[...range.getClientRects()].filter((rect) => rect.width > 0 && rect.height > 0));
+    }
+    if (words.length > 0) lines[id] = numbers(words);
+    if (words.length > 0 || /^(?:input|textarea|select|button)$/.test(element.localName))
+      fontSizes[id] = Number.parseFloat(style.fontSize);
+    if (style.overflowX !== "visible" || style.overflowY !== "visible") {
+      const box = element.getBoundingClientRect();
+      clips[id] = [
+        style.overflowX,
+        style.overflowY,
+        [
+          round(box.left + left + element.clientLeft),
+          round(box.top + top + element.clientTop),
+          element.clientWidth,
+          element.clientHeight,
+        ],
+        [element.scrollWidth, element.scrollHeight],
+      ];
+    }
+  }
+  const root = document.scrollingElement ?? document.documentElement;
+  return JSON.stringify({
+    width: innerWidth,
+    height: innerHeight,
+    reach: [root.scrollWidth, root.scrollHeight],
+    boxes,
+    lines,
+    clips,
+    unseen,
+    fixed,
+    fontSizes,
+  });
+}
+
+/** Ends what moves and will end; what moves for ever stands still. Answers how many of each there were. */
+export function stillAnimations(): string {
+  let ended = 0;
+  let held = 0;
+  for (const animation of document.getAnimations()) {
+    const end = animation.effect?.getComputedTiming().endTime;
+    if (end !== undefined && Number(end) !== Number.POSITIVE_INFINITY) {
+      try {
+        animation.finish();
+        ended++;
+      } catch {
+        animation.pause();
+      }
+    } else {
+      animation.pause();
+      held++;
+    }
+  }
+  return JSON.stringify({ ended, held });
+}
+
+/** Waits until fonts are there and nothing of the document has changed for a while; false where that never came. */
+export async function waitForRest(quiet: number, least: number, most: number): Promise<string> {
+  const start = performance.now();
+  await Promise.race([document.fonts.ready, new Promise((done) => setTimeout(done, most))]);
+  let last = performance.now();
+  const observer = new MutationObserver(() => {
+    last = performance.now();
+  });
+  observer.observe(document, { subtree: true, childList: true, attributes: true, characterData: true });
+  const rests = await new Promise<boolean>((done) => {
+    const look = () => {
+      const now = performance.now();
+      if (now - last >= quiet && now - start >= least) done(true);
+      else if (now - start >= most) done(false);
+      else setTimeout(look, 25);
+    };
+    look();
+  });
+  observer.disconnect();
+  return JSON.stringify(rests);
+}
+
+/** Scrolls through the page once, for what comes only when it is seen, and back to where it was. */
+export async function scrollThrough(): Promise<string> {
+  const root = document.scrollingElement ?? document.documentElement;
+  const [left, top] = [scrollX, scrollY];
+  const frame = () => new Promise((done) => setTimeout(done, 30));
+  let steps = 0;
+  for (let y = innerHeight; y < root.scrollHeight && steps < 40; y += innerHeight, steps++) {
+    scrollTo({ left, top: y, behavior: "instant" });
+    await frame();
+  }
+  scrollTo({ left, top, behavior: "instant" });
+  return JSON.stringify(steps);
+}
+
+/** The number that an element was collected by; -1 for none. */
+export function numberOfElement(element: Element): string {
+  const { elements } = (globalThis as unknown as { keel: { elements: Element[] } }).keel;
+  return String(elements.indexOf(element));
+}
+
+/** Has a style hold everywhere, shadow trees included, until it is taken away again. */
+export function putStyle(text: string): string {
+  const { elements } = (globalThis as unknown as { keel: { elements: Element[]; put?: (() => void)[] } })
+    .keel;
+  const sheet = new CSSStyleSheet();
+  sheet.replaceSync(text);
+  const still = new CSSStyleSheet();
+  still.replaceSync("*, *::before, *::after { transition: none !important; }");
+  const trees: (Document | ShadowRoot)[] = [document];
+  for (const element of elements) if (element.shadowRoot !== null) trees.push(element.shadowRoot);
+  const put: (() => void)[] = [];
+  for (const tree of trees) {
+    const before = [...tree.adoptedStyleSheets];
+    tree.adoptedStyleSheets = [...before, still, sheet];
+    put.push(() => {
+      tree.adoptedStyleSheets = before;
+    });
+  }
+  (globalThis as unknown as { keel: { put?: (() => void)[] } }).keel.put = put;
+  return String(put.length);
+}
+
+/** Takes back what was put last. */
+export function takeBack(): string {
+  const { keel } = globalThis as unknown as { keel: { put?: (() => void)[] } };
+  for (const take of keel.put ?? []) take();
+  return "true";
+}
+
+/** Scrolls the page to a height, and answers where it is then. */
+export function scrollPage(top: number): string {
+  scrollTo({ left: 0, top, behavior: "instant" });
+  return JSON.stringify([scrollX, scrollY]);
+}
+
+/** Takes the letters of texts away and leaves all else, shadows too: letters cut out of a ground go with their element. */
+export function hideTexts(numbers: readonly number[]): string {
+  const { keel } = globalThis as unknown as { keel: { elements: Element[]; put?: (() => void)[] } };
+  const put: (() => void)[] = [];
+  for (const number of numbers) {
+    const element = keel.elements[number] as HTMLElement | undefined;
+    if (element?.style === undefined) continue;
+    const computed = getComputedStyle(element);
+    const written = element.getAttribute("style");
+    const isCutOut = /text/.test(computed.backgroundClip) || computed.mixBlendMode !== "normal";
+    const set = (property: string, value: string) => element.style.setProperty(property, value, "important");
+    const shadow = computed.textShadow;
+    set("transition", "none");
+    if (isCutOut) set("visibility", "hidden");
+    else {
+      set("color", "transparent");
+      set("-webkit-text-fill-color", "transparent");
+      set("text-shadow", shadow);
+      set("text-decoration-color", "transparent");
+      if (element.namespaceURI?.endsWith("svg") === true) {
+        set("fill", "transparent");
+        set("stroke", "transparent");
+      }
+    }
+    put.push(() => {
+      if (written === null) element.removeAttribute("style");
+      else element.setAttribute("style", written);
+    });
+  }
+  keel.put = put;
+  return String(put.length);
+}
+
+/**
+ * Tries where presses reach elements: for each that any reaches, its number and the box around the places, in CSS pixels
+ * from the top left of the page. What stays while the page is scrolled can be scrolled away from under, and counts as not there.
+ */
+export function tryPresses(numbers: readonly number[]): string {
+  const { elements } = (globalThis as unknown as { keel: { elements: Element[] } }).keel;
+  const start = [scrollX, scrollY] as const;
+  const around = (node: Element): Element | null =>
+    node.parentElement ?? ((node.getRootNode() as ShadowRoot).host as Element | undefined) ?? null;
+  const hitAt = (x: number, y: number): Element | null => {
+    let hit = document.elementFromPoint(x, y);
+    while (hit?.shadowRoot != null) {
+      const inner = hit.shadowRoot.elementFromPoint(x, y);
+      if (inner === null || inner === hit) break;
+      hit = inner;
+    }
+    return hit;
+  };
+  const sticks = new Map<Element, boolean>();
+  const isSticking = (element: Element): boolean => {
+    const known = sticks.get(element);
+    if (known !== undefined) return known;
+    const up = around(element);
+    const own =
+      /^(?:fixed|sticky)$/.test(getComputedStyle(element).position) || (up !== null && isSticking(up));
+    sticks.set(element, own);
+    return own;
+  };
+  const reaches = (element: Element, x: number, y: number): boolean => {
+    const hit = hitAt(x, y);
+    for (let up = hit; up !== null; up = around(up)) {
+      if (up === element) return true;
+      if (up.localName === "label" && (up as HTMLLabelElement).control === element) return true;
+    }
+    return hit !== null && isSticking(hit) && !isSticking(element);
+  };
+  const found: [number: number, left: number, top: number, right: number, bottom: number][] = [];
+  for (const number of numbers) {
+    const element = elements[number];
+    if (element === undefined) continue;
+    let box = element.getBoundingClientRect();
+    if (box.top < innerHeight * 0.1 || box.bottom > innerHeight * 0.9) {
+      element.scrollIntoView({ block: "center", inline: "nearest", behavior: "instant" });
+      box = element.getBoundingClientRect();
+    }
+    const parts = [...element.getClientRects()];
+    for (const label of (element as HTMLInputElement).labels ?? []) parts.push(...label.getClientRects());
+    let reached: [number, number, number, number] | null = null;
+    for (const part of parts) {
+      const step = (side: number) => Math.max(1, side / 32);
+      for (let y = part.top + 0.5; y < part.bottom; y += step(part.height))
+        for (let x = part.left + 0.5; x < part.right; x += step(part.width)) {
+          if (x < 0 || y < 0 || x >= innerWidth || y >= innerHeight || !reaches(element, x, y)) continue;
+          const [right, bottom] = [x - 0.5 + step(part.width), y - 0.5 + step(part.height)];
+          reached =
+            reached === null
+              ? [x - 0.5, y - 0.5, right, bottom]
+              : [
+                  Math.min(reached[0], x - 0.5),
+                  Math.min(reached[1], y - 0.5),
+                  Math.max(reached[2], right),
+                  Math.max(reached[3], bottom),
+                ];
+        }
+    }
+    if (reached !== null)
+      found.push([
+        number,
+        reached[0] + scrollX,
+        reached[1] + scrollY,
+        Math.min(reached[2], Math.max(...parts.map((part) => part.right))) + scrollX,
+        Math.min(reached[3], Math.max(...parts.map((part) => part.bottom))) + scrollY,
+      ]);
+  }
+  scrollTo({ left: start[0], top: start[1], behavior: "instant" });
+  return JSON.stringify(found);
+}

@@ -1,0 +1,150 @@
+import { PNG } from "pngjs";
+import { letterRatios, type Picture } from "../core/colour/painted-letters.ts";
+import type { ElementNode } from "../core/document/node.ts";
+import type { Box, PaintedText } from "../core/scene/seen.ts";
+import type { BrowserWindow } from "./browser-window.ts";
+import { hideTexts, scrollPage, takeBack } from "./inside.ts";
+import { numberOf, type SeenDocument } from "./seen-page.ts";
+
+/** How finely pictures are taken: at two pixels of the screen for one of CSS each letter shows its colour. */
+const SCALE = 2;
+
+/** The largest part of a window that texts of one picture take up: what sticks to its edges lies over none of them. */
+const PART_OF_WINDOW = 0.6;
+
+/** How many pictures are taken of one page at most. */
+const MOST_SCREENS = 40;
+
+/** A line of text that is to be looked at. */
+interface Line {
+  readonly element: ElementNode;
+  readonly box: Box;
+}
+
+/** Lines that fit in the window together. */
+interface Screen {
+  readonly lines: readonly Line[];
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** Takes pictures of texts with and without their letters, and notes what is under these. */
+export async function lookAtTexts(
+  window: BrowserWindow,
+  { unit, snapshot, frameId, painted }: SeenDocument,
+  texts: readonly ElementNode[],
+): Promise<void> {
+  const layout = unit.scene.seen?.usual;
+  if (layout === undefined || texts.length === 0) return;
+  const ratios = new Map<ElementNode, number[][]>();
+  for (const screen of screensOf(texts, (element) => linesOf(layout, element), layout.window.height)) {
+    const elements = [...new Set(screen.lines.map(({ element }) => element))];
+    const numbers = elements.flatMap((element) => numberOf(snapshot, element) ?? []);
+    const middle = (screen.top + screen.bottom) / 2 - layout.window.height / 2;
+    const [left, top] = await window.ask<[number, number]>(frameId, scrollPage, [
+      { value: Math.max(0, middle) },
+    ]);
+    const clip = clipOf(screen, left, top, layout.window);
+    if (clip === null) continue;
+    const before = await picture(window, clip);
+    await window.ask(frameId, hideTexts, [{ value: numbers }]);
+    const after = await picture(window, clip);
+    await window.ask(frameId, takeBack);
+    for (const { element, box } of screen.lines) {
+      const part = {
+        left: (box.left - left - clip.x) * SCALE,
+        top: (box.top - top - clip.y) * SCALE,
+        width: box.width * SCALE,
+        height: box.height * SCALE,
+      };
+      const letters = letterRatios(before, after, part);
+      if (letters.length > 0) ratios.set(element, [...(ratios.get(element) ?? []), [...letters]]);
+    }
+  }
+  await window.ask(frameId, scrollPage, [{ value: 0 }]);
+  for (const [element, lines] of ratios) painted.set(element, paintedText(lines));
+}
+
+const linesOf = (
+  layout: { lines(element: ElementNode): readonly Box[]; boxes(element: ElementNode): readonly Box[] },
+  element: ElementNode,
+): readonly Box[] =>
+  /^(?:input|textarea|select)$/.test(element.tag) ? layout.boxes(element) : layout.lines(element);
+
+/** Lines from the top of the page down, in groups that fit in the window. */
+function screensOf(
+  texts: readonly ElementNode[],
+  lines: (element: ElementNode) => readonly Box[],
+  height: number,
+): readonly Screen[] {
+  const all = texts
+    .flatMap((element) => lines(element).map((box): Line => ({ element, box })))
+    .sort((one, other) => one.box.top - other.box.top);
+  const screens: { lines: Line[]; top: number; bottom: number }[] = [];
+  for (const line of all) {
+    const { top } = line.box;
+    const bottom = top + line.box.height;
+    const last = screens.at(-1);
+    if (last !== undefined && Math.max(bottom, last.bottom) - last.top <= height * PART_OF_WINDOW) {
+      last.lines.push(line);
+      last.bottom = Math.max(last.bottom, bottom);
+    } else if (screens.length < MOST_SCREENS) screens.push({ lines: [line], top, bottom });
+  }
+  return screens;
+}
+
+interface ClipBox {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** What of the window the lines of a screen take up; null where they are out of it. */
+function clipOf(
+  { lines }: Screen,
+  left: number,
+  top: number,
+  { width, height }: { readonly width: number; readonly height: number },
+): ClipBox | null {
+  const start = Math.max(0, Math.floor(Math.min(...lines.map(({ box }) => box.left)) - left));
+  const end = Math.min(width, Math.ceil(Math.max(...lines.map(({ box }) => box.left + box.width)) - left));
+  const above = Math.max(0, Math.floor(Math.min(...lines.map(({ box }) => box.top)) - top));
+  const below = Math.min(height, Math.ceil(Math.max(...lines.map(({ box }) => box.top + box.height)) - top));
+  return end <= start || below <= above
+    ? null
+    : { x: start, y: above, width: end - start, height: below - above };
+}
+
+async function picture(window: BrowserWindow, clip: ClipBox): Promise<Picture> {
+  const { data } = await window.session.send("Page.captureScreenshot", {
+    format: "png",
+    clip: { ...clip, scale: SCALE },
+    captureBeyondViewport: false,
+    optimizeForSpeed: true,
+  });
+  return PNG.sync.read(Buffer.from(data, "base64"));
+}
+
+/** @param lines the ratios of the letters of each line */
+function paintedText(lines: readonly (readonly number[])[]): PaintedText {
+  const letters = lines.flat();
+  const inOrder = letters.toSorted((one, other) => one - other);
+  return {
+    worst: inOrder[0] ?? 1,
+    median: inOrder[Math.floor(inOrder.length / 2)] ?? 1,
+    below: (ratio) => letters.filter((letter) => letter < ratio).length / letters.length,
+    longestRun(ratio) {
+      let longest = 0;
+      for (const line of lines) {
+        let run = 0;
+        for (const letter of line) {
+          run = letter < ratio ? run + 1 : 0;
+          longest = Math.max(longest, run);
+        }
+      }
+      return longest;
+    },
+    hasLineBelow: (ratio) => lines.some((line) => line.every((letter) => letter < ratio)),
+  };
+}

@@ -1,0 +1,287 @@
+import path from "node:path";
+import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
+import type { Document, ElementNode } from "../core/document/node.ts";
+import { once } from "../core/document/once.ts";
+import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
+import type { Box, PaintedText, Seen } from "../core/scene/seen.ts";
+import type { LiveElement } from "../engine/live-element.ts";
+import { type Snapshot, snapshotOf } from "../engine/live-snapshot.ts";
+import { addressName, type PageFile, shownName } from "../engine/targets.ts";
+import type { UnitDocument } from "../engine/unit.ts";
+import type { Host } from "../host/host.ts";
+import { openedScene } from "../read/page-unit.ts";
+import { sceneOptions } from "../read/scene-options.ts";
+import { decodeText } from "../readers/html/decode.ts";
+import { readHtml } from "../readers/html/read-html.ts";
+import type { ReadingPlan } from "../settings/plan.ts";
+import { alignedPlaces } from "./aligned.ts";
+import type { Argument, BrowserWindow, ServedText } from "./browser-window.ts";
+import { layoutFrom } from "./collected-layout.ts";
+import { type CollectedDocument, type CollectedLayout, collectDocument, collectLayout } from "./inside.ts";
+import type { PageServer } from "./page-server.ts";
+import { ServedSheets } from "./served-sheets.ts";
+
+/** What a page is looked at for, and with. */
+export interface Looking {
+  readonly page: PageFile;
+  readonly plan: ReadingPlan;
+  readonly host: Host;
+  readonly server: PageServer;
+  readonly window: BrowserWindow;
+}
+
+/** A document of a page as the browser has it. */
+export interface SeenDocument {
+  readonly unit: UnitDocument;
+  readonly snapshot: Snapshot;
+  /** The frame that it is in, as the protocol names it. */
+  readonly frameId: string;
+  /** What is under the letters of its texts; filled once pictures were taken. */
+  readonly painted: Map<ElementNode, PaintedText>;
+  /** Where presses reach its elements; filled once they were tried. */
+  readonly pressed: Map<ElementNode, Box>;
+}
+
+export interface SeenPage {
+  readonly documents: readonly SeenDocument[];
+  /** The texts that it was served as, by the names they are shown with. */
+  readonly texts: ReadonlyMap<string, string>;
+}
+
+/** The number an element was collected by. */
+export const numberOf = ({ elementOf }: Snapshot, element: ElementNode): number | null =>
+  elementOf.get(element)?.id ?? null;
+
+/** A document tree as the protocol has it. */
+interface ProtocolNode {
+  readonly backendNodeId: number;
+  readonly shadowRoots?: readonly (ProtocolNode & { readonly shadowRootType?: string })[];
+  readonly children?: readonly ProtocolNode[];
+  readonly contentDocument?: ProtocolNode;
+  readonly frameId?: string;
+}
+
+/** Layouts of the page under other conditions, by the frame they are of. */
+export type OtherLayouts = Partial<Record<"narrow" | "doubled" | "spaced" | "turned", CollectedLayout>>;
+
+/**
+ * Makes documents of what the browser shows: the page, then those of its frames.
+ * @param others lays the page out under other conditions; asked once everything was collected
+ */
+export async function seenPage(
+  { page, plan, host, server, window }: Looking,
+  served: string,
+  others: () => Promise<OtherLayouts>,
+): Promise<SeenPage> {
+  const texts = new Map<string, string>();
+  const files = await shownFiles(await window.texts(), server, host);
+  const options = sceneOptions(plan);
+  const main = await window.mainFrame();
+  const collected = await collectFrames(window, main);
+  const layouts = await others();
+  const documents: SeenDocument[] = [];
+
+  function documentOf(frame: CollectedFrame, around: SeenDocument | null): SeenDocument {
+    const { address } = frame.document;
+    const file = around === null ? page.name : (files.get(address)?.file ?? addressName(address) ?? address);
+    const text = around === null ? served : (files.get(address)?.text ?? "");
+    texts.set(file, text);
+    const written = readHtml(text, file, plan.components).document;
+    const live: LiveElement = frame.document;
+    const sheets = new ServedSheets([...files.values()], ({ address: at }) => files.get(at)?.file ?? at);
+    const modal = modalOf(live);
+    const snapshot = snapshotOf(live, {
+      file,
+      html: text,
+      kind: around === null ? written.kind : "fragment",
+      quirks: frame.document.quirks,
+      // Stylesheets that a configuration names are for source that does not bring them: a browser shows what there is.
+      sheets: [],
+      places: alignedPlaces(written, live),
+      listens: (element) => frame.listeners.get(element.id) ?? none,
+      isBehind: (element) => modal !== null && !modal.around.has(element) && element.localName !== "head",
+      isOpenPopover: (element) => element.isOpenPopover === true,
+      parsed: new Map<string, Sheet>(),
+      linkedSheet: sheets.linked,
+    });
+    const applied = snapshot.sheets.map((sheet) => withServedImports(sheet, sheets, address));
+    for (const [name, sheetText] of sheets.used) texts.set(name, sheetText);
+    const number = (element: ElementNode) => numberOf(snapshot, element);
+    const other = (name: keyof OtherLayouts) => {
+      const layout = around === null ? layouts[name] : undefined;
+      return layout === undefined ? null : layoutFrom(layout, number);
+    };
+    const painted = new Map<ElementNode, PaintedText>();
+    const pressed = new Map<ElementNode, Box>();
+    const seen: Seen = {
+      usual: layoutFrom(frame.layout, number),
+      narrow: other("narrow"),
+      doubled: other("doubled"),
+      spaced: other("spaced"),
+      turned: other("turned"),
+      painted: (element) => painted.get(element) ?? null,
+      pressed: (element) => pressed.get(element) ?? null,
+    };
+    const inner = new Map<ElementNode, CollectedFrame>();
+    for (const child of frame.frames) {
+      const element = [...snapshot.nodeOf].find(([one]) => one.id === child.owner)?.[1];
+      if (element !== undefined) inner.set(element, child);
+    }
+    const scenes = new Map<ElementNode, Scene>();
+    const own: SeenDocument = {
+      unit: unitDocument(snapshot.document, applied, { ...options, frames: scenes, seen }),
+      snapshot,
+      frameId: frame.frameId,
+      painted,
+      pressed,
+    };
+    const framed = (element: ElementNode): UnitDocument["frame"] =>
+      around === null ? null : { around: around.unit, element };
+    documents.push(
+      around === null ? own : { ...own, unit: { ...own.unit, frame: framed(frame.element as ElementNode) } },
+    );
+    for (const [element, child] of inner) {
+      const below = documentOf({ ...child, element }, own);
+      scenes.set(element, below.unit.scene);
+    }
+    return own;
+  }
+
+  documentOf(collected, null);
+  return { documents, texts };
+}
+
+const none: ReadonlySet<string> = new Set();
+
+function unitDocument(
+  document: Document,
+  sheets: readonly AppliedSheet[],
+  options: SceneOptions,
+): UnitDocument {
+  return {
+    scene: sceneFromSource(document, sheets, options),
+    sheets,
+    // What opens is laid out anew, and was not seen.
+    opened: once(() => openedScene({ document, sheets, stylesKnown: true }, { ...options, seen: null })),
+    frame: null,
+  };
+}
+
+const withServedImports = (applied: AppliedSheet, sheets: ServedSheets, base: string): AppliedSheet =>
+  applied.imports.size === 0 && applied.sheet.items.some(({ kind }) => kind === "import")
+    ? sheets.withImports(applied.sheet, base, applied.media, applied.scope)
+    : applied;
+
+/** The modal dialog on top, and what is around it or in it; null without one. */
+function modalOf(live: LiveElement): { readonly around: ReadonlySet<LiveElement> } | null {
+  const way: LiveElement[] = [];
+  let found: Set<LiveElement> | null = null;
+  const visit = (node: LiveElement) => {
+    way.push(node);
+    if (node.isModal === true) found = new Set([...way, ...below(node)]);
+    for (const child of [...(node.childNodes ?? []), ...(node.shadowRoot?.childNodes ?? [])]) visit(child);
+    way.pop();
+  };
+  for (const child of live.childNodes) visit(child);
+  return found === null ? null : { around: found };
+}
+
+function* below(node: LiveElement): Iterable<LiveElement> {
+  for (const child of [...(node.childNodes ?? []), ...(node.shadowRoot?.childNodes ?? [])]) {
+    yield child;
+    yield* below(child);
+  }
+}
+
+/** A frame with what is in it. */
+interface CollectedFrame {
+  readonly frameId: string;
+  readonly document: CollectedDocument;
+  readonly layout: CollectedLayout;
+  readonly listeners: ReadonlyMap<number, ReadonlySet<string>>;
+  /** The number of the element that shows it, in the document around it. */
+  readonly owner: number;
+  readonly element?: ElementNode;
+  readonly frames: readonly CollectedFrame[];
+}
+
+async function collectFrames(window: BrowserWindow, main: string): Promise<CollectedFrame> {
+  const { root } = (await window.session.send("DOM.getDocument", { depth: -1, pierce: true })) as {
+    readonly root: ProtocolNode;
+  };
+  const collect = async (frameId: string, node: ProtocolNode, owner: number): Promise<CollectedFrame> => {
+    const { closed, frames } = partsOf(node);
+    const args: Argument[] = [];
+    for (const id of closed) args.push(await window.argument(frameId, id));
+    const document = await window.ask<CollectedDocument>(frameId, collectDocument, args);
+    const layout = await window.ask<CollectedLayout>(frameId, collectLayout);
+    const listeners = await window.listeners(frameId, node.backendNodeId);
+    const below: CollectedFrame[] = [];
+    for (const { backendNodeId, frameId: inner, contentDocument } of frames) {
+      if (inner === undefined || contentDocument === undefined) continue;
+      const number = await window.numberOf(frameId, backendNodeId);
+      if (number !== null) below.push(await collect(inner, contentDocument, number));
+    }
+    return { frameId, document, layout, listeners, owner, frames: below };
+  };
+  return collect(main, root, -1);
+}
+
+/** The closed shadow roots of a document, each after its host, and its frames. */
+function partsOf(root: ProtocolNode): {
+  readonly closed: readonly number[];
+  readonly frames: readonly ProtocolNode[];
+} {
+  const closed: number[] = [];
+  const frames: ProtocolNode[] = [];
+  const stack: ProtocolNode[] = [root];
+  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
+    for (const shadow of node.shadowRoots ?? []) {
+      if (shadow.shadowRootType === "closed") closed.push(node.backendNodeId, shadow.backendNodeId);
+      if (shadow.shadowRootType !== "user-agent") stack.push(shadow);
+    }
+    if (node.contentDocument !== undefined) frames.push(node);
+    stack.push(...(node.children ?? []));
+  }
+  return { closed, frames };
+}
+
+/** What each text that was served is shown as: the file here that it is, else its address. */
+async function shownFiles(
+  served: readonly ServedText[],
+  server: PageServer,
+  host: Host,
+): Promise<ReadonlyMap<string, ServedText & { readonly file: string }>> {
+  const files = new Map<string, ServedText & { readonly file: string }>();
+  for (const one of served) {
+    const own = await server.fileOf(one.address);
+    const here = own ?? (await sameHere(one, host));
+    const text = own === null ? null : await textOf(own, host);
+    files.set(one.address, {
+      ...one,
+      text: text ?? one.text,
+      file: here === null ? (addressName(one.address) ?? one.address) : shownName(host, here),
+    });
+  }
+  return files;
+}
+
+/** Folders that a site is often served from. */
+const siteFolders = ["", "public", "src", "dist", "build", "static"];
+
+/** The file of the working directory that was served: at its path, with the same text. */
+async function sameHere({ address, text }: ServedText, host: Host): Promise<string | null> {
+  const parts = decodeURIComponent(new URL(address).pathname).split("/");
+  if (parts.includes("..")) return null;
+  for (const folder of siteFolders) {
+    const file = path.join(host.workingDirectory, folder, ...parts);
+    if ((await host.files.info(file))?.kind === "file" && (await textOf(file, host)) === text) return file;
+  }
+  return null;
+}
+
+async function textOf(file: string, host: Host): Promise<string | null> {
+  const read = await host.files.read(file);
+  const decoded = read.ok ? decodeText(read.bytes, file, /\.css$/i.test(file) ? "css" : "html") : null;
+  return decoded?.ok === true ? decoded.value.text : null;
+}

@@ -1,0 +1,134 @@
+import type { ElementNode } from "../../document/node.ts";
+import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
+import { ask } from "../../repair/repair.ts";
+import { around, type CutOff, cutOff, shared } from "../../scene/cut-off.ts";
+import { keptForScene } from "../../scene/kept.ts";
+import type { Scene } from "../../scene/scene.ts";
+import type { Box, Layout } from "../../scene/seen.ts";
+import { everyText } from "../contrast/judge-text.ts";
+
+/** How a page is laid out when a person has changed something, as it is told. */
+export type Change = "doubled" | "spaced";
+
+const changed: Readonly<Record<Change, string>> = {
+  doubled: "With the page enlarged to 200 %",
+  spaced: "With more room between letters, words and lines",
+};
+
+/** Texts that are seen as the page is opened: of those it can be asked whether they are lost. */
+export const seenTexts = keptForScene((scene: Scene): ReadonlySet<ElementNode> => {
+  const usual = scene.seen?.usual ?? null;
+  return new Set(
+    usual === null
+      ? []
+      : everyText(scene).filter((element) => usual.isDrawn(element) && usual.lines(element).length > 0),
+  );
+});
+
+/** The text is cut off, or another lies over it, once a person has changed something, and was not before. */
+export function judgeChanged(element: ElementNode, scene: Scene, change: Change): Verdict {
+  const usual = scene.seen?.usual ?? null;
+  const then = scene.seen?.[change] ?? null;
+  if (usual === null || then === null) return passed;
+  const cut = cutOff(scene, then, element);
+  if (cut !== null && cutOff(scene, usual, element) === null) return cutVerdict(cut, change);
+  const over = overlapping(scene, then, element, usual);
+  return over === null
+    ? passed
+    : failed(
+        `${changed[change]}, this text and another lie over one another.`,
+        ask("Let the boxes grow with their text: no fixed heights, no fixed places."),
+        { facts: { pixels: Math.round(over) } },
+      );
+}
+
+function cutVerdict({ pixels, axis, hasMark }: CutOff, change: Change): Verdict {
+  const lost = Math.round(pixels);
+  const details = { facts: { pixels: lost } };
+  const mend = ask(
+    axis === "y"
+      ? "Leave the height open, or use min-height, so that the box grows with its text."
+      : "Let the words wrap, or the box grow with them.",
+  );
+  const where = axis === "y" ? "at the bottom" : "at the end of the line";
+  return hasMark
+    ? cantTell(
+        `${changed[change]}, this text is cut short ${where}. Can the rest be had some other way?`,
+        mend,
+        details,
+      )
+    : failed(
+        `${changed[change]}, this text is cut off ${where}: ${lost} pixels of it are lost.`,
+        mend,
+        details,
+      );
+}
+
+/** How much of a line must lie under another before neither can be read. */
+const OVERLAP = 0.3;
+
+/** By how many pixels a line of another element lies over one of this, where none did before; null for none. */
+function overlapping(scene: Scene, then: Layout, element: ElementNode, usual: Layout): number | null {
+  const { index } = scene.page;
+  for (const line of then.lines(element)) {
+    for (const other of linesNear(scene, then).at(line)) {
+      if (other.element === element || isWithin(index, other.element, element)) continue;
+      if (isWithin(index, element, other.element)) continue;
+      const part = shared(line, other.box);
+      if (part === null || part.height < OVERLAP * Math.min(line.height, other.box.height)) continue;
+      if (part.width < 0.5 * line.height || overlapped(usual, element, other.element)) continue;
+      if (cutOff(scene, then, other.element) !== null) continue;
+      return part.height;
+    }
+  }
+  return null;
+}
+
+const overlapped = (usual: Layout, one: ElementNode, other: ElementNode): boolean =>
+  usual
+    .lines(one)
+    .some((line) =>
+      usual.lines(other).some((second) => (shared(line, second)?.height ?? 0) > OVERLAP * line.height),
+    ) || around(usual.lines(one)) === null;
+
+const isWithin = (index: Scene["page"]["index"], inner: ElementNode, outer: ElementNode): boolean => {
+  for (let up: ElementNode | null = inner; up !== null; up = index.flatParent(up))
+    if (up === outer) return true;
+  return false;
+};
+
+interface PlacedLine {
+  readonly element: ElementNode;
+  readonly box: Box;
+}
+
+/** Lines by the stripes of the page that they touch, so that each is compared with those beside it alone. */
+interface LinesNear {
+  at(box: Box): readonly PlacedLine[];
+}
+
+const STRIPE = 64;
+
+const byLayout = new WeakMap<Layout, LinesNear>();
+
+function linesNear(scene: Scene, layout: Layout): LinesNear {
+  const known = byLayout.get(layout);
+  if (known !== undefined) return known;
+  const stripes = new Map<number, PlacedLine[]>();
+  const stripesOf = ({ top, height }: Box) =>
+    Array.from(
+      { length: Math.floor((top + height) / STRIPE) - Math.floor(top / STRIPE) + 1 },
+      (_, i) => Math.floor(top / STRIPE) + i,
+    );
+  for (const element of seenTexts(scene)) {
+    if (!layout.isDrawn(element) || layout.isFixed(element)) continue;
+    for (const box of layout.lines(element))
+      for (const stripe of stripesOf(box))
+        stripes.set(stripe, [...(stripes.get(stripe) ?? []), { element, box }]);
+  }
+  const near: LinesNear = {
+    at: (box) => [...new Set(stripesOf(box).flatMap((stripe) => stripes.get(stripe) ?? []))],
+  };
+  byLayout.set(layout, near);
+  return near;
+}
