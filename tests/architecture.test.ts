@@ -157,7 +157,7 @@ describe("who may import whom", () => {
   });
 
   test("only the host, the configuration, the command line and what runs scripts touch the platform at all", () => {
-    const allowed = new Set(["host", "cli", "config", "render", "sources-worker.ts"]);
+    const allowed = new Set(["host", "cli", "config", "render", "browser", "sources-worker.ts"]);
     const wrong = imports.filter(
       ({ from, to }) => to.startsWith("node:") && !allowed.has(partOf(from)) && to !== "node:path",
     );

@@ -3,6 +3,7 @@ import { elementPath } from "../core/document/element-path.ts";
 import { type LineMap, lineMap } from "../core/document/line-map.ts";
 import type { ElementNode, Span } from "../core/document/node.ts";
 import { shortened } from "../core/document/shortened.ts";
+import { writtenText } from "../core/document/written.ts";
 import type { Semantics } from "../core/semantics/semantics.ts";
 
 /** An element as other programs are told of it. */
@@ -62,16 +63,25 @@ export class SourceTexts {
     };
   }
 
-  /** The start tag as written, cut; made up for an element that the parser implied. */
+  /** The start tag as written, cut; made up for an element that the parser implied or a script made. */
   snippet(element: ElementNode): string {
     const text = element.source === null ? null : this.text(element.source.file);
     const written =
       text === null || element.source === null
-        ? `<${element.tag}>`
+        ? tagOf(element)
         : text.slice(element.source.start, element.source.end);
     return shortened(written, LONGEST_SNIPPET);
   }
 }
+
+/** A start tag as it would be written. HTML §13.3, "escaping a string". */
+const tagOf = ({ tag, attributes }: ElementNode): string => {
+  const parts = [...attributes.values()].map(({ name, value }) => {
+    const text = writtenText(value);
+    return text === "" ? name : `${name}="${text.replaceAll("&", "&amp;").replaceAll('"', "&quot;")}"`;
+  });
+  return `<${[tag, ...parts].join(" ")}>`;
+};
 
 export function elementAnswer(
   index: DocumentIndex,

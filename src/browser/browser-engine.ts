@@ -108,7 +108,7 @@ async function lookAt(
     const hasScripts = /<script\b|\son[a-z]+\s*=/i.test(text);
     await window.ask(main, scrollThrough);
     const rests = await window.ask<boolean>(main, waitForRest, [
-      { value: QUIET },
+      { value: hasScripts ? QUIET : 0 },
       { value: hasScripts ? LEAST : 0 },
       { value: Math.min(MOST, limit) },
     ]);

@@ -47,6 +47,8 @@ export class BrowserWindow {
     const session = await page.createCDPSession();
     const window = new BrowserWindow(context, page, session);
     await session.send("Page.enable");
+    // Windows beside one another are each seen and have focus, or their timers and what waits to be seen would stand still.
+    await session.send("Emulation.setFocusEmulationEnabled", { enabled: true });
     await window.resize({ width: device.width, height: device.height, scale: 1 });
     await session.send("Emulation.setEmulatedMedia", {
       features: [

@@ -385,14 +385,20 @@ export function tryPresses(numbers: readonly number[]): string {
                 ];
         }
     }
-    if (reached !== null)
-      found.push([
-        number,
-        reached[0] + scrollX,
-        reached[1] + scrollY,
-        Math.min(reached[2], Math.max(...parts.map((part) => part.right))) + scrollX,
-        Math.min(reached[3], Math.max(...parts.map((part) => part.bottom))) + scrollY,
-      ]);
+    if (reached === null) continue;
+    // What is reached up to the last place tried is reached to the edge.
+    const edges = [
+      Math.min(...parts.map((part) => part.left)),
+      Math.min(...parts.map((part) => part.top)),
+      Math.max(...parts.map((part) => part.right)),
+      Math.max(...parts.map((part) => part.bottom)),
+    ];
+    const near = Math.max(1, ...parts.map((part) => Math.max(part.width, part.height) / 32)) + 0.1;
+    const [left = 0, top = 0, right = 0, bottom = 0] = reached.map((at, side) => {
+      const edge = edges[side] ?? at;
+      return Math.abs(at - edge) <= near ? edge : at;
+    });
+    found.push([number, left + scrollX, top + scrollY, right + scrollX, bottom + scrollY]);
   }
   scrollTo({ left: start[0], top: start[1], behavior: "instant" });
   return JSON.stringify(found);

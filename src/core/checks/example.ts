@@ -12,6 +12,8 @@ export type Example = { readonly [Source in ExampleSource]?: string } & {
   readonly finds: readonly ExpectedFinding[];
   /** In how many places other checks fail in it; none where it is not given. */
   readonly others?: number;
+  /** Whether only a page that was laid out and painted shows it, so that it must be opened in a browser. */
+  readonly isSeen?: true;
 };
 
 /** Several pages, and all that must be found in them: the page by its number, from 1, before each finding. */

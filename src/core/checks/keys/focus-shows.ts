@@ -185,5 +185,21 @@ export const focusShows = {
         ],
       ],
     },
+    {
+      html: `<div style="height: 0; overflow: hidden"><a href="x">Slips</a></div>`,
+      isSeen: true,
+      finds: [
+        [
+          "failed",
+          `<a href="x">`,
+          "Tab stops here, and nothing of it is seen: what is around it has no room for it.",
+        ],
+      ],
+    },
+    {
+      html: `<style>div { height: 0; overflow: hidden } div:focus-within { height: auto }</style><div><a href="x">Slips</a></div>`,
+      isSeen: true,
+      finds: [],
+    },
   ],
 } as const satisfies PageCheck;

@@ -101,5 +101,27 @@ export const readingOrderKept = {
         ],
       ],
     },
+    {
+      html: `<div style="display: flex; flex-direction: row-reverse"><button>Four</button><button>Three</button><button>Two</button></div>`,
+      isSeen: true,
+      finds: [
+        [
+          "failed",
+          `<div style="display: flex; flex-direction: row-reverse">`,
+          "What can be used in here is seen in one order, and reached with Tab and read aloud in the opposite one.",
+        ],
+      ],
+    },
+    {
+      html: `<div style="display: flex; flex-direction: row-reverse"><button>Book</button><button>Not now</button></div>`,
+      isSeen: true,
+      finds: [
+        [
+          "cantTell",
+          `<div style="display: flex; flex-direction: row-reverse">`,
+          "Styles show what is in here backwards (flex-direction). Does it make sense in the order of the source too, as it is read aloud and reached with Tab?",
+        ],
+      ],
+    },
   ],
 } as const satisfies PageCheck;

@@ -290,5 +290,31 @@ export const targetSize = {
       html: `<style>li { padding: 4px 0 } a { display: block; width: 16px; height: 16px }</style><ul><li><a href="1">1</a></li><li><a href="2">2</a></li></ul>`,
       finds: [],
     },
+    {
+      html: `<style>a { display: inline-block; width: 18px; height: 18px; overflow: hidden }</style><nav><a href="a">A</a><a href="b">B</a></nav>`,
+      isSeen: true,
+      finds: [
+        [
+          "failed",
+          `<a href="a">`,
+          `This target is 18 by 18 pixels, and a circle of 24 around its middle meets "B".`,
+        ],
+        [
+          "failed",
+          `<a href="b">`,
+          `This target is 18 by 18 pixels, and a circle of 24 around its middle meets "A".`,
+        ],
+      ],
+    },
+    {
+      html: `<p>Ask the <a href="a">crane</a> or the <a href="b">slip</a> first.</p>`,
+      isSeen: true,
+      finds: [],
+    },
+    {
+      html: `<p><label><input type="checkbox"> Crane</label> <label><input type="checkbox"> Slip</label></p>`,
+      isSeen: true,
+      finds: [],
+    },
   ],
 } as const satisfies PageCheck;

@@ -1,50 +1,49 @@
 import { NO } from "../../css/certainty.ts";
 import type { Declared } from "../../css/declared.ts";
+import { elementsBelow } from "../../document/around.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { textContent } from "../../document/text-content.ts";
-import { writtenText } from "../../document/written.ts";
 import { cantTell, failed, inapplicable, passed, type Verdict } from "../../findings/verdict.ts";
 import { removeDeclaration } from "../../repair/change.ts";
 import { ask, withChanges } from "../../repair/repair.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
-import { seenTexts } from "./cut-off-text.ts";
 
-/** How much of the text of a page must be gone before the page counts as hidden. */
-const MOST = 0.8;
+/** Words by which a page asks for the device to be turned. */
+const turning =
+  /\b(?:turn|rotate|flip|landscape|portrait|sideways|upright|dreh|quer|hochformat|tourne|paysage)/i;
 
-/** What holds most of the text of the page, and is drawn in one of both positions of the window alone; null for nothing. */
-const drawnInOne = keptForScene((scene: Scene): ElementNode | null => {
-  const { usual, turned } = scene.seen ?? { usual: null, turned: null };
-  if (usual === null || turned === null) return null;
-  const texts = [...seenTexts(scene)];
-  const letters = (elements: readonly ElementNode[]) =>
-    elements.reduce((sum, element) => sum + ownText(element).length, 0);
-  const gone = texts.filter((element) => !turned.isDrawn(element) || turned.lines(element).length === 0);
-  if (texts.length === 0 || letters(gone) < MOST * letters(texts)) return null;
-  const holders = scene.page.index.elements.filter(
-    (element) => usual.isDrawn(element) && !turned.isDrawn(element) && element.tag !== "html",
-  );
-  const sizes = holders.map((holder) => letters(gone.filter((text) => isWithin(scene, text, holder))));
-  const most = sizes.indexOf(Math.max(...sizes));
-  return holders[most] ?? null;
+/** What is shown in one position of the window alone, while a text asks for that position in the other; null for nothing. */
+const askedToTurnFor = keptForScene((scene: Scene): ElementNode | null => {
+  const turned = scene.turned();
+  if (turned === null) return null;
+  const positions = [scene.presence, turned.presence] as const;
+  const isIn = (element: ElementNode, position: 0 | 1) => positions[position].of(element).rendered !== NO;
+  const onlyIn = (position: 0 | 1, holds: (element: ElementNode) => boolean) =>
+    scene.page.index.elements.find(
+      (element) => isIn(element, position) && !isIn(element, position === 0 ? 1 : 0) && holds(element),
+    ) ?? null;
+  for (const asked of [0, 1] as const) {
+    const request = onlyIn(asked, (element) => turning.test(textContent(element)));
+    if (request === null) continue;
+    const kept = onlyIn(asked === 0 ? 1 : 0, (element) => holdsAnything(scene, element));
+    if (kept !== null) return kept;
+  }
+  return null;
 });
 
-const ownText = ({ children }: ElementNode): string =>
-  children.map((child) => (child.kind === "text" ? writtenText(child.value).trim() : "")).join("");
-
-const isWithin = ({ page: { index } }: Scene, inner: ElementNode, outer: ElementNode): boolean => {
-  for (let up: ElementNode | null = inner; up !== null; up = index.flatParent(up))
-    if (up === outer) return true;
-  return false;
-};
+const holdsAnything = ({ page: { index } }: Scene, element: ElementNode): boolean =>
+  textContent(element) !== "" ||
+  [...elementsBelow(index, element)].some(({ tag }) =>
+    /^(?:input|select|textarea|button|img|svg|canvas|video)$/.test(tag),
+  );
 
 /** Elements that look different once the window is turned, in the two ways that lock it; else the page as a whole. */
 function* turnedElements(scene: Scene): Iterable<ElementNode> {
-  const drawn = drawnInOne(scene);
-  if (drawn !== null) {
-    yield drawn;
+  const asked = askedToTurnFor(scene);
+  if (asked !== null) {
+    yield asked;
     return;
   }
   // A page whose styles do not ask how the window stands is the same in both positions.
@@ -125,7 +124,12 @@ function judge(element: ElementNode, scene: Scene): Verdict {
           details,
         );
   }
-  return vanishes(scene, element) || drawnInOne(scene) === element
+  if (askedToTurnFor(scene) === element)
+    return failed(
+      "This is shown in one position of the window alone; in the other there is a text that asks to turn the device.",
+      ask("Show it in both positions, and lay it out for each."),
+    );
+  return vanishes(scene, element)
     ? failed(
         "Styles hide the content of this page in one of the two positions of the window.",
         ask("Show the content in both, and lay it out for each."),
@@ -144,6 +148,20 @@ export const anyOrientation = {
   looksAt: turnedElements,
   judge,
   examples: [
+    {
+      html: `<style>.turn { display: none } @media (orientation: portrait) { .app { display: none } .turn { display: block } }</style><p class="turn">Please turn your device.</p><p class="app">Fill the lock</p>`,
+      finds: [
+        [
+          "failed",
+          `<p class="app">`,
+          "This is shown in one position of the window alone; in the other there is a text that asks to turn the device.",
+        ],
+      ],
+    },
+    {
+      html: `<style>.wide { display: none } @media (orientation: landscape) { .tall { display: none } .wide { display: block } }</style><p class="wide">Slips one to four, side by side</p><p class="tall">Slips one to four</p>`,
+      finds: [],
+    },
     {
       html: `<style>@media (orientation: portrait) { main { padding: 1em } }</style><main>High water at six.</main>`,
       finds: [],

@@ -106,13 +106,19 @@ export const reflows = {
         : scene.page.index.byTag("body").slice(0, 1),
   judge,
   examples: [
-    { html: `<p>Haul-out is every Monday, when the tide is above three metres.</p>`, finds: [] },
+    {
+      html: `<p>Haul-out is every Monday, when the tide is above three metres.</p>`,
+      isSeen: true,
+      finds: [],
+    },
     {
       html: `<div style="overflow-x: auto"><table style="width: 700px"><tr><th>Slip<td>4</table></div>`,
+      isSeen: true,
       finds: [],
     },
     {
       html: `<form style="min-width: 560px"><label>Boat <input></label></form>`,
+      isSeen: true,
       finds: [
         [
           "failed",
@@ -123,6 +129,7 @@ export const reflows = {
     },
     {
       html: `<table style="width: 700px"><tr><th>Slip<td>4</table>`,
+      isSeen: true,
       finds: [
         [
           "cantTell",

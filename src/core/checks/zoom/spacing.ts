@@ -140,5 +140,37 @@ export const spacing = {
       ],
     },
     { html: `<h2 style="line-height: 1 !important">Slip 4</h2>`, finds: [] },
+    {
+      html: `<p style="width: 6em; height: 2.4em; line-height: 1.2; overflow: hidden">Slip 4 is free</p>`,
+      isSeen: true,
+      finds: [
+        [
+          "failed",
+          `<p style="width: 6em; height: 2.4em; line-height: 1.2; overflow: hidden">`,
+          "With more room between letters, words and lines, this text is cut off at the bottom: 7 pixels of it are lost.",
+        ],
+      ],
+    },
+    {
+      html: `<p style="min-height: 1.2em; line-height: 1.2; overflow: hidden">Slip 4</p>`,
+      isSeen: true,
+      finds: [],
+    },
+    {
+      html: `<p style="height: 2em; overflow: auto">Slip 4 is free from Monday to Friday, the whole day.</p>`,
+      isSeen: true,
+      finds: [],
+    },
+    {
+      html: `<p style="width: 160px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis">Slip 4 is free again</p>`,
+      isSeen: true,
+      finds: [
+        [
+          "cantTell",
+          `<p style="width: 160px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis">`,
+          "With more room between letters, words and lines, this text is cut short at the end of the line. Can the rest be had some other way?",
+        ],
+      ],
+    },
   ],
 } as const satisfies PageCheck;

@@ -71,5 +71,10 @@ export const textGrows = {
       html: `<style>p { font-size: min(3vw, 4vh) }</style><p>Slip 4</p>`,
       finds: [["failed", "<p>", "This text is sized min(3vw, 4vh): it does not grow when one zooms in."]],
     },
+    {
+      html: `<p style="height: 3em; width: 60vw; overflow: hidden">Slip 4 is free from Monday to Friday, the whole day and the night as well, whatever the tide.</p>`,
+      isSeen: true,
+      finds: [],
+    },
   ],
 } as const satisfies PageCheck;

@@ -1,0 +1,41 @@
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { afterAll, expect, test } from "vitest";
+import { audit, catalogue, nodeHost } from "../../../src/api.ts";
+
+const folder = mkdtempSync(path.join(os.tmpdir(), "keel-seen-"));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+const seen = catalogue.flatMap((check) =>
+  check.examples.flatMap((example, i) =>
+    example.isSeen === true && example.html !== undefined
+      ? [{ check, html: example.html, finds: example.finds, file: `${check.id}-${i}.html` }]
+      : [],
+  ),
+);
+for (const { file, html } of seen) writeFileSync(path.join(folder, file), html);
+
+const answer = audit(
+  seen.map(({ file }) => file),
+  { engine: "browser", outcomes: ["failed", "cantTell"], all: true, config: false },
+  { host: nodeHost({ workingDirectory: folder }) },
+);
+
+/** How large letters are hangs on the fonts of the machine. */
+const sizeless = (message: string): string => message.replace(/\d+ pixels/g, "so many pixels");
+
+test.each(seen.map(({ check, html, ...rest }) => ({ id: check.id, html, ...rest })))(
+  "$id finds in $html what it says, and nothing else",
+  async ({ id, file, finds }) => {
+    const { findings, problems } = await answer;
+    expect(problems).toEqual([]);
+    const own = findings.filter(({ subject, check }) => subject === file && check === id);
+    expect(own.map(({ outcome, element, message }) => [outcome, element.snippet, sizeless(message)])).toEqual(
+      finds.map(([outcome, element, message]) => [outcome, element, sizeless(message)]),
+    );
+    expect(own.every(({ repair, outcome }) => outcome !== "failed" || (repair?.summary ?? "") !== "")).toBe(
+      true,
+    );
+  },
+);
