@@ -9,6 +9,7 @@ import {
   notOpened,
   type Problem,
   pageGone,
+  takesTooLong,
   templateAlone,
 } from "../core/findings/problems.ts";
 import type { Engine, Workplace } from "../engine/engine.ts";
@@ -19,13 +20,19 @@ import { isTemplate } from "../read/read-engine.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { BrowserRun } from "./browser-run.ts";
-import { BrowserWindow, NotOpened } from "./browser-window.ts";
+import { BrowserWindow, NotOpened, WentElsewhere } from "./browser-window.ts";
 import { scrollThrough, stillAnimations, tryPresses, waitForRest } from "./inside.ts";
 import { installedBrowser } from "./installed.ts";
 import { otherLayouts } from "./other-layouts.ts";
 import { PageServer } from "./page-server.ts";
 import { lookAtTexts } from "./painted-texts.ts";
 import { type Looking, numberOf, type SeenDocument, seenPage } from "./seen-page.ts";
+
+/** How often a page may go to another by itself before it is given up. */
+const MOST_MOVES = 3;
+
+/** What a page takes beside its own time: pictures, and other sizes of the window. Milliseconds. */
+const FOR_LOOKING = 20_000;
 
 /** How many pages are open at once. */
 const WINDOWS = 2;
@@ -58,7 +65,10 @@ async function* collectSeen(
   const server = new PageServer(host, plan.roots);
   const look = async (page: PageFile): Promise<readonly Collected[]> => {
     try {
-      return await lookAt(page, plan, workplace, run, server, targets.length > 1);
+      const looked = lookAt(page, plan, workplace, run, server, targets.length > 1);
+      return await within(looked, plan.timeLimit * 1000 + FOR_LOOKING, [
+        unread(takesTooLong(page.name, plan.timeLimit)),
+      ]);
     } catch (error) {
       const reason = error instanceof Error ? error.message : String(error);
       const problem =
@@ -82,6 +92,17 @@ async function* collectSeen(
   }
 }
 
+/** What comes of some work, or something else where it takes too long. */
+async function within<T>(work: Promise<T>, milliseconds: number, otherwise: T): Promise<T> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<T>((done) => {
+    timer = setTimeout(() => done(otherwise), milliseconds);
+  });
+  // What is given up may still fail: nobody waits for it.
+  work.catch(() => undefined);
+  return Promise.race([work, late]).finally(() => clearTimeout(timer));
+}
+
 /** Opens one page, looks at it, and closes it again. */
 async function lookAt(
   page: PageFile,
@@ -91,56 +112,76 @@ async function lookAt(
   server: PageServer,
   isOneOfSeveral: boolean,
 ): Promise<readonly Collected[]> {
-  const collected: Collected[] = [];
-  const tell = (problem: Problem, isUnread: boolean) =>
-    collected.push({ kind: "problem", problem, isUnread });
   const local = page.address === undefined ? await localPage(page, plan, host, server) : null;
   if (local !== null && !local.ok)
     return [{ kind: "problem", problem: local.problem, isUnread: local.isUnread }];
+  const limit = plan.timeLimit * 1000;
   const window = await BrowserWindow.open(await run.context(), plan.device);
   try {
-    const limit = plan.timeLimit * 1000;
-    const { status, text } = await window.goTo(local?.address ?? page.address ?? "", limit);
-    if (status >= 400 && !plan.browser.anyStatus) tell(badStatus(page.name, status), true);
-    else if (!/html|^$/i.test(window.type)) tell(notHtml(page.name, window.type), true);
-    if (collected.length > 0) return collected;
-    const main = await window.mainFrame();
-    const hasScripts = /<script\b|\son[a-z]+\s*=/i.test(text);
-    await window.ask(main, scrollThrough);
-    const rests = await window.ask<boolean>(main, waitForRest, [
-      { value: hasScripts ? QUIET : 0 },
-      { value: hasScripts ? LEAST : 0 },
-      { value: Math.min(MOST, limit) },
-    ]);
-    if (!rests) tell(neverRests(page.name), false);
-    await window.ask(main, stillAnimations);
-    const looking: Looking = { page, plan, host, server, window };
-    const seen = await seenPage(looking, local?.text ?? text, () => otherLayouts(window, main, plan.device));
-    const [document] = seen.documents;
-    const { contrast } = plan.browser;
-    if (document !== undefined) await tryTargets(window, document);
-    if (document !== undefined && contrast !== null)
-      await lookAtTexts(window, document, textsToLookAt(document.unit.scene, contrast));
-    const units = seen.documents.map(({ unit }) => unit);
-    const unit: Unit = {
-      subject: {
-        id: page.name,
-        target: page.target,
-        kind: "page",
-        engine: "browser",
-        specimen: null,
-        state: "as loaded",
-      },
-      page,
-      isWritten: true,
-      texts: seen.texts,
-      documents: async () => ({ documents: units, texts: new Map(), problems: [], isComplete: true }),
-      driver: null,
-    };
-    return [...collected, { kind: "unit", unit, isOneOfSeveral }];
+    await window.goTo(local?.address ?? page.address ?? "", limit);
+    for (let moves = 0; ; moves++) {
+      const { status, text } = window.opened();
+      if (status >= 400 && !plan.browser.anyStatus) return [unread(badStatus(page.name, status))];
+      if (!/html|^$/i.test(window.type)) return [unread(notHtml(page.name, window.type))];
+      if (text.trim() === "") return [unread(emptyFile(page.name))];
+      try {
+        const { unit, problems } = await unitOf({ page, plan, host, server, window }, local?.text ?? text);
+        return [
+          ...problems.map((problem) => ({ kind: "problem", problem, isUnread: false }) as const),
+          { kind: "unit", unit, isOneOfSeveral },
+        ];
+      } catch (error) {
+        if (!(error instanceof WentElsewhere) || moves >= MOST_MOVES) throw error;
+        await window.follow(limit);
+      }
+    }
   } finally {
     await window.close();
   }
+}
+
+const unread = (problem: Problem): Collected => ({ kind: "problem", problem, isUnread: true });
+
+/** Waits until a page is at rest, and makes a unit of what it shows then. */
+async function unitOf(
+  looking: Looking,
+  text: string,
+): Promise<{ readonly unit: Unit; readonly problems: readonly Problem[] }> {
+  const { page, plan, window } = looking;
+  const { visits } = window;
+  const { id: main } = await window.frames();
+  const hasScripts = /<script\b|\son[a-z]+\s*=/i.test(text);
+  await window.ask(main, scrollThrough);
+  const rests = await window.ask<boolean>(main, waitForRest, [
+    { value: hasScripts ? QUIET : 0 },
+    { value: hasScripts ? LEAST : 0 },
+    { value: Math.min(MOST, plan.timeLimit * 1000) },
+  ]);
+  await window.ask(main, stillAnimations);
+  const seen = await seenPage(looking, text, () => otherLayouts(window, main, plan.device));
+  const [document] = seen.documents;
+  const { contrast } = plan.browser;
+  if (window.visits !== visits) throw new WentElsewhere();
+  if (document !== undefined) await tryTargets(window, document);
+  if (document !== undefined && contrast !== null)
+    await lookAtTexts(window, document, textsToLookAt(document.unit.scene, contrast));
+  const units = seen.documents.map(({ unit }) => unit);
+  const unit: Unit = {
+    subject: {
+      id: page.name,
+      target: page.target,
+      kind: "page",
+      engine: "browser",
+      specimen: null,
+      state: "as loaded",
+    },
+    page,
+    isWritten: true,
+    texts: seen.texts,
+    documents: async () => ({ documents: units, texts: new Map(), problems: [], isComplete: true }),
+    driver: null,
+  };
+  return { unit, problems: rests ? [] : [neverRests(page.name)] };
 }
 
 /** Notes where presses reach the targets of a document. */

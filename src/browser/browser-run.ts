@@ -98,6 +98,7 @@ async function start(installed: Installed, isRoot: boolean): Promise<Started> {
     throw error;
   }
   const running = browser;
+  await closeWhatPagesOpen(running);
   return {
     browser,
     async close() {
@@ -109,4 +110,13 @@ async function start(installed: Installed, isRoot: boolean): Promise<Started> {
       await leave();
     },
   };
+}
+
+/** Windows that pages open are closed at once: a dialog in one would hold up the page that opened it. */
+async function closeWhatPagesOpen(browser: Browser): Promise<void> {
+  const session = await browser.target().createCDPSession();
+  session.on("Target.targetCreated", ({ targetInfo: { targetId, openerId } }) => {
+    if (openerId !== undefined) void session.send("Target.closeTarget", { targetId }).catch(() => undefined);
+  });
+  await session.send("Target.setDiscoverTargets", { discover: true });
 }

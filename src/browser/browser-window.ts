@@ -1,6 +1,7 @@
 import type { BrowserContext, CDPSession, HTTPResponse, Page } from "puppeteer-core";
 import type { Device } from "../core/css/device.ts";
-import { numberOfElement } from "./inside.ts";
+import { decodeText } from "../readers/html/decode.ts";
+import { numbersOfElements } from "./inside.ts";
 
 /** How large a window is, and how finely it is drawn. */
 export interface WindowSize {
@@ -13,14 +14,28 @@ export interface WindowSize {
 export interface ServedText {
   readonly address: string;
   readonly text: string;
-  readonly type: string;
 }
 
 /** An argument as the protocol takes it. */
 export type Argument = { readonly value: unknown } | { readonly objectId: string };
 
+/** A frame with those in it, as the protocol names them. */
+export interface Frame {
+  readonly id: string;
+  readonly children: readonly Frame[];
+}
+
 /** Why a page could not be opened, in words. */
 export class NotOpened extends Error {}
+
+/** The page that was open has gone to another by itself. */
+export class WentElsewhere extends Error {}
+
+const refreshes = /<meta\b[^>]*\bhttp-equiv\s*=\s*["']?refresh/i;
+
+/** What the protocol says of a document that is no longer there. */
+const isGone =
+  /context was destroyed|Cannot find context|context with specified id|No frame (?:for|with) given id|Promise was collected|target navigated/i;
 
 /** The longest text that is kept of what is served, in characters. */
 const MOST_TEXT = 20_000_000;
@@ -35,6 +50,9 @@ export class BrowserWindow {
   readonly #worlds = new Map<string, number>();
   #document: HTTPResponse | null = null;
   #underWay = 0;
+  #page: { readonly text: string } | null = null;
+  /** How many pages were open in it so far. */
+  visits = 0;
 
   private constructor(context: BrowserContext, page: Page, session: CDPSession) {
     this.#context = context;
@@ -58,8 +76,8 @@ export class BrowserWindow {
     });
     if (!device.finePointer)
       await session.send("Emulation.setTouchEmulationEnabled", { enabled: true, maxTouchPoints: 1 });
+    await window.#keepPages();
     page.on("dialog", (dialog) => void dialog.dismiss().catch(() => undefined));
-    page.on("popup", (popup) => void popup?.close().catch(() => undefined));
     page.on("request", () => void window.#underWay++);
     page.on("requestfinished", () => void window.#underWay--);
     page.on("requestfailed", (request) => {
@@ -70,22 +88,54 @@ export class BrowserWindow {
     return window;
   }
 
+  /**
+   * Keeps the text of pages before their scripts run. A page that a refresh would take away is looked at as it stands:
+   * where its script leads elsewhere it is followed. HTML §4.2.5.3, "shared declarative refresh steps".
+   */
+  async #keepPages(): Promise<void> {
+    const { id: main } = await this.frames();
+    this.session.on("Fetch.requestPaused", ({ requestId, frameId, request, responseStatusCode = 0 }) => {
+      const decide = async () => {
+        if (frameId === main && this.#page !== null && refreshes.test(this.#page.text)) {
+          await this.session.send("Fetch.failRequest", { requestId, errorReason: "Aborted" });
+          return;
+        }
+        if (responseStatusCode >= 200 && (responseStatusCode < 300 || responseStatusCode >= 400)) {
+          const body = await this.session.send("Fetch.getResponseBody", { requestId }).catch(() => null);
+          const bytes = body === null ? null : Buffer.from(body.body, body.base64Encoded ? "base64" : "utf8");
+          const decoded = bytes === null ? null : decodeText(bytes, request.url, "html");
+          const text =
+            decoded?.ok === true && bytes !== null && bytes.length < MOST_TEXT ? decoded.value.text : "";
+          this.#texts.set(request.url, Promise.resolve({ address: request.url, text }));
+          if (frameId === main) {
+            this.#page = { text };
+            this.visits++;
+          }
+        }
+        await this.session.send("Fetch.continueResponse", { requestId });
+      };
+      decide().catch(() => undefined);
+    });
+    await this.session.send("Fetch.enable", {
+      patterns: [{ resourceType: "Document", requestStage: "Response" }],
+    });
+  }
+
   /** Texts that style and mark up: pages and stylesheets, as they were served. */
   #note(response: HTTPResponse): void {
     const request = response.request();
-    if (!/^(?:stylesheet|document)$/.test(request.resourceType())) return;
+    if (request.isNavigationRequest() && request.frame() === this.page.mainFrame()) this.#document = response;
+    if (request.resourceType() !== "stylesheet") return;
     const address = response.url();
     const status = response.status();
     if (status >= 300 && status < 400) return;
-    const type = response.headers()["content-type"] ?? "";
     this.#texts.set(
       address,
       response.text().then(
-        (text) => (text.length > MOST_TEXT ? null : { address, text, type }),
+        (text) => (text.length > MOST_TEXT ? null : { address, text }),
         () => null,
       ),
     );
-    if (request.isNavigationRequest() && request.frame() === this.page.mainFrame()) this.#document = response;
   }
 
   /**
@@ -102,21 +152,31 @@ export class BrowserWindow {
     } catch (error) {
       const message = error instanceof Error ? error.message : String(error);
       // What loads too slowly is judged as it stands once its document is there.
-      if (!/timeout/i.test(message) || this.#document === null) throw new NotOpened(message);
+      if (!/timeout/i.test(message)) throw new NotOpened(message);
+      if (this.#document === null)
+        throw new NotOpened(`nothing answered within ${Math.round(milliseconds / 1000)} seconds`);
     }
-    const served = this.#document === null ? null : await this.#texts.get(this.#document.url());
-    if (this.#document === null || served == null) throw new NotOpened("nothing was served");
-    return { status: this.#document.status(), text: served.text };
+    return this.opened();
+  }
+
+  /** What the page that is open now was served as. */
+  opened(): { readonly status: number; readonly text: string } {
+    if (this.#document === null || this.#page === null) throw new NotOpened("nothing was served");
+    return { status: this.#document.status(), text: this.#page.text };
+  }
+
+  /** Waits until a page that went elsewhere by itself is there, and forgets what was known of the one before. */
+  async follow(milliseconds: number): Promise<void> {
+    this.#worlds.clear();
+    await this.page
+      .waitForFunction(() => document.readyState === "complete", { timeout: milliseconds })
+      .catch(() => undefined);
+    this.#worlds.clear();
   }
 
   /** The type that the page was served as. */
   get type(): string {
     return this.#document?.headers()["content-type"] ?? "";
-  }
-
-  /** What was served at an address; null where nothing was. */
-  async served(address: string): Promise<ServedText | null> {
-    return (await this.#texts.get(address)) ?? null;
   }
 
   /** Every text that was served. */
@@ -143,13 +203,17 @@ export class BrowserWindow {
     run: (...args: never[]) => string | Promise<string>,
     args: readonly Argument[] = [],
   ): Promise<T> {
-    const { result, exceptionDetails } = await this.session.send("Runtime.callFunctionOn", {
-      functionDeclaration: run.toString(),
-      executionContextId: await this.#world(frame),
-      arguments: [...args],
-      returnByValue: true,
-      awaitPromise: true,
-    });
+    const { result, exceptionDetails } = await this.session
+      .send("Runtime.callFunctionOn", {
+        functionDeclaration: run.toString(),
+        executionContextId: await this.#world(frame),
+        arguments: [...args],
+        returnByValue: true,
+        awaitPromise: true,
+      })
+      .catch((error: unknown) => {
+        throw isGone.test(String(error)) ? new WentElsewhere() : error;
+      });
     if (exceptionDetails !== undefined)
       throw new Error(exceptionDetails.exception?.description ?? exceptionDetails.text);
     return JSON.parse(String(result.value)) as T;
@@ -164,27 +228,52 @@ export class BrowserWindow {
     return { objectId: object.objectId ?? "" };
   }
 
-  /** The number that an element of a frame was collected by; null for one that was not. */
-  async numberOf(frame: string, backendNodeId: number): Promise<number | null> {
-    const number = await this.ask<number>(frame, numberOfElement, [
-      await this.argument(frame, backendNodeId),
-    ]);
+  /** The number of the element that shows a frame, in the document around it; null for one that was not collected. */
+  async ownerOf(frameId: string, around: string): Promise<number | null> {
+    const { backendNodeId } = await this.session.send("DOM.getFrameOwner", { frameId });
+    const [number = -1] = await this.#numbersOf(around, [backendNodeId]);
     return number < 0 ? null : number;
   }
 
+  /** Hosts and their closed shadow roots in turn, in the page itself. */
+  async closedRoots(): Promise<readonly number[]> {
+    // Each node by itself: deep trees are more than the protocol takes.
+    await this.session.send("DOM.enable");
+    const { nodes } = await this.session.send("DOM.getFlattenedDocument", { depth: -1, pierce: true });
+    await this.session.send("DOM.disable");
+    return nodes.flatMap(({ backendNodeId, shadowRoots = [] }) =>
+      shadowRoots
+        .filter(({ shadowRootType }) => shadowRootType === "closed")
+        .flatMap((root) => [backendNodeId, root.backendNodeId]),
+    );
+  }
+
   /** The kinds of events that are listened for on the elements of a document, by their numbers. */
-  async listeners(frame: string, backendNodeId: number): Promise<ReadonlyMap<number, ReadonlySet<string>>> {
-    const { objectId = "" } = (await this.argument(frame, backendNodeId)) as { readonly objectId?: string };
-    const { listeners } = await this.session.send("DOMDebugger.getEventListeners", { objectId, depth: -1 });
-    const byNode = new Map<number, Set<string>>();
-    for (const { type, backendNodeId: node } of listeners)
-      if (node !== undefined) byNode.set(node, (byNode.get(node) ?? new Set()).add(type));
-    const found = new Map<number, ReadonlySet<string>>();
-    for (const [node, types] of byNode) {
-      const number = await this.numberOf(frame, node).catch(() => null);
-      if (number !== null) found.set(number, types);
-    }
-    return found;
+  async listeners(frame: string): Promise<ReadonlyMap<number, ReadonlySet<string>>> {
+    const { result } = await this.session.send("Runtime.evaluate", {
+      expression: "document",
+      contextId: await this.#world(frame),
+    });
+    const { listeners } = await this.session.send("DOMDebugger.getEventListeners", {
+      objectId: result.objectId ?? "",
+      depth: -1,
+    });
+    const types = new Map<number, Set<string>>();
+    for (const { type, backendNodeId } of listeners)
+      if (backendNodeId !== undefined)
+        types.set(backendNodeId, (types.get(backendNodeId) ?? new Set()).add(type));
+    const nodes = [...types.keys()];
+    const numbers = await this.#numbersOf(frame, nodes);
+    return new Map(numbers.map((number, i) => [number, types.get(nodes[i] ?? -1) ?? new Set()]));
+  }
+
+  /** The numbers that elements of a frame were collected by; -1 for one that was not. */
+  async #numbersOf(frame: string, nodes: readonly number[]): Promise<readonly number[]> {
+    if (nodes.length === 0) return [];
+    const args = await Promise.all(
+      nodes.map((node) => this.argument(frame, node).catch((): Argument => ({ value: null }))),
+    );
+    return this.ask<readonly number[]>(frame, numbersOfElements, args);
   }
 
   async #world(frameId: string): Promise<number> {
@@ -197,14 +286,13 @@ export class BrowserWindow {
     return world;
   }
 
-  async mainFrame(): Promise<string> {
+  async frames(): Promise<Frame> {
     const { frameTree } = await this.session.send("Page.getFrameTree");
-    return frameTree.frame.id;
-  }
-
-  /** Forgets the worlds: a page that went elsewhere has others. */
-  forgetWorlds(): void {
-    this.#worlds.clear();
+    const frameOf = ({ frame, childFrames = [] }: typeof frameTree): Frame => ({
+      id: frame.id,
+      children: childFrames.map(frameOf),
+    });
+    return frameOf(frameTree);
   }
 
   async close(): Promise<void> {

@@ -246,10 +246,11 @@ export async function scrollThrough(): Promise<string> {
   return JSON.stringify(steps);
 }
 
-/** The number that an element was collected by; -1 for none. */
-export function numberOfElement(element: Element): string {
+/** The numbers that elements were collected by; -1 for what was not. */
+export function numbersOfElements(...wanted: readonly Element[]): string {
   const { elements } = (globalThis as unknown as { keel: { elements: Element[] } }).keel;
-  return String(elements.indexOf(element));
+  const numbers = new Map(elements.map((element, number) => [element, number]));
+  return JSON.stringify(wanted.map((element) => numbers.get(element) ?? -1));
 }
 
 /** Has a style hold everywhere, shadow trees included, until it is taken away again. */

@@ -15,7 +15,7 @@ import { decodeText } from "../readers/html/decode.ts";
 import { readHtml } from "../readers/html/read-html.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { alignedPlaces } from "./aligned.ts";
-import type { Argument, BrowserWindow, ServedText } from "./browser-window.ts";
+import type { Argument, BrowserWindow, Frame, ServedText } from "./browser-window.ts";
 import { layoutFrom } from "./collected-layout.ts";
 import { type CollectedDocument, type CollectedLayout, collectDocument, collectLayout } from "./inside.ts";
 import type { PageServer } from "./page-server.ts";
@@ -52,15 +52,6 @@ export interface SeenPage {
 export const numberOf = ({ elementOf }: Snapshot, element: ElementNode): number | null =>
   elementOf.get(element)?.id ?? null;
 
-/** A document tree as the protocol has it. */
-interface ProtocolNode {
-  readonly backendNodeId: number;
-  readonly shadowRoots?: readonly (ProtocolNode & { readonly shadowRootType?: string })[];
-  readonly children?: readonly ProtocolNode[];
-  readonly contentDocument?: ProtocolNode;
-  readonly frameId?: string;
-}
-
 /** Layouts of the page under other conditions, by the frame they are of. */
 export type OtherLayouts = Partial<Record<"narrow" | "doubled" | "spaced" | "turned", CollectedLayout>>;
 
@@ -76,8 +67,7 @@ export async function seenPage(
   const texts = new Map<string, string>();
   const files = await shownFiles(await window.texts(), server, host);
   const options = sceneOptions(plan);
-  const main = await window.mainFrame();
-  const collected = await collectFrames(window, main);
+  const collected = await collectFrames(window);
   const layouts = await others();
   const documents: SeenDocument[] = [];
 
@@ -205,45 +195,25 @@ interface CollectedFrame {
   readonly frames: readonly CollectedFrame[];
 }
 
-async function collectFrames(window: BrowserWindow, main: string): Promise<CollectedFrame> {
-  const { root } = (await window.session.send("DOM.getDocument", { depth: -1, pierce: true })) as {
-    readonly root: ProtocolNode;
-  };
-  const collect = async (frameId: string, node: ProtocolNode, owner: number): Promise<CollectedFrame> => {
-    const { closed, frames } = partsOf(node);
+async function collectFrames(window: BrowserWindow): Promise<CollectedFrame> {
+  const collect = async (
+    { id, children }: Frame,
+    isMain: boolean,
+    owner: number,
+  ): Promise<CollectedFrame> => {
     const args: Argument[] = [];
-    for (const id of closed) args.push(await window.argument(frameId, id));
-    const document = await window.ask<CollectedDocument>(frameId, collectDocument, args);
-    const layout = await window.ask<CollectedLayout>(frameId, collectLayout);
-    const listeners = await window.listeners(frameId, node.backendNodeId);
-    const below: CollectedFrame[] = [];
-    for (const { backendNodeId, frameId: inner, contentDocument } of frames) {
-      if (inner === undefined || contentDocument === undefined) continue;
-      const number = await window.numberOf(frameId, backendNodeId);
-      if (number !== null) below.push(await collect(inner, contentDocument, number));
+    for (const node of isMain ? await window.closedRoots() : []) args.push(await window.argument(id, node));
+    const document = await window.ask<CollectedDocument>(id, collectDocument, args);
+    const layout = await window.ask<CollectedLayout>(id, collectLayout);
+    const listeners = await window.listeners(id);
+    const frames: CollectedFrame[] = [];
+    for (const child of children) {
+      const number = await window.ownerOf(child.id, id);
+      if (number !== null) frames.push(await collect(child, false, number));
     }
-    return { frameId, document, layout, listeners, owner, frames: below };
+    return { frameId: id, document, layout, listeners, owner, frames };
   };
-  return collect(main, root, -1);
-}
-
-/** The closed shadow roots of a document, each after its host, and its frames. */
-function partsOf(root: ProtocolNode): {
-  readonly closed: readonly number[];
-  readonly frames: readonly ProtocolNode[];
-} {
-  const closed: number[] = [];
-  const frames: ProtocolNode[] = [];
-  const stack: ProtocolNode[] = [root];
-  for (let node = stack.pop(); node !== undefined; node = stack.pop()) {
-    for (const shadow of node.shadowRoots ?? []) {
-      if (shadow.shadowRootType === "closed") closed.push(node.backendNodeId, shadow.backendNodeId);
-      if (shadow.shadowRootType !== "user-agent") stack.push(shadow);
-    }
-    if (node.contentDocument !== undefined) frames.push(node);
-    stack.push(...(node.children ?? []));
-  }
-  return { closed, frames };
+  return collect(await window.frames(), true, -1);
 }
 
 /** What each text that was served is shown as: the file here that it is, else its address. */

@@ -150,7 +150,8 @@ function attributesOf(element: LiveElement, source: SnapshotSource): ReadonlyMap
   switch (element.localName) {
     case "input":
       if (/^(?:checkbox|radio)$/.test(element.type)) put("checked", element.checked);
-      else if (element.type !== "file") set("value", element.value);
+      // Buttons without a value of their own show one of the browser's.
+      else if (!/^(?:file|submit|reset|button|image)$/.test(element.type)) set("value", element.value);
       break;
     case "option":
       put("selected", element.selected);
