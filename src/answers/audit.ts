@@ -100,7 +100,7 @@ export const auditAnew =
       trials: "none",
       isCached: false,
       runs: { pages: false, specimens: "none" },
-      browser: { ...plan.browser, isForPages: false },
+      browser: { ...plan.browser, isForPages: false, sitemaps: [] },
     };
     return { ...(await audit(trial, edited, { pages, workspace: fork })), workspace: fork };
   };

@@ -47,6 +47,8 @@ export async function collect(plan: ReadingPlan, host: Host, asking: Asking = {}
     const engine = engines.find((one) => one.takes(page, plan)) ?? readEngine;
     byEngine.set(engine, [...(byEngine.get(engine) ?? []), page]);
   }
+  // Its sitemaps say what else there is.
+  if (plan.browser.sitemaps.length > 0 && !byEngine.has(browserEngine)) byEngine.set(browserEngine, []);
   // What is read is told before what is mounted.
   const inOrder = engines.toReversed().filter((engine) => byEngine.has(engine));
   return {

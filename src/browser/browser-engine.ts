@@ -6,6 +6,7 @@ import {
   emptyFile,
   neverRests,
   notHtml,
+  nothingToWaitFor,
   notOpened,
   type Problem,
   pageGone,
@@ -13,7 +14,7 @@ import {
   templateAlone,
 } from "../core/findings/problems.ts";
 import type { Engine, Workplace } from "../engine/engine.ts";
-import { isComponentFile, type PageFile } from "../engine/targets.ts";
+import { addressName, isComponentFile, type PageFile } from "../engine/targets.ts";
 import type { Collected, Unit } from "../engine/unit.ts";
 import { pageBytes } from "../read/load-page.ts";
 import { isTemplate } from "../read/read-engine.ts";
@@ -21,12 +22,16 @@ import { decodeText } from "../readers/html/decode.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { BrowserRun } from "./browser-run.ts";
 import { BrowserWindow, NotOpened, WentElsewhere } from "./browser-window.ts";
+import { Crawl } from "./crawl.ts";
 import { scrollThrough, stillAnimations, tryPresses, waitForRest } from "./inside.ts";
 import { installedBrowser } from "./installed.ts";
 import { otherLayouts } from "./other-layouts.ts";
 import { PageServer } from "./page-server.ts";
 import { lookAtTexts } from "./painted-texts.ts";
 import { type Looking, numberOf, type SeenDocument, seenPage } from "./seen-page.ts";
+import { sitemapPages } from "./sitemap.ts";
+import { startProgram } from "./started-program.ts";
+import { Storage } from "./storage.ts";
 
 /** How often a page may go to another by itself before it is given up. */
 const MOST_MOVES = 3;
@@ -60,36 +65,103 @@ async function* collectSeen(
     yield { kind: "problem", problem: found.problem, isUnread: true };
     return;
   }
-  const isRoot = process.getuid?.() === 0;
-  const run = new BrowserRun(found.value, isRoot);
+  const { start, trustsAll, language, crawl: crawlPlan } = plan.browser;
+  const sitemaps = await listed(plan.browser.sitemaps, host.workingDirectory);
+  for (const problem of sitemaps.problems) yield { kind: "problem", problem, isUnread: true };
+  const pages = [...targets, ...sitemaps.pages];
+  const ready = start?.ready ?? pages.find(({ address }) => address !== undefined)?.address;
+  if (start !== null && ready === undefined) {
+    yield { kind: "problem", problem: nothingToWaitFor(start.command), isUnread: true };
+    return;
+  }
+  const program =
+    start === null ? null : await startProgram(start.command, ready ?? "", host.workingDirectory);
+  if (program !== null && !program.ok) {
+    yield { kind: "problem", problem: program.problem, isUnread: true };
+    return;
+  }
+  const run = new BrowserRun(found.value, { isRoot: process.getuid?.() === 0, trustsAll, language });
   const server = new PageServer(host, plan.roots);
+  const storage = new Storage(plan.browser, host);
+  const crawl = crawlPlan === null ? null : new Crawl(crawlPlan, pages, textAt);
   const look = async (page: PageFile): Promise<readonly Collected[]> => {
     try {
-      const looked = lookAt(page, plan, workplace, run, server, targets.length > 1);
-      return await within(looked, plan.timeLimit * 1000 + FOR_LOOKING, [
-        unread(takesTooLong(page.name, plan.timeLimit)),
-      ]);
+      const looked = lookAt(page, {
+        plan,
+        workplace,
+        run,
+        server,
+        storage,
+        isOneOfSeveral: pages.length > 1 || crawl !== null,
+      });
+      const late = [unread(takesTooLong(page.name, plan.timeLimit))];
+      return await within(looked, plan.timeLimit * 1000 + FOR_LOOKING, late);
     } catch (error) {
       const reason = error instanceof Error ? error.message : String(error);
-      const problem =
-        error instanceof NotOpened || !/Target closed|Session closed|Protocol error|detached/i.test(reason)
-          ? notOpened(page.name, plainReason(reason))
-          : pageGone(page.name);
-      return [{ kind: "problem", problem, isUnread: true }];
+      const isBroken =
+        !(error instanceof NotOpened) && /Target closed|Session closed|Protocol error|detached/i.test(reason);
+      return [unread(isBroken ? pageGone(page.name) : notOpened(page.name, plainReason(reason)))];
     }
   };
   try {
+    const read = await storage.read();
+    if (read !== null) yield unread(read);
     const ahead: Promise<readonly Collected[]>[] = [];
     let next = 0;
-    for (let done = 0; done < targets.length; done++) {
+    for (let done = 0; done < pages.length && read === null; done++) {
       signal?.throwIfAborted();
-      while (next < targets.length && ahead.length < WINDOWS) ahead.push(look(targets[next++] as PageFile));
-      onPage(targets[done] as PageFile, done, targets.length);
-      yield* (await ahead.shift()) ?? [];
+      while (next < pages.length && ahead.length < WINDOWS) ahead.push(look(pages[next++] as PageFile));
+      const page = pages[done] as PageFile;
+      onPage(page, done, pages.length);
+      const collected = (await ahead.shift()) ?? [];
+      for (const one of collected) {
+        if (one.kind !== "unit" || crawl === null || page.address === undefined) continue;
+        const [document] = (await one.unit.documents()).documents;
+        if (document !== undefined) pages.push(...(await crawl.from(page, document.scene)));
+      }
+      yield* collected;
     }
+    const kept = await storage.keep();
+    if (kept !== null) yield unread(kept);
   } finally {
-    await Promise.all([run.close(), server.close()]);
+    await Promise.all([run.close(), server.close(), program?.value.stop()]);
   }
+}
+
+/** The pages that sitemaps list, each as a target of its own. */
+async function listed(
+  sitemaps: readonly string[],
+  tree: string,
+): Promise<{ readonly pages: readonly PageFile[]; readonly problems: readonly Problem[] }> {
+  const pages: PageFile[] = [];
+  const problems: Problem[] = [];
+  for (const sitemap of sitemaps) {
+    const found = await sitemapPages(sitemap, bytesAt);
+    if (!found.ok) problems.push(found.problem);
+    for (const address of found.ok ? found.value : []) {
+      const name = addressName(address);
+      if (name !== null && !pages.some((page) => page.name === name))
+        pages.push({ target: sitemap, isNamed: false, path: null, address, name, tree });
+    }
+  }
+  return { pages, problems };
+}
+
+/** How long a list of pages may take to come, in milliseconds. */
+const FETCH_TIME = 15_000;
+
+async function bytesAt(address: string): Promise<Uint8Array | null> {
+  try {
+    const response = await fetch(address, { signal: AbortSignal.timeout(FETCH_TIME) });
+    return response.ok ? new Uint8Array(await response.arrayBuffer()) : null;
+  } catch {
+    return null;
+  }
+}
+
+async function textAt(address: string): Promise<string | null> {
+  const bytes = await bytesAt(address);
+  return bytes === null ? null : new TextDecoder().decode(bytes);
 }
 
 /** What comes of some work, or something else where it takes too long. */
@@ -103,22 +175,38 @@ async function within<T>(work: Promise<T>, milliseconds: number, otherwise: T): 
   return Promise.race([work, late]).finally(() => clearTimeout(timer));
 }
 
+/** Where and how pages are looked at. */
+interface At {
+  readonly plan: ReadingPlan;
+  readonly workplace: Workplace;
+  readonly run: BrowserRun;
+  readonly server: PageServer;
+  readonly storage: Storage;
+  readonly isOneOfSeveral: boolean;
+}
+
 /** Opens one page, looks at it, and closes it again. */
 async function lookAt(
   page: PageFile,
-  plan: ReadingPlan,
-  { host }: Workplace,
-  run: BrowserRun,
-  server: PageServer,
-  isOneOfSeveral: boolean,
+  { plan, workplace: { host }, run, server, storage, isOneOfSeveral }: At,
 ): Promise<readonly Collected[]> {
   const local = page.address === undefined ? await localPage(page, plan, host, server) : null;
   if (local !== null && !local.ok)
     return [{ kind: "problem", problem: local.problem, isUnread: local.isUnread }];
   const limit = plan.timeLimit * 1000;
-  const window = await BrowserWindow.open(await run.context(), plan.device);
+  const address = local?.address ?? page.address ?? "";
+  const { origin } = new URL(address);
+  const context = await run.context();
+  await storage.give(context);
+  const window = await BrowserWindow.open(
+    context,
+    plan.device,
+    plan.browser,
+    page.address === undefined ? null : origin,
+  );
   try {
-    await window.goTo(local?.address ?? page.address ?? "", limit);
+    await storage.fill(window, origin);
+    await window.goTo(address, limit);
     for (let moves = 0; ; moves++) {
       const { status, text } = window.opened();
       if (status >= 400 && !plan.browser.anyStatus) return [unread(badStatus(page.name, status))];
@@ -136,6 +224,7 @@ async function lookAt(
       }
     }
   } finally {
+    await storage.note(context, window);
     await window.close();
   }
 }

@@ -19,16 +19,24 @@ const FLAGS = [
   "--disable-features=IsolateOrigins,site-per-process,Translate,MediaRouter,OptimizationHints",
 ];
 
+/** How a browser is started. */
+export interface Launching {
+  readonly isRoot: boolean;
+  readonly trustsAll: boolean;
+  /** The language that pages are asked for; null for its own. */
+  readonly language: string | null;
+}
+
 /** A browser that runs for as long as some targets are looked at; started when it is first needed, and once more where it dies. */
 export class BrowserRun {
   readonly #installed: Installed;
-  readonly #isRoot: boolean;
+  readonly #how: Launching;
   #starting: Promise<Started> | null = null;
   #restarts = 0;
 
-  constructor(installed: Installed, isRoot: boolean) {
+  constructor(installed: Installed, how: Launching) {
     this.#installed = installed;
-    this.#isRoot = isRoot;
+    this.#how = how;
   }
 
   /** The name and version that it goes by. */
@@ -45,12 +53,12 @@ export class BrowserRun {
   }
 
   async #started(): Promise<Started> {
-    this.#starting ??= start(this.#installed, this.#isRoot);
+    this.#starting ??= start(this.#installed, this.#how);
     const started = await this.#starting;
     if (started.browser.connected || this.#restarts > 0) return started;
     this.#restarts++;
     await started.close();
-    this.#starting = start(this.#installed, this.#isRoot);
+    this.#starting = start(this.#installed, this.#how);
     return this.#starting;
   }
 
@@ -67,7 +75,7 @@ interface Started {
   close(): Promise<void>;
 }
 
-async function start(installed: Installed, isRoot: boolean): Promise<Started> {
+async function start(installed: Installed, { isRoot, trustsAll, language }: Launching): Promise<Started> {
   const { default: puppeteer } = await import("puppeteer-core");
   const profile = await mkdtemp(path.join(os.tmpdir(), "keel-browser-"));
   let browser: Browser | null = null;
@@ -87,7 +95,12 @@ async function start(installed: Installed, isRoot: boolean): Promise<Started> {
       headless: true,
       userDataDir: profile,
       // The system's own wall between pages and the machine is not to be had as root.
-      args: [...FLAGS, ...(isRoot ? ["--no-sandbox"] : [])],
+      args: [
+        ...FLAGS,
+        ...(isRoot ? ["--no-sandbox"] : []),
+        ...(language === null ? [] : [`--lang=${language}`, `--accept-lang=${language}`]),
+      ],
+      acceptInsecureCerts: trustsAll,
       defaultViewport: null,
       handleSIGINT: false,
       handleSIGTERM: false,

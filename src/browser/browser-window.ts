@@ -1,6 +1,7 @@
 import type { BrowserContext, CDPSession, HTTPResponse, Page } from "puppeteer-core";
 import type { Device } from "../core/css/device.ts";
 import { decodeText } from "../readers/html/decode.ts";
+import type { BrowserPlan } from "../settings/plan.ts";
 import { numbersOfElements } from "./inside.ts";
 
 /** How large a window is, and how finely it is drawn. */
@@ -60,7 +61,12 @@ export class BrowserWindow {
     this.session = session;
   }
 
-  static async open(context: BrowserContext, device: Device): Promise<BrowserWindow> {
+  static async open(
+    context: BrowserContext,
+    device: Device,
+    { forcesColours, headers }: Pick<BrowserPlan, "forcesColours" | "headers">,
+    origin: string | null,
+  ): Promise<BrowserWindow> {
     const page = await context.newPage();
     const session = await page.createCDPSession();
     const window = new BrowserWindow(context, page, session);
@@ -71,12 +77,13 @@ export class BrowserWindow {
     await session.send("Emulation.setEmulatedMedia", {
       features: [
         { name: "prefers-color-scheme", value: device.colourScheme },
+        { name: "forced-colors", value: forcesColours ? "active" : "none" },
         { name: "prefers-reduced-motion", value: device.reducedMotion ? "reduce" : "no-preference" },
       ],
     });
     if (!device.finePointer)
       await session.send("Emulation.setTouchEmulationEnabled", { enabled: true, maxTouchPoints: 1 });
-    await window.#keepPages();
+    await window.#keepPages(headers, origin);
     page.on("dialog", (dialog) => void dialog.dismiss().catch(() => undefined));
     page.on("request", () => void window.#underWay++);
     page.on("requestfinished", () => void window.#underWay--);
@@ -92,10 +99,20 @@ export class BrowserWindow {
    * Keeps the text of pages before their scripts run. A page that a refresh would take away is looked at as it stands:
    * where its script leads elsewhere it is followed. HTML §4.2.5.3, "shared declarative refresh steps".
    */
-  async #keepPages(): Promise<void> {
+  async #keepPages(headers: ReadonlyMap<string, string>, origin: string | null): Promise<void> {
     const { id: main } = await this.frames();
-    this.session.on("Fetch.requestPaused", ({ requestId, frameId, request, responseStatusCode = 0 }) => {
+    this.session.on("Fetch.requestPaused", ({ requestId, frameId, request, responseStatusCode }) => {
       const decide = async () => {
+        if (responseStatusCode === undefined) {
+          // Secrets go to the site that they are for, and to nobody else.
+          const own = new URL(request.url).origin === origin ? [...headers] : [];
+          const all = [...Object.entries(request.headers), ...own];
+          await this.session.send("Fetch.continueRequest", {
+            requestId,
+            headers: all.map(([name, value]) => ({ name, value })),
+          });
+          return;
+        }
         if (frameId === main && this.#page !== null && refreshes.test(this.#page.text)) {
           await this.session.send("Fetch.failRequest", { requestId, errorReason: "Aborted" });
           return;
@@ -117,7 +134,12 @@ export class BrowserWindow {
       decide().catch(() => undefined);
     });
     await this.session.send("Fetch.enable", {
-      patterns: [{ resourceType: "Document", requestStage: "Response" }],
+      patterns: [
+        { resourceType: "Document", requestStage: "Response" },
+        ...(headers.size > 0 && origin !== null
+          ? [{ urlPattern: `${origin}/*`, requestStage: "Request" as const }]
+          : []),
+      ],
     });
   }
 

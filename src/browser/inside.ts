@@ -404,3 +404,13 @@ export function tryPresses(numbers: readonly number[]): string {
   scrollTo({ left: start[0], top: start[1], behavior: "instant" });
   return JSON.stringify(found);
 }
+
+/** What the origin of the page has stored. */
+export function storedHere(): string {
+  const items: Record<string, string> = {};
+  for (let i = 0; i < localStorage.length; i++) {
+    const key = localStorage.key(i);
+    if (key !== null) items[key] = localStorage.getItem(key) ?? "";
+  }
+  return JSON.stringify({ origin: location.origin, items });
+}

@@ -107,6 +107,63 @@ export const engineOptions = {
     type: "boolean",
     describe: "Judge pages too that answer with an error (404, 500)",
   },
+  pages: {
+    type: "string",
+    array: true,
+    nargs: 1,
+    requiresArg: true,
+    describe: "A file that lists pages or addresses, one a line",
+  },
+  sitemap: {
+    type: "string",
+    array: true,
+    nargs: 1,
+    requiresArg: true,
+    describe: "The address of a sitemap: all pages that it lists",
+  },
+  crawl: {
+    type: "boolean",
+    describe: "Follow links to other pages of the same origin, as far as robots.txt lets",
+  },
+  most: { type: "number", requiresArg: true, describe: "With --crawl: how many pages at most (50)" },
+  within: { type: "string", requiresArg: true, describe: "With --crawl: only paths that fit this: /docs/**" },
+  not: { type: "string", requiresArg: true, describe: "With --crawl: no paths that fit this: /archive/**" },
+  start: {
+    type: "string",
+    requiresArg: true,
+    describe: 'Start this program first, and end it afterwards: --start "npm run dev"',
+  },
+  ready: {
+    type: "string",
+    requiresArg: true,
+    describe: "With --start: the address that tells when it can be looked at (the first page)",
+  },
+  header: {
+    type: "string",
+    array: true,
+    nargs: 1,
+    requiresArg: true,
+    describe: 'Send this with every request to the origin of the page: "Name: value"',
+  },
+  storage: {
+    type: "string",
+    requiresArg: true,
+    describe: "Cookies and storage that --keep-storage has written",
+  },
+  "keep-storage": {
+    type: "string",
+    requiresArg: true,
+    describe: "Write the cookies and storage of the last page to this file",
+  },
+  "trust-all": {
+    type: "boolean",
+    describe: "Take certificates that nobody vouches for, of your own test hosts",
+  },
+  language: { type: "string", requiresArg: true, describe: "Ask pages for this language: de, fr-CH" },
+  "forced-colours": {
+    type: "boolean",
+    describe: "As in a mode of high contrast that forces its own colours",
+  },
   "run-specimens": {
     type: "boolean",
     describe:
@@ -153,6 +210,20 @@ export const readingOf = (args: ReadingArguments): ReadingOptions => ({
   timeLimit: args["time-limit"],
   browser: args.browser,
   anyStatus: args["any-status"],
+  pageLists: args.pages,
+  sitemaps: args.sitemap,
+  crawl: args.crawl,
+  most: args.most,
+  within: args.within,
+  not: args.not,
+  start: args.start,
+  ready: args.ready,
+  headers: args.header,
+  storage: args.storage,
+  keepStorage: args["keep-storage"],
+  trustAll: args["trust-all"],
+  language: args.language,
+  forcedColours: args["forced-colours"],
 });
 
 /** The targets as settings know them: `-` for standard input. */

@@ -1,6 +1,7 @@
 import path from "node:path";
 import { componentEndings, componentFormatOf, endsIn } from "../core/document/component-formats.ts";
 import {
+  listsNothing,
   noMatch,
   noPages,
   notAnAddress,
@@ -8,6 +9,7 @@ import {
   notFound,
   onlyTried,
   type Problem,
+  unreadable,
 } from "../core/findings/problems.ts";
 import type { Host } from "../host/host.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
@@ -32,7 +34,7 @@ export interface PageFile {
 }
 
 /** What of a plan says which files are asked for. */
-export type TargetRequest = Pick<ReadingPlan, "targets" | "stdinName" | "isSkipped">;
+export type TargetRequest = Pick<ReadingPlan, "targets" | "pageLists" | "stdinName" | "isSkipped">;
 
 export interface FoundPages {
   readonly pages: readonly PageFile[];
@@ -82,7 +84,7 @@ export const shownName = (host: Host, file: string): string =>
  * @param extensions the endings of files that are taken from folders and globs
  */
 export async function findPages(
-  { targets, stdinName, isSkipped }: TargetRequest,
+  { targets, pageLists, stdinName, isSkipped }: TargetRequest,
   host: Host,
   extensions: readonly string[] = [...pageExtensions, ...componentExtensions],
 ): Promise<FoundPages> {
@@ -98,7 +100,16 @@ export async function findPages(
       pages.set(file, { target, isNamed, path: file, name: shownName(host, file), tree });
     else if (isNamed) pages.set(file, { ...known, isNamed });
   };
-  for (const named of targets.length === 0 ? ["."] : targets) {
+  const listed: string[] = [];
+  for (const file of pageLists) {
+    const read = await host.files.read(file);
+    const lines = read.ok ? new TextDecoder().decode(read.bytes).split(/\r?\n/) : [];
+    const pagesIn = lines.map((line) => line.trim()).filter((line) => line !== "" && !line.startsWith("#"));
+    if (!read.ok) problems.push(unreadable(shownName(host, file), read.reason));
+    else if (pagesIn.length === 0) problems.push(listsNothing(shownName(host, file)));
+    listed.push(...pagesIn);
+  }
+  for (const named of [...targets, ...listed]) {
     const [, file, part] = /^(.*\.specimen\.[jt]sx?)#(.+)$/i.exec(named) ?? [];
     if (file !== undefined && part !== undefined) {
       const full = path.resolve(host.workingDirectory, file);

@@ -20,6 +20,27 @@ export interface ReadingOptions {
   readonly browser?: string | undefined;
   /** Whether pages are judged that answer with an error. */
   readonly anyStatus?: boolean | undefined;
+  /** Files that list pages, one a line. */
+  readonly pageLists?: readonly string[] | undefined;
+  /** Addresses of sitemaps. */
+  readonly sitemaps?: readonly string[] | undefined;
+  /** Whether pages are followed to others of their origin; how many at most, and which by their paths. */
+  readonly crawl?: boolean | undefined;
+  readonly most?: number | undefined;
+  readonly within?: string | undefined;
+  readonly not?: string | undefined;
+  /** A program that serves the pages, and the address that tells when it does; the first page when not given. */
+  readonly start?: string | undefined;
+  readonly ready?: string | undefined;
+  /** What is sent with every request to the origin of a page: `Name: value`. */
+  readonly headers?: readonly string[] | undefined;
+  /** Where cookies and storage are read from, and where they are kept afterwards. */
+  readonly storage?: string | undefined;
+  readonly keepStorage?: string | undefined;
+  /** Whether certificates are taken that nobody vouches for. */
+  readonly trustAll?: boolean | undefined;
+  readonly language?: string | undefined;
+  readonly forcedColours?: boolean | undefined;
   /** Whether specimens are run that targets do not name but hold; as the configuration says where it is not given. */
   readonly runSpecimens?: boolean | undefined;
   /** How long the scripts and keys of one page or specimen may take, in seconds. */

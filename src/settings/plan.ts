@@ -23,6 +23,15 @@ export interface Runs {
   readonly specimens: "none" | "named" | "own" | "all";
 }
 
+/** Which pages are met from those that are named. */
+export interface CrawlPlan {
+  /** How many at most, those that are named among them. */
+  readonly most: number;
+  /** Globs of paths that are looked at, and that are not; null for all, and none. */
+  readonly within: string | null;
+  readonly not: string | null;
+}
+
 /** How pages are opened in a browser: addresses always are. */
 export interface BrowserPlan {
   /** Whether pages that lie here are opened too. */
@@ -31,6 +40,23 @@ export interface BrowserPlan {
   readonly named: string | null;
   /** Whether pages are judged that answer with an error. */
   readonly anyStatus: boolean;
+  /** A program that serves what is looked at, and the address that tells when it does; null for none. */
+  readonly start: { readonly command: string; readonly ready: string | null } | null;
+  /** Addresses of sitemaps whose pages are looked at. */
+  readonly sitemaps: readonly string[];
+  /** How pages are followed to others; null where they are not. */
+  readonly crawl: CrawlPlan | null;
+  /** What is sent with every request to the origin of a page. */
+  readonly headers: ReadonlyMap<string, string>;
+  /** Where cookies and storage are read from, and kept; absolute. Null for nowhere. */
+  readonly storage: string | null;
+  readonly keepsStorage: string | null;
+  /** Whether certificates are taken that nobody vouches for. */
+  readonly trustsAll: boolean;
+  /** The language that pages are asked for, as a tag; null for the browser's own. */
+  readonly language: string | null;
+  /** Whether colours are forced, as in a high-contrast mode. */
+  readonly forcesColours: boolean;
   /** The contrast that texts must have that pictures are taken of; null for no pictures. */
   readonly contrast: { readonly large: number; readonly small: number } | null;
 }
@@ -47,6 +73,8 @@ export interface ColourPlan {
 /** What is read, within which limits, and what is shown of it: all that a unit needs to be what it is in every command. */
 export interface ReadingPlan extends ColourPlan {
   readonly targets: readonly string[];
+  /** Files that list targets, one a line; absolute. */
+  readonly pageLists: readonly string[];
   /** What is to be said of the plan itself. */
   readonly remarks: readonly Problem[];
   readonly stdinName: string;
@@ -226,7 +254,10 @@ function settledReading(
   const named = settlement.settle(
     "targets",
     "targets",
-    targets.length === 0 ? undefined : targets,
+    // Pages of sitemaps and lists are targets enough.
+    targets.length === 0 && options.sitemaps === undefined && options.pageLists === undefined
+      ? undefined
+      : targets,
     config.targets?.map(fromHere),
     ["."],
   );
@@ -246,6 +277,10 @@ function settledReading(
   if (size === null) return refusal(`--window ${window} is no size; write it as 390x844`);
   const timeLimit = options.timeLimit ?? 30;
   if (!(timeLimit > 0)) return refusal("--time-limit must be a number of seconds above 0");
+  const { most = 50 } = options;
+  if (!(Number.isInteger(most) && most > 0)) return refusal("--most must be a whole number above 0");
+  const headers = headersOf(options.headers ?? []);
+  if (!headers.ok) return headers;
   const colours = settledColours(options, settlement);
   if (!colours.ok) return colours;
   settlement.note("palette", config.palette);
@@ -278,6 +313,7 @@ function settledReading(
     ok: true,
     value: {
       targets: named,
+      pageLists: (options.pageLists ?? []).map((file) => path.resolve(workingDirectory, file)),
       stdinName: options.stdinName ?? "standard-input.html",
       isSkipped: (file) => isSkipped(path.relative(base, file).split(path.sep).join("/")),
       roots,
@@ -311,6 +347,17 @@ function settledReading(
           null,
         ),
         anyStatus: options.anyStatus === true,
+        start: options.start === undefined ? null : { command: options.start, ready: options.ready ?? null },
+        sitemaps: options.sitemaps ?? [],
+        crawl:
+          options.crawl === true ? { most, within: options.within ?? null, not: options.not ?? null } : null,
+        headers: headers.value,
+        storage: options.storage === undefined ? null : path.resolve(workingDirectory, options.storage),
+        keepsStorage:
+          options.keepStorage === undefined ? null : path.resolve(workingDirectory, options.keepStorage),
+        trustsAll: options.trustAll === true,
+        language: options.language ?? null,
+        forcesColours: options.forcedColours === true,
         contrast: null,
       },
       remarks: loaded === null && unused !== null ? [configNotRun(unused)] : [],
@@ -318,6 +365,17 @@ function settledReading(
       timeLimit,
     },
   };
+}
+
+/** RFC 9110 §5: a name, a colon, a value. */
+function headersOf(written: readonly string[]): Result<ReadonlyMap<string, string>> {
+  const headers = new Map<string, string>();
+  for (const line of written) {
+    const match = /^([!#$%&'*+.^_`|~\w-]+):\s*(\S.*)$/.exec(line);
+    if (match === null) return refusal('--header takes a name and a value, as in "Accept-Language: de"');
+    headers.set((match[1] ?? "").toLowerCase(), match[2] ?? "");
+  }
+  return { ok: true, value: headers };
 }
 
 const runsOf = ({ engine, runSpecimens }: ReadingOptions, configured: "run" | "count"): Runs => {

@@ -12,7 +12,7 @@ const files = {
 
 const pagesOf = async (...targets: string[]) => {
   const found = await findPages(
-    { targets, stdinName: "page.html", isSkipped: () => false },
+    { targets, stdinName: "page.html", pageLists: [], isSkipped: () => false },
     memoryHost(files),
   );
   return {

@@ -34,6 +34,8 @@ export const onlyTried = (files: number): Problem =>
     "",
     `${countOf(files, "file that tries components (a test, a story) was", "files that try components (tests, stories) were")} passed over. Name one to audit it.`,
   );
+export const listsNothing = (target: string): Problem =>
+  problem(target, "Lists no page. Write one a line: a file, or an address.");
 export const notAnAddress = (target: string): Problem =>
   problem(target, "Is no address. Write it as http://localhost:5173/.");
 export const notOpened = (target: string, reason: string): Problem =>
@@ -45,6 +47,22 @@ export const badStatus = (target: string, status: number): Problem =>
   );
 export const notHtml = (target: string, type: string): Problem =>
   problem(target, `Was served as ${type === "" ? "nothing that is named" : type}, which is no page in HTML.`);
+export const notASitemap = (target: string): Problem =>
+  problem(
+    target,
+    "No sitemap was found there: it lists no page. Check the address, or list pages in a file with --pages.",
+  );
+export const notStarted = (command: string, reason: string, lines: readonly string[]): Problem =>
+  problem(
+    command,
+    `Could not be started: ${reason}.${lines.length === 0 ? " It printed nothing." : ` Its last lines: ${lines.join(" / ")}`}`,
+  );
+export const nothingToWaitFor = (command: string): Problem =>
+  problem(command, "Was not started: nothing says when it is ready. Name an address with --ready.");
+export const storageUnreadable = (file: string, reason: string): Problem =>
+  problem(file, `Holds no storage of a browser (${reason}). Write one with --keep-storage.`);
+export const notKept = (file: string, reason: string): Problem =>
+  problem(file, `Could not be written (${reason}).`);
 export const neverRests = (target: string): Problem =>
   problem(target, "Goes on changing by itself: it was judged as it stood.");
 export const pageGone = (target: string): Problem =>
