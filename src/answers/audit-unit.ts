@@ -195,9 +195,9 @@ const noTally = { failed: 0, cantTell: 0, passed: 0 };
 const keyOf = ({ check, element }: Finding): string =>
   `${check} ${element.source?.file} ${element.source?.start}`;
 
-/** A finding in a document that stands in an attribute: it has its place there, and nothing is edited by it. */
+/** A finding in a document that is no file: it has its place where that has it, and nothing is edited by it. */
 const inFile = (finding: Finding, document: UnitDocument): Finding =>
-  isWrittenInside(document)
+  document.isServed === true || isWrittenInside(document)
     ? {
         ...finding,
         source: placeIn(document, finding.source),

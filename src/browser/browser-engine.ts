@@ -20,6 +20,7 @@ import { pageBytes } from "../read/load-page.ts";
 import { isTemplate } from "../read/read-engine.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
+import { bytesAtAddress, textAtAddress } from "./ask-address.ts";
 import { BrowserRun } from "./browser-run.ts";
 import { BrowserWindow, NotOpened, WentElsewhere } from "./browser-window.ts";
 import { Crawl } from "./crawl.ts";
@@ -83,7 +84,7 @@ async function* collectSeen(
   const run = new BrowserRun(found.value, { isRoot: process.getuid?.() === 0, trustsAll, language });
   const server = new PageServer(host, plan.roots);
   const storage = new Storage(plan.browser, host);
-  const crawl = crawlPlan === null ? null : new Crawl(crawlPlan, pages, textAt);
+  const crawl = crawlPlan === null ? null : new Crawl(crawlPlan, pages, textAtAddress);
   const look = async (page: PageFile): Promise<readonly Collected[]> => {
     try {
       const looked = lookAt(page, {
@@ -136,7 +137,7 @@ async function listed(
   const pages: PageFile[] = [];
   const problems: Problem[] = [];
   for (const sitemap of sitemaps) {
-    const found = await sitemapPages(sitemap, bytesAt);
+    const found = await sitemapPages(sitemap, bytesAtAddress);
     if (!found.ok) problems.push(found.problem);
     for (const address of found.ok ? found.value : []) {
       const name = addressName(address);
@@ -145,23 +146,6 @@ async function listed(
     }
   }
   return { pages, problems };
-}
-
-/** How long a list of pages may take to come, in milliseconds. */
-const FETCH_TIME = 15_000;
-
-async function bytesAt(address: string): Promise<Uint8Array | null> {
-  try {
-    const response = await fetch(address, { signal: AbortSignal.timeout(FETCH_TIME) });
-    return response.ok ? new Uint8Array(await response.arrayBuffer()) : null;
-  } catch {
-    return null;
-  }
-}
-
-async function textAt(address: string): Promise<string | null> {
-  const bytes = await bytesAt(address);
-  return bytes === null ? null : new TextDecoder().decode(bytes);
 }
 
 /** What comes of some work, or something else where it takes too long. */

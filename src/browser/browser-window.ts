@@ -241,6 +241,19 @@ export class BrowserWindow {
     return JSON.parse(String(result.value)) as T;
   }
 
+  /** Runs one of our functions among the scripts of the page; null where they keep it from answering. */
+  async askAmongScripts<T>(run: () => string): Promise<T | null> {
+    const { result } = await this.session.send("Runtime.evaluate", {
+      expression: `(${run.toString()})()`,
+      returnByValue: true,
+    });
+    try {
+      return JSON.parse(String(result.value)) as T;
+    } catch {
+      return null;
+    }
+  }
+
   /** An object of the document as an argument in our world. */
   async argument(frame: string, backendNodeId: number): Promise<Argument> {
     const { object } = await this.session.send("DOM.resolveNode", {

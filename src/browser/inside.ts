@@ -24,6 +24,8 @@ export interface CollectedDocument {
 export function collectDocument(...closed: readonly (Element | ShadowRoot)[]): string {
   const elements: Element[] = [];
   (globalThis as unknown as { keel: unknown }).keel = { elements };
+  let plain = -1;
+  let closedAround = 0;
   const closedOf = new Map<unknown, ShadowRoot>();
   for (let i = 0; i + 1 < closed.length; i += 2) closedOf.set(closed[i], closed[i + 1] as ShadowRoot);
   const rulesOf = (sheet: CSSStyleSheet | null | undefined) => {
@@ -48,12 +50,18 @@ export function collectDocument(...closed: readonly (Element | ShadowRoot)[]): s
   };
   const elementOf = (element: Element): unknown => {
     const id = elements.push(element) - 1;
+    const mark = closedAround === 0 ? ++plain : undefined;
     const shadow = element.shadowRoot ?? closedOf.get(element) ?? null;
+    const isClosed = shadow !== null && element.shadowRoot === null;
+    if (isClosed) closedAround++;
+    const inShadow = shadow === null ? [] : nodesOf(shadow);
+    if (isClosed) closedAround--;
     const any = element as unknown as Record<string, unknown>;
     const tag = element.localName;
     return {
       nodeType: 1,
       id,
+      mark,
       localName: tag,
       namespaceURI: element.namespaceURI,
       attributes: [...element.attributes].map(({ name, value }) => ({ name, value })),
@@ -63,7 +71,7 @@ export function collectDocument(...closed: readonly (Element | ShadowRoot)[]): s
           : {
               mode: shadow.mode,
               delegatesFocus: shadow.delegatesFocus,
-              childNodes: nodesOf(shadow),
+              childNodes: inShadow,
               adoptedStyleSheets: adopted(shadow),
             },
       childNodes: nodesOf(element),
@@ -413,4 +421,79 @@ export function storedHere(): string {
     if (key !== null) items[key] = localStorage.getItem(key) ?? "";
   }
   return JSON.stringify({ origin: location.origin, items });
+}
+
+/** Where a development build says that an element was written: a file, or a place in a module as it is served. */
+export interface ElementMark {
+  /** The number of the element among those outside closed shadow trees. */
+  readonly element: number;
+  readonly tag: string;
+  readonly file?: string;
+  readonly module?: string;
+  /** From 1. */
+  readonly line: number;
+  /** From 0. */
+  readonly column: number;
+}
+
+/** Reads the marks that development builds leave on elements. It runs among the scripts of the page, which know them alone. */
+export function readMarks(): string {
+  const marks: unknown[] = [];
+  let number = -1;
+  const ofReact = (element: Record<string, unknown>) => {
+    const key = Object.keys(element).find((name) => name.startsWith("__reactFiber$"));
+    const fiber = key === undefined ? null : (element[key] as Record<string, unknown> | null);
+    const source = fiber?._debugSource as {
+      fileName: string;
+      lineNumber: number;
+      columnNumber?: number;
+    } | null;
+    if (source != null)
+      return { file: source.fileName, line: source.lineNumber, column: (source.columnNumber ?? 1) - 1 };
+    const stack = (fiber?._debugStack as { stack?: unknown } | null)?.stack;
+    if (typeof stack !== "string") return null;
+    // The first frame is what makes elements, in a package of the framework; the next is where it was called.
+    for (const line of stack.split("\n").slice(1)) {
+      const place = /((?:https?|file):\/\/[^\s()]+):(\d+):(\d+)\)?$/.exec(line.trim());
+      if (place === null || /node_modules|\/\.vite\/|react-dom|jsx-(?:dev-)?runtime/.test(place[1] ?? ""))
+        continue;
+      return { module: place[1], line: Number(place[2]), column: Number(place[3]) - 1 };
+    }
+    return null;
+  };
+  const ofSvelte = (element: Record<string, unknown>) => {
+    const meta = element.__svelte_meta as
+      | { loc?: { file: string; line: number; column: number } }
+      | undefined;
+    return meta?.loc === undefined
+      ? null
+      : { file: meta.loc.file, line: meta.loc.line, column: meta.loc.column };
+  };
+  const ofAttribute = (element: Element) => {
+    // A place that a build has written on the element itself: file, line, column.
+    for (const { name, value } of element.attributes) {
+      if (!/^data-(?:.*-)?(?:inspector|loc|source|insp-path)$/.test(name)) continue;
+      const place = /^(.+?):(\d+):(\d+)/.exec(value);
+      if (place !== null) return { file: place[1], line: Number(place[2]), column: Number(place[3]) - 1 };
+    }
+    return null;
+  };
+  const visit = (parent: Node) => {
+    for (let child = parent.firstChild; child !== null; child = child.nextSibling) {
+      if (child.nodeType !== 1) continue;
+      const element = child as Element;
+      number++;
+      const own = element as unknown as Record<string, unknown>;
+      const mark = ofReact(own) ?? ofSvelte(own) ?? ofAttribute(element);
+      if (mark !== null) marks.push({ element: number, tag: element.localName, ...mark });
+      if (element.shadowRoot !== null) visit(element.shadowRoot);
+      visit(element);
+    }
+  };
+  try {
+    visit(document);
+  } catch {
+    // A page that has changed what its documents answer tells nothing more.
+  }
+  return JSON.stringify(marks);
 }

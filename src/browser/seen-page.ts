@@ -1,25 +1,39 @@
 import path from "node:path";
+import { type CompiledStyle, compiledSheet } from "../core/css/compiled-sheet.ts";
+import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
-import type { Document, ElementNode } from "../core/document/node.ts";
+import type { Document, ElementNode, Span } from "../core/document/node.ts";
 import { once } from "../core/document/once.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import type { Box, PaintedText, Seen } from "../core/scene/seen.ts";
 import type { LiveElement } from "../engine/live-element.ts";
 import { type Snapshot, snapshotOf } from "../engine/live-snapshot.ts";
+import type { Places } from "../engine/places.ts";
 import { addressName, type PageFile, shownName } from "../engine/targets.ts";
 import type { UnitDocument } from "../engine/unit.ts";
 import type { Host } from "../host/host.ts";
 import { openedScene } from "../read/page-unit.ts";
 import { sceneOptions } from "../read/scene-options.ts";
+import { textAt } from "../read/text-at.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import { readHtml } from "../readers/html/read-html.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { alignedPlaces } from "./aligned.ts";
+import { textAtAddress } from "./ask-address.ts";
 import type { Argument, BrowserWindow, Frame, ServedText } from "./browser-window.ts";
 import { layoutFrom } from "./collected-layout.ts";
-import { type CollectedDocument, type CollectedLayout, collectDocument, collectLayout } from "./inside.ts";
+import { markedPlaces } from "./development-marks.ts";
+import {
+  type CollectedDocument,
+  type CollectedLayout,
+  collectDocument,
+  collectLayout,
+  type ElementMark,
+  readMarks,
+} from "./inside.ts";
 import type { PageServer } from "./page-server.ts";
 import { ServedSheets } from "./served-sheets.ts";
+import { compiledFrom, localFile, mapNamedIn } from "./source-maps.ts";
 
 /** What a page is looked at for, and with. */
 export interface Looking {
@@ -67,8 +81,16 @@ export async function seenPage(
   const texts = new Map<string, string>();
   const files = await shownFiles(await window.texts(), server, host);
   const options = sceneOptions(plan);
+  // What lies here is written in the page that is served; what a server puts together may be marked.
+  const marks =
+    page.address === undefined ? [] : ((await window.askAmongScripts<ElementMark[]>(readMarks)) ?? []);
+  const marked = await markedPlaces(marks, page.address ?? "", host, textAtAddress);
+  for (const [name, text] of marked.texts) texts.set(name, text);
+  const compiled = await compiledSheets([...files.values()], host);
+  for (const style of compiled.values()) for (const { file, text } of style.sources) texts.set(file, text);
   const collected = await collectFrames(window);
   const layouts = await others();
+  const writtenSheets = await writtenStyles(collected.document, collected.document.address, host, texts);
   const documents: SeenDocument[] = [];
 
   function documentOf(frame: CollectedFrame, around: SeenDocument | null): SeenDocument {
@@ -78,7 +100,11 @@ export async function seenPage(
     texts.set(file, text);
     const written = readHtml(text, file, plan.components).document;
     const live: LiveElement = frame.document;
-    const sheets = new ServedSheets([...files.values()], ({ address: at }) => files.get(at)?.file ?? at);
+    const sheets = new ServedSheets(
+      [...files.values()],
+      ({ address: at }) => files.get(at)?.file ?? at,
+      compiled,
+    );
     const modal = modalOf(live);
     const snapshot = snapshotOf(live, {
       file,
@@ -87,11 +113,12 @@ export async function seenPage(
       quirks: frame.document.quirks,
       // Stylesheets that a configuration names are for source that does not bring them: a browser shows what there is.
       sheets: [],
-      places: alignedPlaces(written, live),
+      places: withMarks(alignedPlaces(written, live), around === null ? marked.places : new Map()),
       listens: (element) => frame.listeners.get(element.id) ?? none,
       isBehind: (element) => modal !== null && !modal.around.has(element) && element.localName !== "head",
       isOpenPopover: (element) => element.isOpenPopover === true,
       parsed: new Map<string, Sheet>(),
+      writtenSheet: (css) => writtenSheets.get(css) ?? null,
       linkedSheet: sheets.linked,
     });
     const applied = snapshot.sheets.map((sheet) => withServedImports(sheet, sheets, address));
@@ -119,7 +146,10 @@ export async function seenPage(
     }
     const scenes = new Map<ElementNode, Scene>();
     const own: SeenDocument = {
-      unit: unitDocument(snapshot.document, applied, { ...options, frames: scenes, seen }),
+      unit: {
+        ...unitDocument(snapshot.document, applied, { ...options, frames: scenes, seen }),
+        ...(page.address === undefined ? {} : { isServed: true as const }),
+      },
       snapshot,
       frameId: frame.frameId,
       painted,
@@ -139,6 +169,60 @@ export async function seenPage(
 
   documentOf(collected, null);
   return { documents, texts };
+}
+
+/** The place of an element that is not in the served page: where a development build says that it was written. */
+const withMarks = (places: Places, marked: ReadonlyMap<number, Span>): Places => {
+  const tag = (element: LiveElement) => places.tag(element) ?? marked.get(element.mark) ?? null;
+  return { ...places, tag, nearest: tag };
+};
+
+/** The stylesheets that come with a source map, as what they were compiled from. */
+async function compiledSheets(
+  served: readonly (ServedText & { readonly file: string })[],
+  host: Host,
+): Promise<ReadonlyMap<string, CompiledStyle>> {
+  const found = new Map<string, CompiledStyle>();
+  for (const { address, text } of served) {
+    if (!text.includes("sourceMappingURL=") || !/^https?:/.test(address)) continue;
+    const map = await mapNamedIn(text, address, textAtAddress);
+    const style = map === null ? null : await compiledFrom(text, map, host);
+    if (style !== null) found.set(address, style);
+  }
+  return found;
+}
+
+/**
+ * Style elements that a development build has put there, as the files they come from: their text is that of a file that they
+ * name, or brings a source map.
+ */
+async function writtenStyles(
+  live: LiveElement,
+  address: string,
+  host: Host,
+  texts: Map<string, string>,
+): Promise<ReadonlyMap<string, Sheet>> {
+  const found = new Map<string, Sheet>();
+  for (const node of below(live)) {
+    if (node.localName !== "style" || typeof node.textContent !== "string") continue;
+    const css: string = node.textContent;
+    const map = css.includes("sourceMappingURL=") ? await mapNamedIn(css, address, textAtAddress) : null;
+    const style = map === null ? null : await compiledFrom(css, map, host);
+    if (style !== null) {
+      for (const { file, text } of style.sources) texts.set(file, text);
+      found.set(css, compiledSheet(style, style.sources[0]?.file ?? ""));
+      continue;
+    }
+    for (const { name, value } of node.attributes) {
+      const file = name.startsWith("data-") ? await localFile(value, address, host) : null;
+      const text = file === null ? null : await textAt(file, host.files);
+      if (file === null || text !== css) continue;
+      const shown = shownName(host, file);
+      texts.set(shown, text);
+      found.set(css, parseSheet({ file: shown, text, start: 0 }));
+    }
+  }
+  return found;
 }
 
 const none: ReadonlySet<string> = new Set();

@@ -1,3 +1,4 @@
+import { type CompiledStyle, compiledSheet } from "../core/css/compiled-sheet.ts";
 import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, ImportRule, Sheet } from "../core/css/sheet.ts";
 import type { Document, ShadowRoot } from "../core/document/node.ts";
@@ -17,12 +18,21 @@ export interface ServedFile {
 export class ServedSheets {
   readonly #texts: ReadonlyMap<string, ServedText>;
   readonly #fileOf: (served: ServedText) => string;
+  readonly #compiled: ReadonlyMap<string, CompiledStyle>;
   readonly #sheets = new Map<string, Sheet>();
   /** The text of every stylesheet that was made use of, by the file it is shown as. */
   readonly used = new Map<string, string>();
 
-  /** @param fileOf what a text is shown as: a file of one's own, else its address */
-  constructor(texts: readonly ServedText[], fileOf: (served: ServedText) => string) {
+  /**
+   * @param fileOf what a text is shown as: a file of one's own, else its address
+   * @param compiled what texts were compiled from, by their addresses
+   */
+  constructor(
+    texts: readonly ServedText[],
+    fileOf: (served: ServedText) => string,
+    compiled: ReadonlyMap<string, CompiledStyle> = new Map(),
+  ) {
+    this.#compiled = compiled;
     this.#texts = new Map(texts.map((text) => [text.address, text]));
     this.#fileOf = fileOf;
   }
@@ -67,6 +77,11 @@ export class ServedSheets {
   ): AppliedSheet | null {
     const served = this.#texts.get(address.replace(/#.*$/, ""));
     if (served === undefined) return null;
+    const compiled = this.#compiled.get(served.address);
+    if (compiled !== undefined) {
+      const sheet = compiledSheet(compiled, compiled.sources[0]?.file ?? address);
+      return this.withImports(sheet, address, media, scope, [...within, address]);
+    }
     const file = this.#fileOf(served);
     this.used.set(file, served.text);
     return this.withImports(this.#parsed(file, served.text), address, media, scope, [...within, address]);

@@ -36,6 +36,8 @@ export interface UnitDocument {
   readonly scene: Scene;
   /** Its stylesheets, whose comments may allow something. */
   readonly sheets: readonly AppliedSheet[];
+  /** Whether a server has put it together: nothing here is edited by what is found in it. */
+  readonly isServed?: true;
   /** The same with everything open that anyone can open without a script; null where there is nothing of the kind. */
   readonly opened?: () => OpenedScene | null;
   /** Where it is shown; null for the unit's own document. */
