@@ -76,7 +76,9 @@ export class SourceTexts {
 
 /** A start tag as it would be written. HTML §13.3, "escaping a string". */
 const tagOf = ({ tag, attributes }: ElementNode): string => {
-  const parts = [...attributes.values()].map(({ name, value }) => {
+  // What a script listens for is not written on it.
+  const written = [...attributes.values()].filter(({ name }) => !name.startsWith("on"));
+  const parts = written.map(({ name, value }) => {
     const text = writtenText(value);
     return text === "" ? name : `${name}="${text.replaceAll("&", "&amp;").replaceAll('"', "&quot;")}"`;
   });

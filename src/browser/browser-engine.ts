@@ -7,6 +7,7 @@ import {
   neverRests,
   notHtml,
   nothingToWaitFor,
+  notJudged,
   notOpened,
   type Problem,
   pageGone,
@@ -99,9 +100,9 @@ async function* collectSeen(
       return await within(looked, plan.timeLimit * 1000 + FOR_LOOKING, late);
     } catch (error) {
       const reason = error instanceof Error ? error.message : String(error);
-      const isBroken =
-        !(error instanceof NotOpened) && /Target closed|Session closed|Protocol error|detached/i.test(reason);
-      return [unread(isBroken ? pageGone(page.name) : notOpened(page.name, plainReason(reason)))];
+      if (error instanceof NotOpened) return [unread(notOpened(page.name, plainReason(reason)))];
+      const isGone = /Target closed|Session closed|Protocol error|detached|disconnected/i.test(reason);
+      return [unread(isGone ? pageGone(page.name) : notJudged(page.name, reason))];
     }
   };
   try {

@@ -26,6 +26,13 @@ export interface Frame {
   readonly children: readonly Frame[];
 }
 
+/** What is listened for on an element. */
+export interface Heard {
+  readonly types: ReadonlySet<string>;
+  /** Whether the pointer becomes a hand over it, and not over what is around it: it asks to be clicked. */
+  readonly isPointed: boolean;
+}
+
 /** Why a page could not be opened, in words. */
 export class NotOpened extends Error {}
 
@@ -266,7 +273,7 @@ export class BrowserWindow {
   /** The number of the element that shows a frame, in the document around it; null for one that was not collected. */
   async ownerOf(frameId: string, around: string): Promise<number | null> {
     const { backendNodeId } = await this.session.send("DOM.getFrameOwner", { frameId });
-    const [number = -1] = await this.#numbersOf(around, [backendNodeId]);
+    const [[number] = [-1]] = await this.#numbersOf(around, [backendNodeId]);
     return number < 0 ? null : number;
   }
 
@@ -283,12 +290,10 @@ export class BrowserWindow {
     );
   }
 
-  /** The kinds of events that are listened for on the elements of a document, by their numbers. */
-  async listeners(frame: string): Promise<ReadonlyMap<number, ReadonlySet<string>>> {
-    const { result } = await this.session.send("Runtime.evaluate", {
-      expression: "document",
-      contextId: await this.#world(frame),
-    });
+  /** The kinds of events that are listened for on the elements of the page, by their numbers. */
+  async listeners(frame: string): Promise<ReadonlyMap<number, Heard>> {
+    // A world of our own knows its own listeners alone: the page is asked for its document.
+    const { result } = await this.session.send("Runtime.evaluate", { expression: "document" });
     const { listeners } = await this.session.send("DOMDebugger.getEventListeners", {
       objectId: result.objectId ?? "",
       depth: -1,
@@ -299,16 +304,24 @@ export class BrowserWindow {
         types.set(backendNodeId, (types.get(backendNodeId) ?? new Set()).add(type));
     const nodes = [...types.keys()];
     const numbers = await this.#numbersOf(frame, nodes);
-    return new Map(numbers.map((number, i) => [number, types.get(nodes[i] ?? -1) ?? new Set()]));
+    return new Map(
+      numbers.map(([number, isPointed], i) => [
+        number,
+        { types: types.get(nodes[i] ?? -1) ?? new Set<string>(), isPointed },
+      ]),
+    );
   }
 
-  /** The numbers that elements of a frame were collected by; -1 for one that was not. */
-  async #numbersOf(frame: string, nodes: readonly number[]): Promise<readonly number[]> {
+  /** The numbers that elements of a frame were collected by, -1 for one that was not, and whether a hand points at them. */
+  async #numbersOf(
+    frame: string,
+    nodes: readonly number[],
+  ): Promise<readonly (readonly [number, boolean])[]> {
     if (nodes.length === 0) return [];
     const args = await Promise.all(
       nodes.map((node) => this.argument(frame, node).catch((): Argument => ({ value: null }))),
     );
-    return this.ask<readonly number[]>(frame, numbersOfElements, args);
+    return this.ask<readonly (readonly [number, boolean])[]>(frame, numbersOfElements, args);
   }
 
   async #world(frameId: string): Promise<number> {

@@ -254,11 +254,18 @@ export async function scrollThrough(): Promise<string> {
   return JSON.stringify(steps);
 }
 
-/** The numbers that elements were collected by; -1 for what was not. */
-export function numbersOfElements(...wanted: readonly Element[]): string {
+/** The numbers that elements were collected by, -1 for what was not, and whether they ask to be clicked by their pointer. */
+export function numbersOfElements(...wanted: readonly (Element | null)[]): string {
   const { elements } = (globalThis as unknown as { keel: { elements: Element[] } }).keel;
-  const numbers = new Map(elements.map((element, number) => [element, number]));
-  return JSON.stringify(wanted.map((element) => numbers.get(element) ?? -1));
+  const numbers = new Map<Element | null, number>(elements.map((element, number) => [element, number]));
+  const hand = (element: Element | null) =>
+    element !== null && getComputedStyle(element).cursor === "pointer";
+  return JSON.stringify(
+    wanted.map((element) => {
+      const number = numbers.get(element) ?? -1;
+      return [number, number >= 0 && hand(element) && !hand(element?.parentElement ?? null)];
+    }),
+  );
 }
 
 /** Has a style hold everywhere, shadow trees included, until it is taken away again. */
@@ -436,10 +443,50 @@ export interface ElementMark {
   readonly column: number;
 }
 
+/** What frameworks leave on elements: where these were written, and what is to be done when something happens on them. */
+export interface FrameworkMarks {
+  readonly marks: readonly ElementMark[];
+  readonly handlers: readonly (readonly [
+    element: number,
+    events: readonly (readonly [event: string, code: string])[],
+  ])[];
+}
+
 /** Reads the marks that development builds leave on elements. It runs among the scripts of the page, which know them alone. */
 export function readMarks(): string {
   const marks: unknown[] = [];
-  let number = -1;
+  const handlers: [number, [event: string, code: string][]][] = [];
+  let count = -1;
+  /** What a framework that listens at the root alone is to do on an element. */
+  const heardBy = (element: Record<string, unknown>): [event: string, code: string][] => {
+    const own = (name: string, event: string, holder: Record<string, unknown>): [string, string][] =>
+      typeof holder[name] === "function" ? [[event, String(holder[name])]] : [];
+    const key = Object.keys(element).find((name) => name.startsWith("__reactProps$"));
+    const props = key === undefined ? {} : (element[key] as Record<string, unknown>);
+    const react = Object.keys(props)
+      .filter((name) => /^on[A-Z]/.test(name))
+      .flatMap((name) =>
+        own(
+          name,
+          name
+            .slice(2)
+            .replace(/Capture$/, "")
+            .toLowerCase()
+            .replace("doubleclick", "dblclick"),
+          props,
+        ),
+      );
+    const table = Object.getOwnPropertySymbols(element)
+      .filter((symbol) => symbol.description === "events")
+      .flatMap((symbol) => {
+        const events = ((element as Record<symbol, unknown>)[symbol] ?? {}) as Record<string, unknown>;
+        return Object.keys(events).flatMap((name) => own(name, name, events));
+      });
+    const svelte = Object.keys(element)
+      .filter((name) => /^__[a-z]+$/.test(name))
+      .flatMap((name) => own(name, name.slice(2), element));
+    return [...react, ...table, ...svelte];
+  };
   const ofReact = (element: Record<string, unknown>) => {
     const key = Object.keys(element).find((name) => name.startsWith("__reactFiber$"));
     const fiber = key === undefined ? null : (element[key] as Record<string, unknown> | null);
@@ -482,10 +529,12 @@ export function readMarks(): string {
     for (let child = parent.firstChild; child !== null; child = child.nextSibling) {
       if (child.nodeType !== 1) continue;
       const element = child as Element;
-      number++;
+      count++;
       const own = element as unknown as Record<string, unknown>;
       const mark = ofReact(own) ?? ofSvelte(own) ?? ofAttribute(element);
-      if (mark !== null) marks.push({ element: number, tag: element.localName, ...mark });
+      if (mark !== null) marks.push({ element: count, tag: element.localName, ...mark });
+      const heard = heardBy(own);
+      if (heard.length > 0) handlers.push([count, heard]);
       if (element.shadowRoot !== null) visit(element.shadowRoot);
       visit(element);
     }
@@ -495,5 +544,5 @@ export function readMarks(): string {
   } catch {
     // A page that has changed what its documents answer tells nothing more.
   }
-  return JSON.stringify(marks);
+  return JSON.stringify({ marks, handlers });
 }

@@ -4,6 +4,7 @@ import { parseSheet } from "../core/css/parse-sheet.ts";
 import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
 import type { Document, ElementNode, Span } from "../core/document/node.ts";
 import { once } from "../core/document/once.ts";
+import { pointerEvents } from "../core/document/pointer-handler.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import type { Box, PaintedText, Seen } from "../core/scene/seen.ts";
 import type { LiveElement } from "../engine/live-element.ts";
@@ -20,7 +21,7 @@ import { readHtml } from "../readers/html/read-html.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { alignedPlaces } from "./aligned.ts";
 import { textAtAddress } from "./ask-address.ts";
-import type { Argument, BrowserWindow, Frame, ServedText } from "./browser-window.ts";
+import type { Argument, BrowserWindow, Frame, Heard, ServedText } from "./browser-window.ts";
 import { layoutFrom } from "./collected-layout.ts";
 import { markedPlaces } from "./development-marks.ts";
 import {
@@ -28,7 +29,7 @@ import {
   type CollectedLayout,
   collectDocument,
   collectLayout,
-  type ElementMark,
+  type FrameworkMarks,
   readMarks,
 } from "./inside.ts";
 import type { PageServer } from "./page-server.ts";
@@ -82,9 +83,13 @@ export async function seenPage(
   const files = await shownFiles(await window.texts(), server, host);
   const options = sceneOptions(plan);
   // What lies here is written in the page that is served; what a server puts together may be marked.
-  const marks =
-    page.address === undefined ? [] : ((await window.askAmongScripts<ElementMark[]>(readMarks)) ?? []);
-  const marked = await markedPlaces(marks, page.address ?? "", host, textAtAddress);
+  const marks = (await window.askAmongScripts<FrameworkMarks>(readMarks)) ?? noMarks;
+  const marked = await markedPlaces(
+    page.address === undefined ? [] : marks.marks,
+    page.address ?? "",
+    host,
+    textAtAddress,
+  );
   for (const [name, text] of marked.texts) texts.set(name, text);
   const compiled = await compiledSheets([...files.values()], host);
   for (const style of compiled.values()) for (const { file, text } of style.sources) texts.set(file, text);
@@ -100,6 +105,7 @@ export async function seenPage(
     texts.set(file, text);
     const written = readHtml(text, file, plan.components).document;
     const live: LiveElement = frame.document;
+    withHandlers(live, frame.listeners, around === null ? marks : noMarks);
     const sheets = new ServedSheets(
       [...files.values()],
       ({ address: at }) => files.get(at)?.file ?? at,
@@ -114,7 +120,7 @@ export async function seenPage(
       // Stylesheets that a configuration names are for source that does not bring them: a browser shows what there is.
       sheets: [],
       places: withMarks(alignedPlaces(written, live), around === null ? marked.places : new Map()),
-      listens: (element) => frame.listeners.get(element.id) ?? none,
+      listens: (element) => element.heard ?? none,
       isBehind: (element) => modal !== null && !modal.around.has(element) && element.localName !== "head",
       isOpenPopover: (element) => element.isOpenPopover === true,
       parsed: new Map<string, Sheet>(),
@@ -227,6 +233,35 @@ async function writtenStyles(
 
 const none: ReadonlySet<string> = new Set();
 
+const noMarks: FrameworkMarks = { marks: [], handlers: [] };
+
+const isPointerEvent = (type: string): boolean => (pointerEvents as readonly string[]).includes(type);
+
+/**
+ * Gives elements what is listened for on them, as inline handlers have it. Scripts also listen on what is around things, for
+ * all that is in it: a listener for the pointer counts where the element asks to be clicked, or is said to be something.
+ */
+function withHandlers(live: LiveElement, listeners: ReadonlyMap<number, Heard>, marks: FrameworkMarks): void {
+  const byFramework = new Map(marks.handlers);
+  for (const element of below(live)) {
+    if (element.nodeType !== 1) continue;
+    const has = (name: string) =>
+      element.attributes.some((one: { readonly name: string }) => one.name === name);
+    const heard = listeners.get(element.id);
+    const isSomething = heard?.isPointed === true || ["role", "tabindex", "href"].some(has);
+    const types = [...(heard?.types ?? [])].filter((type) => isSomething || !isPointerEvent(type));
+    const handlers = byFramework.get(element.mark) ?? [];
+    element.heard = new Set([...types, ...handlers.map(([event]) => event)]);
+    const told = [
+      ...handlers,
+      ...(heard?.isPointed === true ? types.map((type) => [type, `listener ${element.id}`] as const) : []),
+    ];
+    for (const [event, code] of told)
+      if (isPointerEvent(event) && !has(`on${event}`))
+        element.attributes.push({ name: `on${event}`, value: code });
+  }
+}
+
 function unitDocument(
   document: Document,
   sheets: readonly AppliedSheet[],
@@ -272,7 +307,7 @@ interface CollectedFrame {
   readonly frameId: string;
   readonly document: CollectedDocument;
   readonly layout: CollectedLayout;
-  readonly listeners: ReadonlyMap<number, ReadonlySet<string>>;
+  readonly listeners: ReadonlyMap<number, Heard>;
   /** The number of the element that shows it, in the document around it. */
   readonly owner: number;
   readonly element?: ElementNode;
@@ -289,7 +324,7 @@ async function collectFrames(window: BrowserWindow): Promise<CollectedFrame> {
     for (const node of isMain ? await window.closedRoots() : []) args.push(await window.argument(id, node));
     const document = await window.ask<CollectedDocument>(id, collectDocument, args);
     const layout = await window.ask<CollectedLayout>(id, collectLayout);
-    const listeners = await window.listeners(id);
+    const listeners = isMain ? await window.listeners(id) : new Map<number, Heard>();
     const frames: CollectedFrame[] = [];
     for (const child of children) {
       const number = await window.ownerOf(child.id, id);

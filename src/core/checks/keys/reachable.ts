@@ -68,7 +68,7 @@ const hearsKeys = (scene: Scene, element: ElementNode): boolean =>
 const isClickedByScript = (scene: Scene, element: ElementNode): boolean =>
   clickedByScripts(scene).has(element) &&
   pointerHandlerOf(element) === null &&
-  !/^(?:html|body|form|label|dialog)$/.test(element.tag) &&
+  !/^(?:html|body|main|form|label|dialog)$/.test(element.tag) &&
   focusCause(scene.page.index, element) === null &&
   isShown(scene, element);
 
