@@ -58,7 +58,7 @@ export class UnitAuditor {
   /** What the documents of a unit show by themselves. */
   read(unit: Unit, documents: readonly UnitDocument[], answers: FindingAnswers): UnitAudit {
     const settings = this.#plan.settingsFor(unit.page.name);
-    const checks = this.#pageChecks.filter((check) => !settings(check).off);
+    const checks = this.#pageChecks.filter((check) => isMadeOf(unit, check) && !settings(check).off);
     const results = new Results();
     const findings: FindingAnswer[] = [];
     let accepted = 0;
@@ -185,10 +185,16 @@ export class UnitAuditor {
   }
 
   /** The checks that are made of a unit: it may leave some out. */
-  #madeOf({ driver }: Unit): readonly Check[] {
-    return this.#checks.filter(({ id }) => driver?.off.includes(id) !== true);
+  #madeOf(unit: Unit): readonly Check[] {
+    return this.#checks.filter(
+      (check) => isMadeOf(unit, check) && unit.driver?.off.includes(check.id) !== true,
+    );
   }
 }
+
+/** What only a page that was laid out shows is asked of no other. */
+const isMadeOf = ({ subject }: Unit, { isSeen }: Check): boolean =>
+  isSeen !== true || subject.engine === "browser";
 
 const noTally = { failed: 0, cantTell: 0, passed: 0 };
 

@@ -7,7 +7,7 @@ import type { CheckResult } from "../core/checks/run.ts";
 import { noComponents, type Problem } from "../core/findings/problems.ts";
 import { type Outcome as FindingOutcome, severities } from "../core/findings/verdict.ts";
 import { type Conformance, demandedCriteria } from "../core/standards/conformance.ts";
-import type { SourceTargets, Unit } from "../engine/unit.ts";
+import type { BrowserIdentity, SourceTargets, Unit } from "../engine/unit.ts";
 import type { Host } from "../host/host.ts";
 import { Workspace } from "../host/workspace.ts";
 import { checksFor } from "../settings/check-plan.ts";
@@ -58,6 +58,8 @@ export interface AuditAnswer {
   readonly texts: SourceTexts;
   /** What was audited together, with the files of each. */
   readonly units: readonly AuditedUnit[];
+  /** The browser that pages were opened in; null where none was. */
+  readonly browser: BrowserIdentity | null;
   /** What is given of the elements that edits are tried on. */
   readonly given: readonly Given[];
 }
@@ -107,6 +109,7 @@ export const auditAnew =
 
 /** What one thing that was collected came to. */
 interface Part {
+  readonly browser?: BrowserIdentity | undefined;
   readonly unit: AuditedUnit | null;
   readonly audit: UnitAudit | null;
   readonly sources: SourcesPart | null;
@@ -180,6 +183,7 @@ class Audit {
         isSource: false,
       },
       audit: audited,
+      browser: unit.browser,
       sources: null,
       isComposed: false,
     };
@@ -278,6 +282,7 @@ class Audit {
       incomplete,
       texts: this.#texts,
       units: parts.flatMap(({ unit }) => unit ?? []),
+      browser: parts.find(({ browser }) => browser !== undefined)?.browser ?? null,
       given: parts.flatMap(({ audit: own, sources: one }) => own?.given ?? one?.result.given ?? []),
       sources,
     };

@@ -182,6 +182,7 @@ async function lookAt(
   const address = local?.address ?? page.address ?? "";
   const { origin } = new URL(address);
   const context = await run.context();
+  const browser = await run.identity();
   await storage.give(context);
   const window = await BrowserWindow.open(
     context,
@@ -198,7 +199,10 @@ async function lookAt(
       if (!/html|^$/i.test(window.type)) return [unread(notHtml(page.name, window.type))];
       if (text.trim() === "") return [unread(emptyFile(page.name))];
       try {
-        const { unit, problems } = await unitOf({ page, plan, host, server, window }, local?.text ?? text);
+        const { unit, problems } = await unitOf(
+          { page, plan, host, server, window, browser },
+          local?.text ?? text,
+        );
         return [
           ...problems.map((problem) => ({ kind: "problem", problem, isUnread: false }) as const),
           { kind: "unit", unit, isOneOfSeveral },
@@ -250,6 +254,7 @@ async function unitOf(
       state: "as loaded",
     },
     page,
+    browser: looking.browser,
     isWritten: true,
     texts: seen.texts,
     documents: async () => ({ documents: units, texts: new Map(), problems: [], isComplete: true }),

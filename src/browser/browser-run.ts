@@ -1,5 +1,5 @@
 import { rmSync } from "node:fs";
-import { mkdtemp, rm } from "node:fs/promises";
+import { mkdtemp, readdir, rm } from "node:fs/promises";
 import os from "node:os";
 import path from "node:path";
 import type { Browser, BrowserContext } from "puppeteer-core";
@@ -18,6 +18,30 @@ const FLAGS = [
   "--disable-site-isolation-trials",
   "--disable-features=IsolateOrigins,site-per-process,Translate,MediaRouter,OptimizationHints",
 ];
+
+/** What profiles are called, with the process that they belong to. */
+const PROFILE = "keel-browser-";
+
+/** What ends this process from outside; a user's own break is taken by the command. */
+const ENDS = ["SIGTERM", "SIGHUP"] as const;
+
+/** Removes the profiles of runs that were killed. */
+async function removeLeftBehind(): Promise<void> {
+  for (const name of await readdir(os.tmpdir()).catch(() => [])) {
+    const owner = name.startsWith(PROFILE) ? Number.parseInt(name.slice(PROFILE.length), 10) : Number.NaN;
+    if (Number.isNaN(owner) || isAlive(owner)) continue;
+    await rm(path.join(os.tmpdir(), name), { recursive: true, force: true }).catch(() => undefined);
+  }
+}
+
+function isAlive(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return error instanceof Error && "code" in error && error.code === "EPERM";
+  }
+}
 
 /** How a browser is started. */
 export interface Launching {
@@ -77,16 +101,27 @@ interface Started {
 
 async function start(installed: Installed, { isRoot, trustsAll, language }: Launching): Promise<Started> {
   const { default: puppeteer } = await import("puppeteer-core");
-  const profile = await mkdtemp(path.join(os.tmpdir(), "keel-browser-"));
+  await removeLeftBehind();
+  const profile = await mkdtemp(path.join(os.tmpdir(), `${PROFILE}${process.pid}-`));
   let browser: Browser | null = null;
   // Where this process ends before its work does, neither program nor profile may stay.
   const onExit = () => {
     browser?.process()?.kill("SIGKILL");
     rmSync(profile, { recursive: true, force: true, maxRetries: 3 });
   };
-  process.once("exit", onExit);
-  const leave = async () => {
+  const onSignal = (signal: NodeJS.Signals) => {
+    onExit();
+    stopWaiting();
+    process.kill(process.pid, signal);
+  };
+  const stopWaiting = () => {
     process.removeListener("exit", onExit);
+    for (const signal of ENDS) process.removeListener(signal, onSignal);
+  };
+  process.once("exit", onExit);
+  for (const signal of ENDS) process.once(signal, onSignal);
+  const leave = async () => {
+    stopWaiting();
     await rm(profile, { recursive: true, force: true, maxRetries: 5, retryDelay: 100 });
   };
   try {
@@ -102,6 +137,8 @@ async function start(installed: Installed, { isRoot, trustsAll, language }: Laun
       ],
       acceptInsecureCerts: trustsAll,
       defaultViewport: null,
+      // It ends when nobody is at the other end, even where that was killed.
+      pipe: true,
       handleSIGINT: false,
       handleSIGTERM: false,
       handleSIGHUP: false,

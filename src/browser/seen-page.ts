@@ -11,7 +11,7 @@ import type { LiveElement } from "../engine/live-element.ts";
 import { type Snapshot, snapshotOf } from "../engine/live-snapshot.ts";
 import type { Places } from "../engine/places.ts";
 import { addressName, type PageFile, shownName } from "../engine/targets.ts";
-import type { UnitDocument } from "../engine/unit.ts";
+import type { BrowserIdentity, UnitDocument } from "../engine/unit.ts";
 import type { Host } from "../host/host.ts";
 import { openedScene } from "../read/page-unit.ts";
 import { sceneOptions } from "../read/scene-options.ts";
@@ -43,6 +43,7 @@ export interface Looking {
   readonly host: Host;
   readonly server: PageServer;
   readonly window: BrowserWindow;
+  readonly browser: BrowserIdentity;
 }
 
 /** A document of a page as the browser has it. */

@@ -19,6 +19,12 @@ export interface SourceTargets {
   reuse(paths: ReadonlySet<string>): void;
 }
 
+/** A browser, as it calls itself. */
+export interface BrowserIdentity {
+  readonly name: string;
+  readonly version: string;
+}
+
 /** What a unit is, as it is told. */
 export interface UnitSubject {
   /** A page by its name, a root component by its file, a specimen as `file#name`. */
@@ -54,6 +60,8 @@ export interface OpenedScene {
 export interface Unit {
   readonly subject: UnitSubject;
   readonly page: PageFile;
+  /** What it was opened in; absent where that is no browser. */
+  readonly browser?: BrowserIdentity;
   /** Whether its documents stand in source as they are: else what it shows is known in its windows alone. */
   readonly isWritten: boolean;
   /** The texts of the files that it comes from, by the names they are shown with. */

@@ -126,6 +126,9 @@ export interface AuditPlan extends ReadingPlan, CheckPlan {
   readonly isWhole: boolean;
 }
 
+/** No browser in particular: the first that is installed. */
+const ANY_BROWSER = "any";
+
 /** What plans are made from beside what is asked for. */
 export interface Circumstances {
   readonly loaded: LoadedConfig | null;
@@ -277,6 +280,7 @@ function settledReading(
   if (size === null) return refusal(`--window ${window} is no size; write it as 390x844`);
   const timeLimit = options.timeLimit ?? 30;
   if (!(timeLimit > 0)) return refusal("--time-limit must be a number of seconds above 0");
+  const browser = settlement.settle("browser", "--browser", options.browser, config.browser, ANY_BROWSER);
   const { most = 50 } = options;
   if (!(Number.isInteger(most) && most > 0)) return refusal("--most must be a whole number above 0");
   const headers = headersOf(options.headers ?? []);
@@ -339,13 +343,7 @@ function settledReading(
       runs: runsOf(options, runsSpecimens),
       browser: {
         isForPages: options.engine === "browser",
-        named: settlement.settle<string | null>(
-          "browser",
-          "--browser",
-          options.browser,
-          config.browser,
-          null,
-        ),
+        named: browser === ANY_BROWSER ? null : browser,
         anyStatus: options.anyStatus === true,
         start: options.start === undefined ? null : { command: options.start, ready: options.ready ?? null },
         sitemaps: options.sitemaps ?? [],

@@ -17,7 +17,17 @@ export const findingSchema = z.strictObject({
   ),
   message: z.string(),
   cause: z.string(),
-  facts: z.record(z.string(), z.union([z.string(), z.number(), z.boolean(), z.null()])),
+  facts: z.record(
+    z.string(),
+    z.union([
+      z.string(),
+      z.number(),
+      z.boolean(),
+      z.null(),
+      // What was painted under letters.
+      z.strictObject({ worst: z.number(), median: z.number(), share: z.number().min(0).max(1) }),
+    ]),
+  ),
   repair: z
     .strictObject({
       confidence: z.enum(["safe", "likely", "ask"]),
@@ -34,6 +44,8 @@ export const auditSchema = z.strictObject({
   tool: z.strictObject({ name: z.literal("even-keel"), version: z.string() }),
   startedAt: z.iso.datetime(),
   elapsedMs: z.number().min(0),
+  /** The browser that pages were opened in; absent where none was. */
+  browser: z.strictObject({ name: z.string(), version: z.string() }).optional(),
   conformance: z.strictObject({ wcag: z.enum(["2.0", "2.1", "2.2"]), level: z.enum(["A", "AA", "AAA"]) }),
   subjects: z.array(
     z.strictObject({

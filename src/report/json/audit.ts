@@ -50,6 +50,7 @@ export function auditPieces(answer: AuditAnswer, toolVersion: string): Iterable<
     tool: { name: "even-keel", version: toolVersion },
     startedAt: answer.startedAt.toISOString(),
     elapsedMs: answer.elapsedMs,
+    ...(answer.browser === null ? {} : { browser: answer.browser }),
     conformance: answer.conformance,
     subjects: answer.subjects.map(({ results: _, ...subject }) => ({
       ...subject,
