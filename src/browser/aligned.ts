@@ -12,15 +12,15 @@ const MOST_COMPARED = 250_000;
 export function alignedPlaces(written: Document, live: LiveElement): Places {
   const writtenOf = new Map<LiveElement, ElementNode>();
   const comments = new Map<LiveElement, Node>();
-  const pending: [readonly Node[], readonly LiveElement[]][] = [[written.children, live.childNodes]];
+  const pending: [readonly Node[], readonly LiveElement[]][] = [[written.children, [...live.childNodes]]];
   for (let pair = pending.pop(); pair !== undefined; pair = pending.pop()) {
     const [nodes, lives] = pair;
     const [before, after] = [nodes.filter(isElement), lives.filter((one) => one.nodeType === 1)];
     for (const [element, one] of pairs(before, after)) {
       writtenOf.set(one, element);
-      pending.push([element.children, one.childNodes]);
-      if (element.shadow !== null && one.shadowRoot !== null)
-        pending.push([element.shadow.children, one.shadowRoot.childNodes]);
+      pending.push([element.children, [...one.childNodes]]);
+      if (element.shadow !== null && one.shadowRoot != null)
+        pending.push([element.shadow.children, [...one.shadowRoot.childNodes]]);
     }
     const remarks = nodes.filter((node) => node.kind === "comment");
     for (const comment of lives.filter((one) => one.nodeType === 8)) {
