@@ -39,19 +39,25 @@ export async function markedPlaces(
     if (!files.has(file)) files.set(file, await textAt(file, host.files));
     return files.get(file) ?? null;
   };
-  const placeOf = async (mark: ElementMark): Promise<LocalPlace | null> => {
-    if (mark.module === undefined) {
+  const placeOf = async (
+    mark: ElementMark,
+  ): Promise<(Pick<LocalPlace, "file"> & Partial<LocalPlace>) | null> => {
+    const { module, line, column = 0 } = mark;
+    if (module === undefined) {
       const file = await localFile(mark.file ?? "", address, host);
-      return file === null ? null : { file, line: mark.line, column: mark.column };
+      return file === null ? null : { file, ...(line === undefined ? {} : { line, column }) };
     }
-    const map = await mapOf(mark.module);
-    return map === null ? null : writtenPlace(map, mark.line, mark.column, host);
+    const map = await mapOf(module);
+    return map === null || line === undefined ? null : writtenPlace(map, line, column, host);
   };
   for (const mark of marks) {
     const place = await placeOf(mark);
     const text = place === null ? null : await textOf(place.file);
     if (place === null || text === null) continue;
-    const start = tagStart(text, lineMap(text).offset(place.line, place.column + 1), mark.tag);
+    const start =
+      place.line === undefined
+        ? onlyTag(text, mark)
+        : tagStart(text, lineMap(text).offset(place.line, (place.column ?? 0) + 1), mark.tag);
     if (start === null) continue;
     const name = shownName(host, place.file);
     texts.set(name, text);
@@ -71,6 +77,26 @@ function tagStart(text: string, offset: number | null, tag: string): number | nu
     )
       return start;
   return null;
+}
+
+/** The one start tag of a file that an element may have come from, by its id and classes; null where several may. */
+function onlyTag(text: string, { tag, id = "", classes = "" }: ElementMark): number | null {
+  const starts = [...text.matchAll(new RegExp(`<${tag}(?=[\\s/>])`, "g"))].map(({ index }) => index);
+  const fits = (start: number) => {
+    const written = text.slice(start, tagEnd(text, start));
+    const has = (name: string) => new RegExp(`\\s${name}="([^"]*)"`).exec(written)?.[1] ?? null;
+    const words = has("class")?.split(/\s+/) ?? [];
+    const isFree = /\s(?::|v-bind[:=])/.test(written);
+    return (
+      (has("id") ?? (isFree ? id : "")) === id &&
+      words.every((word) => classes.split(/\s+/).includes(word)) &&
+      (isFree ||
+        words.filter((word) => word !== "").length ===
+          classes.split(/\s+/).filter((word) => word !== "").length)
+    );
+  };
+  const found = starts.filter(fits);
+  return found.length === 1 ? (found[0] ?? null) : null;
 }
 
 /** The end of a start tag, past what stands in quotes and braces. */

@@ -437,10 +437,13 @@ export interface ElementMark {
   readonly tag: string;
   readonly file?: string;
   readonly module?: string;
-  /** From 1. */
-  readonly line: number;
+  /** From 1; absent where only the file is told. */
+  readonly line?: number;
   /** From 0. */
-  readonly column: number;
+  readonly column?: number;
+  /** Where only the file is told: what the element has, to find it there by. */
+  readonly id?: string;
+  readonly classes?: string;
 }
 
 /** What frameworks leave on elements: where these were written, and what is to be done when something happens on them. */
@@ -516,6 +519,12 @@ export function readMarks(): string {
       ? null
       : { file: meta.loc.file, line: meta.loc.line, column: meta.loc.column };
   };
+  const ofVue = (element: Element) => {
+    type Component = { type?: { __file?: string }; subTree?: unknown };
+    const component = (element as unknown as { __vueParentComponent?: Component }).__vueParentComponent;
+    const file = component?.type?.__file;
+    return file === undefined ? null : { file, id: element.id, classes: element.getAttribute("class") ?? "" };
+  };
   const ofAttribute = (element: Element) => {
     // A place that a build has written on the element itself: file, line, column.
     for (const { name, value } of element.attributes) {
@@ -531,7 +540,7 @@ export function readMarks(): string {
       const element = child as Element;
       count++;
       const own = element as unknown as Record<string, unknown>;
-      const mark = ofReact(own) ?? ofSvelte(own) ?? ofAttribute(element);
+      const mark = ofReact(own) ?? ofSvelte(own) ?? ofAttribute(element) ?? ofVue(element);
       if (mark !== null) marks.push({ element: count, tag: element.localName, ...mark });
       const heard = heardBy(own);
       if (heard.length > 0) handlers.push([count, heard]);
