@@ -17,6 +17,8 @@ export interface Asking {
   readonly onPage?: OnPage;
   /** Called before the code of specimens is run. */
   readonly onRuns?: Workplace["onRuns"];
+  /** Told what whoever runs this should know once. */
+  readonly onNote?: Workplace["onNote"];
   readonly signal?: AbortSignal | undefined;
   /** When it is aborted, what was found so far is the answer. */
   readonly enough?: AbortSignal | undefined;
@@ -38,7 +40,13 @@ export interface Collection {
 
 /** Finds the targets of a plan and gives each to the engine that takes it. */
 export async function collect(plan: ReadingPlan, host: Host, asking: Asking = {}): Promise<Collection> {
-  const { onPage = () => {}, onRuns = () => {}, signal, workspace = new Workspace() } = asking;
+  const {
+    onPage = () => {},
+    onRuns = () => {},
+    onNote = () => {},
+    signal,
+    workspace = new Workspace(),
+  } = asking;
   const { pages: known } = asking;
   const { pages, problems, remarks } =
     known === undefined ? await findPages(plan, host) : { pages: known, problems: [], remarks: [] };
@@ -56,7 +64,7 @@ export async function collect(plan: ReadingPlan, host: Host, asking: Asking = {}
     remarks: [...plan.remarks, ...remarks],
     enough: asking.enough,
     streams: inOrder.map((engine) =>
-      engine.collect(byEngine.get(engine) ?? [], plan, { host, workspace, onPage, onRuns, signal }),
+      engine.collect(byEngine.get(engine) ?? [], plan, { host, workspace, onPage, onRuns, onNote, signal }),
     ),
   };
 }

@@ -82,7 +82,9 @@ async function* collectSeen(
     yield { kind: "problem", problem: program.problem, isUnread: true };
     return;
   }
-  const run = new BrowserRun(found.value, { isRoot: process.getuid?.() === 0, trustsAll, language });
+  const isRoot = process.getuid?.() === 0;
+  if (isRoot) workplace.onNote(`runs ${found.value.name} without its sandbox, as it must for the user root.`);
+  const run = new BrowserRun(found.value, { isRoot, trustsAll, language });
   const server = new PageServer(host, plan.roots);
   const storage = new Storage(plan.browser, host);
   const crawl = crawlPlan === null ? null : new Crawl(crawlPlan, pages, textAtAddress);

@@ -5,6 +5,7 @@ import path from "node:path";
 import mime from "mime-types";
 import type { Host } from "../host/host.ts";
 import { liesWithin } from "../host/project-root.ts";
+import { decodeText } from "../readers/html/decode.ts";
 
 /** What is served, and from where. */
 export interface Served {
@@ -82,7 +83,11 @@ export class PageServer {
     const { pathname } = new URL(request.url ?? "/", "http://127.0.0.1");
     const knows = request.headers.cookie?.includes(this.#secret) === true;
     const file = await this.#find(pathname, knows).catch(() => null);
-    const bytes = file === null ? null : await this.#bytes(file);
+    const found = file === null ? null : await this.#bytes(file);
+    const isPage = file !== null && /\.html?$/i.test(file);
+    // A page is read as it is when it is read from its file: its encoding is found out once, and told.
+    const decoded = found !== null && isPage ? decodeText(found, file, "html") : null;
+    const bytes = decoded?.ok === true ? new TextEncoder().encode(decoded.value.text) : found;
     if (file === null || bytes === null) {
       response.writeHead(404, { "content-type": "text/plain" }).end("There is no such file.");
       return;
@@ -94,8 +99,7 @@ export class PageServer {
       // What a page asks of the root of its site is told from what a stranger asks.
       "set-cookie": `keel=${this.#secret}; Path=/; HttpOnly; SameSite=Strict`,
     };
-    // The page says its encoding itself.
-    if (/^text\/html/.test(String(head["content-type"]))) head["content-type"] = "text/html";
+    if (isPage) head["content-type"] = "text/html; charset=utf-8";
     const [, from, to] = /^bytes=(\d+)-(\d*)$/.exec(request.headers.range ?? "") ?? [];
     if (from !== undefined && Number(from) < bytes.length) {
       const end = Math.min(to === "" || to === undefined ? bytes.length - 1 : Number(to), bytes.length - 1);

@@ -8,12 +8,6 @@ import type { ServedText } from "./browser-window.ts";
 /** How deep stylesheets may import one another. */
 const DEEPEST_IMPORT = 16;
 
-/** A text that was served, and the file that it is shown as. */
-export interface ServedFile {
-  readonly file: string;
-  readonly text: string;
-}
-
 /** The stylesheets of a page as they were served, by their addresses. */
 export class ServedSheets {
   readonly #texts: ReadonlyMap<string, ServedText>;

@@ -39,6 +39,7 @@ export async function runAudit(args: AuditArguments, io: Io): Promise<Status> {
       if (!args.quiet) run.onPage(...progress);
     },
     onRuns: run.onRuns,
+    onNote: run.onNote,
   });
   run.clearProgress();
   run.reportProblems(answer.problems);

@@ -93,6 +93,12 @@ export class RunContext {
     this.remark(`runs the specimens in ${first.name}${more}, with the code that they import.`);
   };
 
+  /** Says something of the run itself, on standard error. */
+  readonly onNote = (text: string): void => {
+    this.clearProgress();
+    this.remark(text);
+  };
+
   clearProgress(): void {
     if (this.#isProgressShown) this.io.err.write("\r\u001b[K");
     this.#isProgressShown = false;

@@ -14,6 +14,7 @@ export async function askedTrees(
   const { pages, problems, incomplete } = await trees(planned.value.plan, run.host, {
     onPage: run.onPage,
     onRuns: run.onRuns,
+    onNote: run.onNote,
   });
   run.clearProgress();
   run.reportProblems(problems);

@@ -31,7 +31,7 @@ export async function runWalk(args: WalkArguments, io: Io): Promise<Status> {
       script: script.value?.steps ?? null,
     },
     run.host,
-    { onPage: run.onPage, onRuns: run.onRuns },
+    { onPage: run.onPage, onRuns: run.onRuns, onNote: run.onNote },
   );
   run.clearProgress();
   if (!answer.ok) return run.refuse(answer.message);

@@ -12,6 +12,8 @@ export interface Workplace {
   readonly onPage: OnPage;
   /** Called before the code of specimens is run. */
   readonly onRuns: (files: readonly PageFile[]) => void;
+  /** Says something that whoever runs this should know once. */
+  readonly onNote: (text: string) => void;
   /** Ends the work early: what is under way is given up, and nothing more is begun. */
   readonly signal: AbortSignal | undefined;
 }

@@ -87,4 +87,22 @@ export function cutOff(scene: Scene, layout: Layout, element: ElementNode): CutO
   return null;
 }
 
+/** The parts of an element's lines that show: what is cut off or scrolled away is not there to be seen. */
+export function shownLines(scene: Scene, layout: Layout, element: ElementNode): readonly Box[] {
+  let lines = layout.lines(element);
+  for (const { clip } of cuttingAround(scene, layout, element)) {
+    if (lines.length === 0) break;
+    lines = lines.flatMap((line) => shared(line, windowOf(line, clip)) ?? []);
+  }
+  return lines;
+}
+
+/** What a clip lets show of a line: nothing is cut in a direction that it leaves open. */
+const windowOf = (line: Box, { x, y, inside }: Clip): Box => ({
+  left: x === "visible" ? line.left : inside.left,
+  width: x === "visible" ? line.width : inside.width,
+  top: y === "visible" ? line.top : inside.top,
+  height: y === "visible" ? line.height : inside.height,
+});
+
 const isCut = (overflow: Clip["x"]): boolean => overflow === "hidden" || overflow === "clip";

@@ -1,7 +1,7 @@
 import type { ElementNode } from "../../document/node.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
-import { around, type CutOff, cutOff, shared } from "../../scene/cut-off.ts";
+import { type CutOff, cutOff, shared, shownLines } from "../../scene/cut-off.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Box, Layout } from "../../scene/seen.ts";
@@ -70,26 +70,31 @@ const OVERLAP = 0.3;
 /** By how many pixels a line of another element lies over one of this, where none did before; null for none. */
 function overlapping(scene: Scene, then: Layout, element: ElementNode, usual: Layout): number | null {
   const { index } = scene.page;
-  for (const line of then.lines(element)) {
+  for (const line of linesNear(scene, then).of(element)) {
     for (const other of linesNear(scene, then).at(line)) {
       if (other.element === element || isWithin(index, other.element, element)) continue;
       if (isWithin(index, element, other.element)) continue;
       const part = shared(line, other.box);
       if (part === null || part.height < OVERLAP * Math.min(line.height, other.box.height)) continue;
-      if (part.width < 0.5 * line.height || overlapped(usual, element, other.element)) continue;
-      if (cutOff(scene, then, other.element) !== null) continue;
+      if (part.width < 0.5 * line.height || overlapped(scene, usual, element, other.element)) continue;
       return part.height;
     }
   }
   return null;
 }
 
-const overlapped = (usual: Layout, one: ElementNode, other: ElementNode): boolean =>
-  usual
-    .lines(one)
-    .some((line) =>
-      usual.lines(other).some((second) => (shared(line, second)?.height ?? 0) > OVERLAP * line.height),
-    ) || around(usual.lines(one)) === null;
+const overlapped = (scene: Scene, usual: Layout, one: ElementNode, other: ElementNode): boolean => {
+  const near = linesNear(scene, usual);
+  return (
+    near.of(one).length === 0 ||
+    near.of(other).length === 0 ||
+    near
+      .of(one)
+      .some((line) =>
+        near.of(other).some((second) => (shared(line, second)?.height ?? 0) > OVERLAP * line.height),
+      )
+  );
+};
 
 const isWithin = (index: Scene["page"]["index"], inner: ElementNode, outer: ElementNode): boolean => {
   for (let up: ElementNode | null = inner; up !== null; up = index.flatParent(up))
@@ -102,9 +107,18 @@ interface PlacedLine {
   readonly box: Box;
 }
 
+/** Whether it stays while the page is scrolled, or lies at an edge for as long as there is room: it is meant to lie over others. */
+function isHeld({ page: { index, styles } }: Scene, layout: Layout, element: ElementNode): boolean {
+  for (let up: ElementNode | null = element; up !== null; up = index.flatParent(up))
+    if (layout.isFixed(up) || styles.keyword(up, "position") === "sticky") return true;
+  return false;
+}
+
 /** Lines by the stripes of the page that they touch, so that each is compared with those beside it alone. */
 interface LinesNear {
   at(box: Box): readonly PlacedLine[];
+  /** The lines of an element that show, and that scroll with the page. */
+  of(element: ElementNode): readonly Box[];
 }
 
 const STRIPE = 64;
@@ -120,13 +134,17 @@ function linesNear(scene: Scene, layout: Layout): LinesNear {
       { length: Math.floor((top + height) / STRIPE) - Math.floor(top / STRIPE) + 1 },
       (_, i) => Math.floor(top / STRIPE) + i,
     );
+  const own = new Map<ElementNode, readonly Box[]>();
   for (const element of seenTexts(scene)) {
-    if (!layout.isDrawn(element) || layout.isFixed(element)) continue;
-    for (const box of layout.lines(element))
+    if (!layout.isDrawn(element) || isHeld(scene, layout, element)) continue;
+    const lines = shownLines(scene, layout, element);
+    own.set(element, lines);
+    for (const box of lines)
       for (const stripe of stripesOf(box))
         stripes.set(stripe, [...(stripes.get(stripe) ?? []), { element, box }]);
   }
   const near: LinesNear = {
+    of: (element) => own.get(element) ?? [],
     at: (box) => [...new Set(stripesOf(box).flatMap((stripe) => stripes.get(stripe) ?? []))],
   };
   byLayout.set(layout, near);
