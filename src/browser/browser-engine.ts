@@ -11,6 +11,7 @@ import {
   notOpened,
   type Problem,
   pageGone,
+  stylesheetsUnserved,
   takesTooLong,
   templateAlone,
 } from "../core/findings/problems.ts";
@@ -220,6 +221,10 @@ async function lookAt(
   }
 }
 
+/** An address of our own server, without the path that nobody is to guess. */
+const withoutSecret = (address: string): string =>
+  address.replace(/^http:\/\/127\.0\.0\.1:\d+\/[0-9a-f]{32}\/\d+\//, "");
+
 const unread = (problem: Problem): Collected => ({ kind: "problem", problem, isUnread: true });
 
 /** Waits until a page is at rest, and makes a unit of what it shows then. */
@@ -262,7 +267,12 @@ async function unitOf(
     documents: async () => ({ documents: units, texts: new Map(), problems: [], isComplete: true }),
     driver: null,
   };
-  return { unit, problems: rests ? [] : [neverRests(page.name)] };
+  const [first, ...others] = [...window.unserved].map((address) => addressName(address) ?? address);
+  const problems = [
+    ...(rests ? [] : [neverRests(page.name)]),
+    ...(first === undefined ? [] : [stylesheetsUnserved(page.name, withoutSecret(first), others.length + 1)]),
+  ];
+  return { unit, problems };
 }
 
 /** Notes where presses reach the targets of a document. */

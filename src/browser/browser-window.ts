@@ -54,7 +54,8 @@ export class BrowserWindow {
   readonly session: CDPSession;
   readonly #context: BrowserContext;
   readonly #texts = new Map<string, Promise<ServedText | null>>();
-  readonly #failed: string[] = [];
+  /** Addresses of stylesheets that were named and not served. */
+  readonly unserved = new Set<string>();
   readonly #worlds = new Map<string, number>();
   #document: HTTPResponse | null = null;
   #underWay = 0;
@@ -96,7 +97,7 @@ export class BrowserWindow {
     page.on("requestfinished", () => void window.#underWay--);
     page.on("requestfailed", (request) => {
       window.#underWay--;
-      if (/^(?:stylesheet|script|document)$/.test(request.resourceType())) window.#failed.push(request.url());
+      if (request.resourceType() === "stylesheet") window.unserved.add(request.url());
     });
     page.on("response", (response) => window.#note(response));
     return window;
@@ -158,6 +159,7 @@ export class BrowserWindow {
     const address = response.url();
     const status = response.status();
     if (status >= 300 && status < 400) return;
+    if (status >= 400) this.unserved.add(address);
     this.#texts.set(
       address,
       response.text().then(

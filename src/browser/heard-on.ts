@@ -1,4 +1,4 @@
-import { pointerEvents } from "../core/document/pointer-handler.ts";
+import { pointerEvents, UNKNOWN_LISTENER } from "../core/document/pointer-handler.ts";
 import type { LiveElement } from "../engine/live-element.ts";
 import type { Heard } from "./browser-window.ts";
 import type { FrameworkMarks } from "./inside.ts";
@@ -30,7 +30,9 @@ export function giveHandlers(
     element.heard = new Set([...types, ...handlers.map(([event]) => event)]);
     const told = [
       ...handlers,
-      ...(heard?.isPointed === true ? types.map((type) => [type, `listener ${element.id}`] as const) : []),
+      ...(heard?.isPointed === true
+        ? types.map((type) => [type, `${UNKNOWN_LISTENER} ${element.id}`] as const)
+        : []),
     ];
     for (const [event, code] of told)
       if (isPointerEvent(event) && !has(`on${event}`))

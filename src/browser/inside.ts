@@ -383,24 +383,34 @@ export function tryPresses(numbers: readonly number[]): string {
     }
     const parts = [...element.getClientRects()];
     for (const label of (element as HTMLInputElement).labels ?? []) parts.push(...label.getClientRects());
-    let reached: [number, number, number, number] | null = null;
-    for (const part of parts) {
-      const step = (side: number) => Math.max(1, side / 32);
-      for (let y = part.top + 0.5; y < part.bottom; y += step(part.height))
-        for (let x = part.left + 0.5; x < part.right; x += step(part.width)) {
-          if (x < 0 || y < 0 || x >= innerWidth || y >= innerHeight || !reaches(element, x, y)) continue;
-          const [right, bottom] = [x - 0.5 + step(part.width), y - 0.5 + step(part.height)];
-          reached =
-            reached === null
-              ? [x - 0.5, y - 0.5, right, bottom]
-              : [
-                  Math.min(reached[0], x - 0.5),
-                  Math.min(reached[1], y - 0.5),
-                  Math.max(reached[2], right),
-                  Math.max(reached[3], bottom),
-                ];
+    const tried: { reached: [number, number, number, number] | null } = { reached: null };
+    /** Tries a part in steps; whether some place of it was missed. */
+    const reachIn = (part: DOMRect, across: number, down: number): boolean => {
+      let missed = false;
+      for (let y = part.top + 0.5; y < part.bottom; y += down)
+        for (let x = part.left + 0.5; x < part.right; x += across) {
+          if (x < 0 || y < 0 || x >= innerWidth || y >= innerHeight) continue;
+          if (!reaches(element, x, y)) {
+            missed = true;
+            continue;
+          }
+          const [left, top, right, bottom] = tried.reached ?? [x, y, x, y];
+          tried.reached = [
+            Math.min(left, x - 0.5),
+            Math.min(top, y - 0.5),
+            Math.max(right, x - 0.5 + across),
+            Math.max(bottom, y - 0.5 + down),
+          ];
         }
+      return missed;
+    };
+    for (const part of parts) {
+      const step = (side: number, places: number) => Math.max(1, side / places);
+      // Where something lies over a part its edge is sought place by place.
+      if (reachIn(part, step(part.width, 4), step(part.height, 4)))
+        reachIn(part, step(part.width, 32), step(part.height, 32));
     }
+    const { reached } = tried;
     if (reached === null) continue;
     // What is reached up to the last place tried is reached to the edge.
     const edges = [

@@ -13,7 +13,7 @@ const SCALE = 2;
 const PART_OF_WINDOW = 0.6;
 
 /** How many pictures are taken of one page at most. */
-const MOST_SCREENS = 40;
+const MOST_SCREENS = 16;
 
 /** A line of text that is to be looked at. */
 interface Line {
@@ -77,6 +77,7 @@ function screensOf(
   lines: (element: ElementNode) => readonly Box[],
   height: number,
 ): readonly Screen[] {
+  const rank = new Map(texts.map((element, i) => [element, i]));
   const all = texts
     .flatMap((element) => lines(element).map((box): Line => ({ element, box })))
     .sort((one, other) => one.box.top - other.box.top);
@@ -88,9 +89,13 @@ function screensOf(
     if (last !== undefined && Math.max(bottom, last.bottom) - last.top <= height * PART_OF_WINDOW) {
       last.lines.push(line);
       last.bottom = Math.max(last.bottom, bottom);
-    } else if (screens.length < MOST_SCREENS) screens.push({ lines: [line], top, bottom });
+    } else screens.push({ lines: [line], top, bottom });
   }
-  return screens;
+  // Where there are too many, those with the texts that are named first are taken.
+  const first = (screen: Screen) => Math.min(...screen.lines.map(({ element }) => rank.get(element) ?? 0));
+  return screens.length <= MOST_SCREENS
+    ? screens
+    : screens.toSorted((one, other) => first(one) - first(other)).slice(0, MOST_SCREENS);
 }
 
 interface ClipBox {

@@ -17,6 +17,9 @@ export const pointerEvents = [
 const idleHandler =
   /^(?:\s*(?:return\s+(?:false|true)|(?:window\.)?event\.(?:stopPropagation|preventDefault|stopImmediatePropagation)\(\)|void\s*\(?0\)?|;)\s*;?)*$/;
 
+/** Stands for the code of a listener of which only that it is there is known. */
+export const UNKNOWN_LISTENER = "a listener";
+
 /** What is done when a pointer presses. */
 export interface PointerHandler {
   readonly event: (typeof pointerEvents)[number];

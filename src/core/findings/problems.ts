@@ -65,6 +65,11 @@ export const notKept = (file: string, reason: string): Problem =>
   problem(file, `Could not be written (${reason}).`);
 export const neverRests = (target: string): Problem =>
   problem(target, "Goes on changing by itself: it was judged as it stood.");
+export const stylesheetsUnserved = (target: string, first: string, count: number): Problem =>
+  problem(
+    target,
+    `${countOf(count, "stylesheet was", "stylesheets were")} not served, first ${first}: the page was judged as it looks without.`,
+  );
 export const pageGone = (target: string): Problem =>
   problem(target, "The page or its browser broke down while it was looked at. Try it again by itself.");
 export const noMatch = (target: string, extensions: readonly string[]): Problem =>

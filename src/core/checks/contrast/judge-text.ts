@@ -219,12 +219,17 @@ function judgePainted(scene: Scene, element: ElementNode, worst: TextCase, what:
 
 const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
-/** Texts of which colours alone do not say that they can be read: those that are worth a look at what is painted. */
-export const textsToLookAt = (scene: Scene, needed: Needed): readonly ElementNode[] =>
-  everyText(scene).filter((element) => {
-    const worst = worstCase(scene, element, needed, "still");
-    return worst !== null && worst.outcome !== "passed" && !isInactive(scene, element);
-  });
+/** Texts of which colours alone do not say that they can be read: what is painted is looked at, first where nothing is known. */
+export function textsToLookAt(scene: Scene, needed: Needed): readonly ElementNode[] {
+  const open: ElementNode[] = [];
+  const pale: ElementNode[] = [];
+  for (const element of everyText(scene)) {
+    const outcome = worstCase(scene, element, needed, "still")?.outcome ?? "passed";
+    if (outcome === "passed" || isInactive(scene, element)) continue;
+    (outcome === "cantTell" ? open : pale).push(element);
+  }
+  return [...open, ...pale];
+}
 
 /** Logotypes are exempt (WCAG 1.4.3, "Logotypes"): classes that say so are taken as a mark, not as proof. */
 function isMarkedAsLogo(scene: Scene, element: ElementNode): boolean {

@@ -1,7 +1,7 @@
 import { elementsAbove, elementsBelow, firstOf } from "../../document/around.ts";
 import { isDisabled } from "../../document/disabled.ts";
 import type { ElementNode } from "../../document/node.ts";
-import { pointerHandlerOf } from "../../document/pointer-handler.ts";
+import { pointerHandlerOf, UNKNOWN_LISTENER } from "../../document/pointer-handler.ts";
 import { isEmptyElement, textContent } from "../../document/text-content.ts";
 import { attributeText, attributeToken } from "../../document/written.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
@@ -95,6 +95,17 @@ const isLinkedElsewhere = (scene: Scene, link: ElementNode): boolean =>
         isTabbable(scene.page, scene.presence, other) === true,
     );
 
+/** What takes focus in the same element around: the picture beside a field often opens what the field opens too. */
+function stopBeside(scene: Scene, element: ElementNode): ElementNode | null {
+  const { index } = scene.page;
+  const parent = index.flatParent(element);
+  if (parent === null || /^(?:body|main|form|section|article)$/.test(parent.tag)) return null;
+  return firstOf(
+    elementsBelow(index, parent),
+    (one) => one !== element && isTabbable(scene.page, scene.presence, one) === true,
+  );
+}
+
 /** Whether a click does something on an element that takes no focus of its own, and a component may give it more. */
 const isLeftToComponent = (scene: Scene, element: ElementNode): boolean =>
   element.spread?.besideClick !== undefined &&
@@ -133,6 +144,11 @@ function judge(element: ElementNode, scene: Scene): Verdict {
     // A click on something inside a control is a click on the control: pressing the control does the same.
     if (up.tag !== "body" && isTabbable(scene.page, scene.presence, up) === true) return passed;
   }
+  const beside = handler.startsWith(UNKNOWN_LISTENER) ? stopBeside(scene, element) : null;
+  if (beside !== null)
+    return cantTell(
+      `A click on this <${element.tag}> does something. Does ${describe(beside)} beside it do the same from the keyboard?`,
+    );
   const inside = stopInside(scene, element);
   if (inside !== null) {
     return cantTell(
