@@ -50,6 +50,8 @@ test("the checks that nothing is planted for are these", () => {
       "keys.no-surprise-on-input",
       "keys.hover-has-equal",
       "keys.drag-has-equal",
+      // Only a browser shows it.
+      "zoom.reflows",
     ].toSorted((a, b) => placeOf(a) - placeOf(b)),
   );
 });
