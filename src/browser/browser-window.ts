@@ -251,13 +251,13 @@ export class BrowserWindow {
   }
 
   /** Runs one of our functions among the scripts of the page; null where they keep it from answering. */
-  async askAmongScripts<T>(run: () => string): Promise<T | null> {
+  async askAmongScripts(run: () => string): Promise<unknown> {
     const { result } = await this.session.send("Runtime.evaluate", {
       expression: `(${run.toString()})()`,
       returnByValue: true,
     });
     try {
-      return JSON.parse(String(result.value)) as T;
+      return JSON.parse(String(result.value));
     } catch {
       return null;
     }

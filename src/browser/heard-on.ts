@@ -1,8 +1,26 @@
+import * as z from "zod";
 import { pointerEvents, UNKNOWN_LISTENER } from "../core/document/pointer-handler.ts";
 import type { LiveElement } from "../engine/live-element.ts";
 import type { Heard } from "./browser-window.ts";
 import type { FrameworkMarks } from "./inside.ts";
 import { below } from "./live-nodes.ts";
+
+const mark = z.object({
+  element: z.number(),
+  tag: z.string(),
+  file: z.string().optional(),
+  module: z.string().optional(),
+  line: z.number().optional(),
+  column: z.number().optional(),
+  id: z.string().optional(),
+  classes: z.string().optional(),
+});
+
+/** What a page may answer of its frameworks: its scripts can answer anything. */
+export const frameworkMarks = z.object({
+  marks: z.array(mark),
+  handlers: z.array(z.tuple([z.number(), z.array(z.tuple([z.string(), z.string()]))])),
+});
 
 /** What a page without a framework has. */
 export const noMarks: FrameworkMarks = { marks: [], handlers: [] };

@@ -20,7 +20,7 @@ import { type CollectedFrame, collectFrames } from "./collect-frames.ts";
 import { layoutFrom } from "./collected-layout.ts";
 import { markedPlaces } from "./development-marks.ts";
 import { compiledSheets, writtenStyles } from "./development-styles.ts";
-import { giveHandlers, noMarks } from "./heard-on.ts";
+import { frameworkMarks, giveHandlers, noMarks } from "./heard-on.ts";
 import { type CollectedLayout, type FrameworkMarks, readMarks } from "./inside.ts";
 import { below } from "./live-nodes.ts";
 import type { PageServer } from "./page-server.ts";
@@ -75,7 +75,8 @@ export async function seenPage(
   const files = await shownFiles(await window.texts(), server, host);
   const options = sceneOptions(plan);
   // What lies here is written in the page that is served; what a server puts together may be marked.
-  const marks = (await window.askAmongScripts<FrameworkMarks>(readMarks)) ?? noMarks;
+  const answered = frameworkMarks.safeParse(await window.askAmongScripts(readMarks));
+  const marks: FrameworkMarks = answered.success ? (answered.data as FrameworkMarks) : noMarks;
   const marked = await markedPlaces(
     page.address === undefined ? [] : marks.marks,
     page.address ?? "",
