@@ -3,6 +3,7 @@ import { textsToLookAt } from "../core/checks/contrast/judge-text.ts";
 import { targetsToTry } from "../core/checks/touch/seen-targets.ts";
 import {
   badStatus,
+  browserNotStarted,
   emptyFile,
   neverRests,
   notHtml,
@@ -35,6 +36,9 @@ import { type Looking, numberOf, type SeenDocument, seenPage } from "./seen-page
 import { sitemapPages } from "./sitemap.ts";
 import { startProgram } from "./started-program.ts";
 import { Storage } from "./storage.ts";
+
+/** WCAG 2.2.2: what goes on for longer must be stoppable. Milliseconds. */
+const GOES_ON = 5000;
 
 /** How often a page may go to another by itself before it is given up. */
 const MOST_MOVES = 3;
@@ -109,6 +113,14 @@ async function* collectSeen(
     }
   };
   try {
+    const failure = await run.identity().then(
+      () => null,
+      (error: unknown) => (error instanceof Error ? error.message : String(error)),
+    );
+    if (failure !== null) {
+      yield unread(browserNotStarted(found.value.name, plainReason(failure)));
+      return;
+    }
     const read = await storage.read();
     if (read !== null) yield unread(read);
     const ahead: Promise<readonly Collected[]>[] = [];
@@ -241,6 +253,7 @@ async function unitOf(
     { value: hasScripts ? QUIET : 0 },
     { value: hasScripts ? LEAST : 0 },
     { value: Math.min(MOST, plan.timeLimit * 1000) },
+    { value: GOES_ON },
   ]);
   await window.ask(main, stillAnimations);
   const seen = await seenPage(looking, text, () => otherLayouts(window, main, plan.device));

@@ -24,6 +24,7 @@ export interface CollectedDocument {
 export function collectDocument(...closed: readonly (Element | ShadowRoot)[]): string {
   const elements: Element[] = [];
   (globalThis as unknown as { keel: unknown }).keel = { elements };
+  const blinks = (globalThis as unknown as { keelBlinks?: Set<Element> }).keelBlinks;
   let plain = -1;
   let closedAround = 0;
   const closedOf = new Map<unknown, ShadowRoot>();
@@ -90,6 +91,7 @@ export function collectDocument(...closed: readonly (Element | ShadowRoot)[]): s
         ? { href: any.href, cssRules: rulesOf(any.sheet as CSSStyleSheet) }
         : {}),
       ...(tag === "iframe" || tag === "frame" ? { isFrame: true } : {}),
+      ...(blinks?.has(element) === true ? { blinks: true } : {}),
       ...(element.matches(":modal") ? { isModal: true } : {}),
       ...(element.hasAttribute("popover") && element.matches(":popover-open") ? { isOpenPopover: true } : {}),
     };
@@ -218,25 +220,82 @@ export function stillAnimations(): string {
   return JSON.stringify({ ended, held });
 }
 
-/** Waits until fonts are there and nothing of the document has changed for a while; false where that never came. */
-export async function waitForRest(quiet: number, least: number, most: number): Promise<string> {
+/**
+ * Waits until fonts are there and nothing of the document has changed for a while; false where that never came. What has
+ * looked different and as before in turn is watched for as long as it takes to say that it goes on.
+ * @param goesOn how long something must go on by itself, in milliseconds
+ */
+export async function waitForRest(
+  quiet: number,
+  least: number,
+  most: number,
+  goesOn: number,
+): Promise<string> {
   const start = performance.now();
   await Promise.race([document.fonts.ready, new Promise((done) => setTimeout(done, most))]);
   let last = performance.now();
-  const observer = new MutationObserver(() => {
+  const looks = new Map<Element, { before: string[]; turns: number; first: number; last: number }>();
+  const look = (element: Element): string => {
+    const { visibility, opacity, color, backgroundColor, transform, display } = getComputedStyle(element);
+    const { left, top, width, height } = element.getBoundingClientRect();
+    const text = (element.textContent ?? "").slice(0, 200);
+    return [
+      visibility,
+      opacity,
+      color,
+      backgroundColor,
+      transform,
+      display,
+      left,
+      top,
+      width,
+      height,
+      text,
+    ].join(" ");
+  };
+  const observer = new MutationObserver((records) => {
     last = performance.now();
+    const changed = new Set(
+      records.map(({ target }) => (target.nodeType === 1 ? target : target.parentElement)),
+    );
+    for (const element of changed) {
+      if (!(element instanceof Element) || looks.size > 200) continue;
+      const now = look(element);
+      const known = looks.get(element);
+      if (known === undefined) looks.set(element, { before: [now], turns: 0, first: last, last });
+      else if (known.before.at(-1) !== now) {
+        known.turns++;
+        known.last = last;
+        if (!known.before.includes(now) && known.before.length < 3) known.before.push(now);
+        else known.before.push(...known.before.splice(known.before.indexOf(now), 1));
+      }
+    }
   });
   observer.observe(document, { subtree: true, childList: true, attributes: true, characterData: true });
-  const rests = await new Promise<boolean>((done) => {
-    const look = () => {
-      const now = performance.now();
-      if (now - last >= quiet && now - start >= least) done(true);
-      else if (now - start >= most) done(false);
-      else setTimeout(look, 25);
-    };
-    look();
-  });
+  const until = (isOver: (now: number) => boolean | null) =>
+    new Promise<boolean>((done) => {
+      const ask = () => {
+        const answer = isOver(performance.now());
+        if (answer === null) setTimeout(ask, 25);
+        else done(answer);
+      };
+      ask();
+    });
+  const rests = await until((now) =>
+    now - last >= quiet && now - start >= least ? true : now - start >= most ? false : null,
+  );
+  // What has changed twice is watched until it stops, or has gone on for long enough.
+  const changing = () => [...looks.values()].filter(({ turns }) => turns > 0);
+  await until((now) =>
+    changing().every((one) => now - one.last > 3 * quiet || now - one.first > goesOn + quiet) ? true : null,
+  );
   observer.disconnect();
+  const going = [...looks].filter(
+    ([, one]) => one.before.length === 2 && one.last - one.first >= goesOn - quiet,
+  );
+  (globalThis as unknown as { keelBlinks: Set<Element> }).keelBlinks = new Set(
+    going.map(([element]) => element),
+  );
   return JSON.stringify(rests);
 }
 

@@ -139,6 +139,7 @@ export async function seenPage(
       doubled: other("doubled"),
       spaced: other("spaced"),
       turned: other("turned"),
+      blinks: (element) => snapshot.elementOf.get(element)?.blinks === true,
       painted: (element) => painted.get(element) ?? null,
       pressed: (element) => pressed.get(element) ?? null,
     };

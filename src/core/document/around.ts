@@ -16,6 +16,13 @@ export function* elementsAbove(index: DocumentIndex, element: ElementNode): Iter
   for (let up = index.flatParent(element); up !== null; up = index.flatParent(up)) yield up;
 }
 
+/** Whether an element is another, or in it, through slots and shadow trees. */
+export function isOrIsIn(index: DocumentIndex, inner: ElementNode, outer: ElementNode): boolean {
+  for (let up: ElementNode | null = inner; up !== null; up = index.flatParent(up))
+    if (up === outer) return true;
+  return false;
+}
+
 /** The first element for which something holds; null when there is none. */
 export function firstOf(
   elements: Iterable<ElementNode>,

@@ -70,6 +70,8 @@ export const stylesheetsUnserved = (target: string, first: string, count: number
     target,
     `${countOf(count, "stylesheet was", "stylesheets were")} not served, first ${first}: the page was judged as it looks without.`,
   );
+export const browserNotStarted = (name: string, reason: string): Problem =>
+  problem(name, `Could not be started: ${reason.replace(/\.$/, "")}. Name another browser with --browser.`);
 export const pageGone = (target: string): Problem =>
   problem(target, "The page or its browser broke down while it was looked at. Try it again by itself.");
 export const noMatch = (target: string, extensions: readonly string[]): Problem =>

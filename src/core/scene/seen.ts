@@ -63,6 +63,8 @@ export interface Seen {
   readonly spaced: Layout | null;
   /** With the window turned by a quarter, WCAG 1.3.4. */
   readonly turned: Layout | null;
+  /** Whether it looks one way and another in turn, by itself, for more than five seconds. */
+  blinks(element: ElementNode): boolean;
   /** Where a press reaches an element and nothing that scrolls with it lies over it; null where that was not tried. */
   pressed(element: ElementNode): Box | null;
   /** What is under the letters of an element; null where nobody looked. */

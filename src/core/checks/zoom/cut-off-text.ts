@@ -1,3 +1,4 @@
+import { isOrIsIn } from "../../document/around.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
@@ -72,8 +73,8 @@ function overlapping(scene: Scene, then: Layout, element: ElementNode, usual: La
   const { index } = scene.page;
   for (const line of linesNear(scene, then).of(element)) {
     for (const other of linesNear(scene, then).at(line)) {
-      if (other.element === element || isWithin(index, other.element, element)) continue;
-      if (isWithin(index, element, other.element)) continue;
+      if (other.element === element || isOrIsIn(index, other.element, element)) continue;
+      if (isOrIsIn(index, element, other.element)) continue;
       const part = shared(line, other.box);
       if (part === null || part.height < OVERLAP * Math.min(line.height, other.box.height)) continue;
       if (part.width < 0.5 * line.height || overlapped(scene, usual, element, other.element)) continue;
@@ -94,12 +95,6 @@ const overlapped = (scene: Scene, usual: Layout, one: ElementNode, other: Elemen
         near.of(other).some((second) => (shared(line, second)?.height ?? 0) > OVERLAP * line.height),
       )
   );
-};
-
-const isWithin = (index: Scene["page"]["index"], inner: ElementNode, outer: ElementNode): boolean => {
-  for (let up: ElementNode | null = inner; up !== null; up = index.flatParent(up))
-    if (up === outer) return true;
-  return false;
 };
 
 interface PlacedLine {
