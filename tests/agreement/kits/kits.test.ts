@@ -186,12 +186,15 @@ async function send(session: CDPSession, written: string): Promise<void> {
   const { code, keyCode } = keyEvent(null, pressed);
   const text = key === "Enter" ? "\r" : key.length === 1 ? key : undefined;
   const event = { key, code, windowsVirtualKeyCode: keyCode, modifiers: shiftKey ? 8 : 0 };
-  await session.send("Input.dispatchKeyEvent", {
-    type: text === undefined ? "rawKeyDown" : "keyDown",
-    ...event,
-    ...(text === undefined ? {} : { text }),
-  });
-  await session.send("Input.dispatchKeyEvent", { type: "keyUp", ...event });
+  // Both at once: the simulated window lets no time go by between them either, and some kits wait a turn with what they do.
+  await Promise.all([
+    session.send("Input.dispatchKeyEvent", {
+      type: text === undefined ? "rawKeyDown" : "keyDown",
+      ...event,
+      ...(text === undefined ? {} : { text }),
+    }),
+    session.send("Input.dispatchKeyEvent", { type: "keyUp", ...event }),
+  ]);
 }
 
 async function theirs(
