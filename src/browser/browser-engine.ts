@@ -108,7 +108,8 @@ async function* collectSeen(
     } catch (error) {
       const reason = error instanceof Error ? error.message : String(error);
       if (error instanceof NotOpened) return [unread(notOpened(page.name, plainReason(reason)))];
-      const isGone = /Target closed|Session closed|Protocol error|detached|disconnected/i.test(reason);
+      const isGone =
+        /Target closed|Session closed|Connection closed|Protocol error|detached|disconnected/i.test(reason);
       return [unread(isGone ? pageGone(page.name) : notJudged(page.name, reason))];
     }
   };
