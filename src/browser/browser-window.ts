@@ -82,6 +82,8 @@ export class BrowserWindow {
     // Windows beside one another are each seen and have focus, or their timers and what waits to be seen would stand still.
     await session.send("Emulation.setFocusEmulationEnabled", { enabled: true });
     await window.resize({ width: device.width, height: device.height, scale: 1 });
+    // What nobody has clicked for opens no window in people's browsers either: a dialog in one would hold up this page.
+    await session.send("Page.addScriptToEvaluateOnNewDocument", { source: "window.open = () => null" });
     await session.send("Emulation.setEmulatedMedia", {
       features: [
         { name: "prefers-color-scheme", value: device.colourScheme },
