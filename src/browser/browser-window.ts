@@ -2,7 +2,7 @@ import type { BrowserContext, CDPSession, HTTPResponse, Page } from "puppeteer-c
 import type { Device } from "../core/css/device.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import type { BrowserPlan } from "../settings/plan.ts";
-import { numbersOfElements } from "./inside.ts";
+import { numbersOfElements } from "./inside/collect.ts";
 
 /** How large a window is, and how finely it is drawn. */
 export interface WindowSize {

@@ -1,5 +1,10 @@
 import type { Argument, BrowserWindow, Frame, Heard } from "./browser-window.ts";
-import { type CollectedDocument, type CollectedLayout, collectDocument, collectLayout } from "./inside.ts";
+import {
+  type CollectedDocument,
+  type CollectedLayout,
+  collectDocument,
+  collectLayout,
+} from "./inside/collect.ts";
 
 /** A frame with what is in it. */
 export interface CollectedFrame {

@@ -1,6 +1,6 @@
 import type { ElementNode } from "../core/document/node.ts";
 import type { Box, Clip, Layout, Overflow } from "../core/scene/seen.ts";
-import type { CollectedLayout } from "./inside.ts";
+import type { CollectedLayout } from "./inside/collect.ts";
 
 /** A layout as it was collected, for the elements that it was collected of. */
 export function layoutFrom(

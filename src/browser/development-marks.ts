@@ -3,7 +3,7 @@ import type { Span } from "../core/document/node.ts";
 import { shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import { textAt } from "../read/text-at.ts";
-import type { ElementMark } from "./inside.ts";
+import type { ElementMark } from "./inside/frameworks.ts";
 import { type LocalPlace, localFile, mapNamedIn, type ServedMap, writtenPlace } from "./source-maps.ts";
 
 /** Where elements were written, as the development build that made them says. */

@@ -2,7 +2,7 @@ import * as z from "zod";
 import { pointerEvents, UNKNOWN_LISTENER } from "../core/document/pointer-handler.ts";
 import type { LiveElement } from "../engine/live-element.ts";
 import type { Heard } from "./browser-window.ts";
-import type { FrameworkMarks } from "./inside.ts";
+import type { FrameworkMarks } from "./inside/frameworks.ts";
 import { below } from "./live-nodes.ts";
 
 const mark = z.object({

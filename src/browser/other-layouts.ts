@@ -1,6 +1,7 @@
 import type { Device } from "../core/css/device.ts";
 import type { BrowserWindow, WindowSize } from "./browser-window.ts";
-import { type CollectedLayout, collectLayout, putStyle, takeBack } from "./inside.ts";
+import { putStyle, takeBack } from "./inside/change.ts";
+import { type CollectedLayout, collectLayout } from "./inside/collect.ts";
 import type { OtherLayouts } from "./seen-page.ts";
 
 /** WCAG 1.4.10: what 1280 CSS pixels leave at 400 %. */

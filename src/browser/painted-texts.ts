@@ -3,7 +3,7 @@ import { letterRatios, type Picture } from "../core/colour/painted-letters.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import type { Box, PaintedText } from "../core/scene/seen.ts";
 import type { BrowserWindow } from "./browser-window.ts";
-import { hideTexts, scrollPage, takeBack } from "./inside.ts";
+import { hideTexts, scrollPage, takeBack } from "./inside/change.ts";
 import { numberOf, type SeenDocument } from "./seen-page.ts";
 
 /** How finely pictures are taken: at two pixels of the screen for one of CSS each letter shows its colour. */

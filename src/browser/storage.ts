@@ -5,7 +5,7 @@ import { shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import type { BrowserPlan } from "../settings/plan.ts";
 import type { BrowserWindow } from "./browser-window.ts";
-import { storedHere } from "./inside.ts";
+import { storedHere } from "./inside/collect.ts";
 
 /** What is kept of a browser: its cookies, and what each origin has stored. */
 const storageSchema = z.object({
