@@ -109,10 +109,12 @@ export async function gather<T>(
           entry.outcome.note([collected.problem], !collected.isUnread);
           continue;
         }
-        const done = take(collected, entry.outcome).then((parts) => {
-          entry.parts = parts;
-          waiting.delete(done);
-        });
+        const done = take(collected, entry.outcome)
+          .then((parts) => {
+            entry.parts = parts;
+            waiting.delete(done);
+          })
+          .finally(() => collected.kind === "unit" && collected.unit.letGo?.());
         waiting.add(done);
         if (collected.kind === "sources" || collected.unit.driver === null) await done;
         else if (waiting.size >= MOST_ACTED_ON) await Promise.race(waiting);

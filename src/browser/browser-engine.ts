@@ -18,7 +18,7 @@ import {
 } from "../core/findings/problems.ts";
 import type { Engine, Workplace } from "../engine/engine.ts";
 import { addressName, isComponentFile, type PageFile } from "../engine/targets.ts";
-import type { Collected, Unit } from "../engine/unit.ts";
+import type { Collected, Unit, UnitDocuments } from "../engine/unit.ts";
 import { pageBytes } from "../read/load-page.ts";
 import { isTemplate } from "../read/read-engine.ts";
 import { decodeText } from "../readers/html/decode.ts";
@@ -31,12 +31,15 @@ import { tryPresses } from "./inside/presses.ts";
 import { scrollThrough, stillAnimations, waitForRest } from "./inside/rest.ts";
 import { installedBrowser } from "./installed.ts";
 import { otherLayouts } from "./other-layouts.ts";
+import { type ActedPage, pageDriver } from "./page-driver.ts";
 import { PageServer } from "./page-server.ts";
 import { lookAtTexts } from "./painted-texts.ts";
-import { type Looking, numberOf, type SeenDocument, seenPage } from "./seen-page.ts";
+import { type Looking, numberOf, type SeenDocument, ServedPage } from "./seen-page.ts";
 import { sitemapPages } from "./sitemap.ts";
 import { startProgram } from "./started-program.ts";
 import { Storage } from "./storage.ts";
+import { Turns } from "./turns.ts";
+import { within } from "./within.ts";
 
 /** WCAG 2.2.2: what goes on for longer must be stoppable. Milliseconds. */
 const GOES_ON = 5000;
@@ -94,6 +97,8 @@ async function* collectSeen(
   const server = new PageServer(host, plan.roots);
   const storage = new Storage(plan.browser, host);
   const crawl = crawlPlan === null ? null : new Crawl(crawlPlan, pages, textAtAddress);
+  const held = new HeldUnits();
+  const turns = new Turns(WINDOWS);
   const look = async (page: PageFile): Promise<readonly Collected[]> => {
     try {
       const looked = lookAt(page, {
@@ -102,6 +107,7 @@ async function* collectSeen(
         run,
         server,
         storage,
+        turns,
         isOneOfSeveral: pages.length > 1 || crawl !== null,
       });
       const late = [unread(takesTooLong(page.name, plan.timeLimit))];
@@ -138,12 +144,33 @@ async function* collectSeen(
         const [document] = (await one.unit.documents()).documents;
         if (document !== undefined) pages.push(...(await crawl.from(page, document.scene)));
       }
-      yield* collected;
+      for (const one of collected) yield one.kind === "unit" ? held.hold(one) : one;
     }
     const kept = await storage.keep();
     if (kept !== null) yield unread(kept);
   } finally {
+    // What is under way in its windows comes to an end first.
+    if (signal?.aborted !== true) await held.areLetGo();
     await Promise.all([run.close(), server.close(), program?.value.stop()]);
+  }
+}
+
+/** Units whose windows are needed until nothing more is asked of them. */
+class HeldUnits {
+  readonly #ends: Promise<void>[] = [];
+
+  hold(collected: Extract<Collected, { readonly kind: "unit" }>): Collected {
+    let letGo = () => {};
+    this.#ends.push(
+      new Promise((done) => {
+        letGo = done;
+      }),
+    );
+    return { ...collected, unit: { ...collected.unit, letGo } };
+  }
+
+  async areLetGo(): Promise<void> {
+    await Promise.all(this.#ends);
   }
 }
 
@@ -166,17 +193,6 @@ async function listed(
   return { pages, problems };
 }
 
-/** What comes of some work, or something else where it takes too long. */
-async function within<T>(work: Promise<T>, milliseconds: number, otherwise: T): Promise<T> {
-  let timer: NodeJS.Timeout | undefined;
-  const late = new Promise<T>((done) => {
-    timer = setTimeout(() => done(otherwise), milliseconds);
-  });
-  // What is given up may still fail: nobody waits for it.
-  work.catch(() => undefined);
-  return Promise.race([work, late]).finally(() => clearTimeout(timer));
-}
-
 /** Where and how pages are looked at. */
 interface At {
   readonly plan: ReadingPlan;
@@ -184,13 +200,14 @@ interface At {
   readonly run: BrowserRun;
   readonly server: PageServer;
   readonly storage: Storage;
+  readonly turns: Turns;
   readonly isOneOfSeveral: boolean;
 }
 
 /** Opens one page, looks at it, and closes it again. */
 async function lookAt(
   page: PageFile,
-  { plan, workplace: { host }, run, server, storage, isOneOfSeveral }: At,
+  { plan, workplace: { host }, run, server, storage, turns, isOneOfSeveral }: At,
 ): Promise<readonly Collected[]> {
   const local = page.address === undefined ? await localPage(page, plan, host, server) : null;
   if (local !== null && !local.ok)
@@ -198,17 +215,21 @@ async function lookAt(
   const limit = plan.timeLimit * 1000;
   const address = local?.address ?? page.address ?? "";
   const { origin } = new URL(address);
-  const context = await run.context();
   const browser = await run.identity();
-  await storage.give(context);
-  const window = await BrowserWindow.open(
-    context,
-    plan.device,
-    plan.browser,
-    page.address === undefined ? null : origin,
-  );
+  const newWindow = async () => {
+    const context = await run.context();
+    await storage.give(context);
+    const opened = await BrowserWindow.open(
+      context,
+      plan.device,
+      plan.browser,
+      page.address === undefined ? null : origin,
+    );
+    await storage.fill(opened, origin);
+    return opened;
+  };
+  const window = await newWindow();
   try {
-    await storage.fill(window, origin);
     await window.goTo(address, limit);
     for (let moves = 0; ; moves++) {
       const { status, text } = window.opened();
@@ -219,6 +240,7 @@ async function lookAt(
         const { unit, problems } = await unitOf(
           { page, plan, host, server, window, browser },
           local?.text ?? text,
+          { newWindow, inTurn: (work) => turns.take(work) },
         );
         return [
           ...problems.map((problem) => ({ kind: "problem", problem, isUnread: false }) as const),
@@ -230,7 +252,7 @@ async function lookAt(
       }
     }
   } finally {
-    await storage.note(context, window);
+    await storage.note(window);
     await window.close();
   }
 }
@@ -239,12 +261,17 @@ async function lookAt(
 const withoutSecret = (address: string): string =>
   address.replace(/^http:\/\/127\.0\.0\.1:\d+\/[0-9a-f]{32}\/\d+\//, "");
 
+/** Whether an address is that of a program on this machine, whose data is nobody else's. */
+const isOfThisMachine = (address: string): boolean =>
+  /^(?:localhost|.+\.localhost|127(?:\.\d+){3}|\[::1\])$/.test(new URL(address).hostname);
+
 const unread = (problem: Problem): Collected => ({ kind: "problem", problem, isUnread: true });
 
 /** Waits until a page is at rest, and makes a unit of what it shows then. */
 async function unitOf(
   looking: Looking,
   text: string,
+  acting: Pick<ActedPage, "newWindow" | "inTurn">,
 ): Promise<{ readonly unit: Unit; readonly problems: readonly Problem[] }> {
   const { page, plan, window } = looking;
   const { visits } = window;
@@ -258,14 +285,21 @@ async function unitOf(
     { value: GOES_ON },
   ]);
   await window.ask(main, stillAnimations);
-  const seen = await seenPage(looking, text, () => otherLayouts(window, main, plan.device));
+  const served = await ServedPage.of(looking, text);
+  const seen = await served.shown(window, () => otherLayouts(window, main, plan.device));
   const [document] = seen.documents;
   const { contrast } = plan.browser;
   if (window.visits !== visits) throw new WentElsewhere();
   if (document !== undefined) await tryTargets(window, document);
   if (document !== undefined && contrast !== null)
     await lookAtTexts(window, document, textsToLookAt(document.unit.scene, contrast));
-  const units = seen.documents.map(({ unit }) => unit);
+  const documents: UnitDocuments = {
+    documents: seen.documents.map(({ unit }) => unit),
+    texts: new Map(),
+    problems: [],
+    isComplete: true,
+  };
+  const address = window.page.url();
   const unit: Unit = {
     subject: {
       id: page.name,
@@ -279,8 +313,17 @@ async function unitOf(
     browser: looking.browser,
     isWritten: true,
     texts: seen.texts,
-    documents: async () => ({ documents: units, texts: new Map(), problems: [], isComplete: true }),
-    driver: null,
+    documents: async () => documents,
+    driver: pageDriver({
+      name: page.name,
+      address,
+      mayPress: plan.browser.presses || page.address === undefined || isOfThisMachine(address),
+      letsSend: plan.browser.letsSend,
+      timeLimit: plan.timeLimit,
+      served,
+      documents,
+      ...acting,
+    }),
   };
   const [first, ...others] = [...window.unserved].map((address) => addressName(address) ?? address);
   const problems = [

@@ -1,4 +1,4 @@
-import type { BrowserContext, CDPSession, HTTPResponse, Page } from "puppeteer-core";
+import type { BrowserContext, CDPSession, Cookie, Dialog, HTTPResponse, Page } from "puppeteer-core";
 import type { Device } from "../core/css/device.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import type { BrowserPlan } from "../settings/plan.ts";
@@ -26,6 +26,13 @@ export interface Frame {
   readonly children: readonly Frame[];
 }
 
+/** A request that somebody may keep from being made. */
+export interface HeldRequest {
+  readonly method: string;
+  /** Whether it is for the page itself: another one would take its place. */
+  readonly isPage: boolean;
+}
+
 /** What is listened for on an element. */
 export interface Heard {
   readonly types: ReadonlySet<string>;
@@ -48,6 +55,9 @@ const isGone =
 /** The longest text that is kept of what is served, in characters. */
 const MOST_TEXT = 20_000_000;
 
+/** How many kinds of events somebody listens for on one element. */
+const MOST_KINDS = 30;
+
 /** A page in a context of its own, asked from a world that its scripts do not see. */
 export class BrowserWindow {
   readonly page: Page;
@@ -62,6 +72,11 @@ export class BrowserWindow {
   #page: { readonly text: string } | null = null;
   /** How many pages were open in it so far. */
   visits = 0;
+  /** What becomes of a dialog that a script opens. */
+  onDialog: (dialog: Dialog) => Promise<void> = (dialog) => dialog.dismiss();
+  #holds: (request: HeldRequest) => boolean = () => false;
+  #headers: ReadonlyMap<string, string> = new Map();
+  #origin: string | null = null;
 
   private constructor(context: BrowserContext, page: Page, session: CDPSession) {
     this.#context = context;
@@ -93,8 +108,10 @@ export class BrowserWindow {
     });
     if (!device.finePointer)
       await session.send("Emulation.setTouchEmulationEnabled", { enabled: true, maxTouchPoints: 1 });
-    await window.#keepPages(headers, origin);
-    page.on("dialog", (dialog) => void dialog.dismiss().catch(() => undefined));
+    window.#headers = headers;
+    window.#origin = origin;
+    await window.#keepPages();
+    page.on("dialog", (dialog) => void window.onDialog(dialog).catch(() => undefined));
     page.on("request", () => void window.#underWay++);
     page.on("requestfinished", () => void window.#underWay--);
     page.on("requestfailed", (request) => {
@@ -109,48 +126,84 @@ export class BrowserWindow {
    * Keeps the text of pages before their scripts run. A page that a refresh would take away is looked at as it stands:
    * where its script leads elsewhere it is followed. HTML §4.2.5.3, "shared declarative refresh steps".
    */
-  async #keepPages(headers: ReadonlyMap<string, string>, origin: string | null): Promise<void> {
+  async #keepPages(): Promise<void> {
     const { id: main } = await this.frames();
-    this.session.on("Fetch.requestPaused", ({ requestId, frameId, request, responseStatusCode }) => {
-      const decide = async () => {
-        if (responseStatusCode === undefined) {
-          // Secrets go to the site that they are for, and to nobody else.
-          const own = new URL(request.url).origin === origin ? [...headers] : [];
-          const all = [...Object.entries(request.headers), ...own];
-          await this.session.send("Fetch.continueRequest", {
-            requestId,
-            headers: all.map(([name, value]) => ({ name, value })),
-          });
-          return;
-        }
-        if (frameId === main && this.#page !== null && refreshes.test(this.#page.text)) {
-          await this.session.send("Fetch.failRequest", { requestId, errorReason: "Aborted" });
-          return;
-        }
-        if (responseStatusCode >= 200 && (responseStatusCode < 300 || responseStatusCode >= 400)) {
-          const body = await this.session.send("Fetch.getResponseBody", { requestId }).catch(() => null);
-          const bytes = body === null ? null : Buffer.from(body.body, body.base64Encoded ? "base64" : "utf8");
-          const decoded = bytes === null ? null : decodeText(bytes, request.url, "html");
-          const text =
-            decoded?.ok === true && bytes !== null && bytes.length < MOST_TEXT ? decoded.value.text : "";
-          this.#texts.set(request.url, Promise.resolve({ address: request.url, text }));
-          if (frameId === main) {
-            this.#page = { text };
-            this.visits++;
+    const headers = this.#headers;
+    const origin = this.#origin;
+    this.session.on(
+      "Fetch.requestPaused",
+      ({ requestId, frameId, request, resourceType, responseStatusCode }) => {
+        const decide = async () => {
+          if (responseStatusCode === undefined) {
+            const isPage = resourceType === "Document" && frameId === main;
+            if (this.#holds({ method: request.method, isPage })) {
+              const errorReason = isPage ? "Aborted" : "Failed";
+              await this.session.send("Fetch.failRequest", { requestId, errorReason });
+              return;
+            }
+            // Secrets go to the site that they are for, and to nobody else.
+            const own = new URL(request.url).origin === origin ? [...headers] : [];
+            const all = [...Object.entries(request.headers), ...own];
+            await this.session.send("Fetch.continueRequest", {
+              requestId,
+              headers: all.map(([name, value]) => ({ name, value })),
+            });
+            return;
           }
-        }
-        await this.session.send("Fetch.continueResponse", { requestId });
-      };
-      decide().catch(() => undefined);
-    });
+          if (frameId === main && this.#page !== null && refreshes.test(this.#page.text)) {
+            await this.session.send("Fetch.failRequest", { requestId, errorReason: "Aborted" });
+            return;
+          }
+          if (responseStatusCode >= 200 && (responseStatusCode < 300 || responseStatusCode >= 400)) {
+            const body = await this.session.send("Fetch.getResponseBody", { requestId }).catch(() => null);
+            const bytes =
+              body === null ? null : Buffer.from(body.body, body.base64Encoded ? "base64" : "utf8");
+            const decoded = bytes === null ? null : decodeText(bytes, request.url, "html");
+            const text =
+              decoded?.ok === true && bytes !== null && bytes.length < MOST_TEXT ? decoded.value.text : "";
+            this.#texts.set(request.url, Promise.resolve({ address: request.url, text }));
+            if (frameId === main) {
+              this.#page = { text };
+              this.visits++;
+            }
+          }
+          await this.session.send("Fetch.continueResponse", { requestId });
+        };
+        decide().catch(() => undefined);
+      },
+    );
+    await this.#pauseAt(headers.size > 0 && origin !== null ? `${origin}/*` : null);
+  }
+
+  async #pauseAt(requests: string | null): Promise<void> {
     await this.session.send("Fetch.enable", {
       patterns: [
         { resourceType: "Document", requestStage: "Response" },
-        ...(headers.size > 0 && origin !== null
-          ? [{ urlPattern: `${origin}/*`, requestStage: "Request" as const }]
-          : []),
+        ...(requests === null ? [] : [{ urlPattern: requests, requestStage: "Request" as const }]),
       ],
     });
+  }
+
+  /**
+   * Keeps requests from being made.
+   * @param program what is to run before the scripts of each page
+   */
+  async hold(holds: (request: HeldRequest) => boolean, program: string): Promise<void> {
+    this.#holds = holds;
+    await this.session.send("Page.addScriptToEvaluateOnNewDocument", { source: program });
+    await this.#pauseAt("*");
+  }
+
+  /** Opens an address whose page may be open already, without waiting for it to be loaded. */
+  async openAnew(address: string): Promise<void> {
+    this.#worlds.clear();
+    this.#page = null;
+    // To a place within the page that is open it would only be scrolled.
+    if (address.includes("#") || this.page.url().includes("#"))
+      await this.session.send("Page.navigate", { url: "about:blank" });
+    const { errorText } = await this.session.send("Page.navigate", { url: address });
+    this.#worlds.clear();
+    if (errorText !== undefined && errorText !== "") throw new NotOpened(errorText);
   }
 
   /** Texts that style and mark up: pages and stylesheets, as they were served. */
@@ -294,26 +347,39 @@ export class BrowserWindow {
     );
   }
 
-  /** The kinds of events that are listened for on the elements of the page, by their numbers. */
-  async listeners(frame: string): Promise<ReadonlyMap<number, Heard>> {
+  /** The kinds of events that are listened for on the elements of the page, by their numbers, and around all of them. */
+  async listeners(frame: string): Promise<{
+    readonly listeners: ReadonlyMap<number, Heard>;
+    readonly around: ReadonlySet<string>;
+  }> {
     // A world of our own knows its own listeners alone: the page is asked for its document.
-    const { result } = await this.session.send("Runtime.evaluate", { expression: "document" });
-    const { listeners } = await this.session.send("DOMDebugger.getEventListeners", {
-      objectId: result.objectId ?? "",
-      depth: -1,
-    });
+    const heardOn = async (expression: string, depth: number) => {
+      const { result } = await this.session.send("Runtime.evaluate", { expression });
+      const objectId = result.objectId ?? "";
+      return (await this.session.send("DOMDebugger.getEventListeners", { objectId, depth })).listeners;
+    };
+    const [listeners, ...around] = await Promise.all([
+      heardOn("document", -1),
+      heardOn("window", 1),
+      heardOn("document", 1),
+    ]);
     const types = new Map<number, Set<string>>();
     for (const { type, backendNodeId } of listeners)
       if (backendNodeId !== undefined)
         types.set(backendNodeId, (types.get(backendNodeId) ?? new Set()).add(type));
+    // What listens for nearly everything is a framework that hands events out: it says nothing of the element itself.
+    for (const [node, kinds] of types) if (kinds.size > MOST_KINDS) types.delete(node);
     const nodes = [...types.keys()];
     const numbers = await this.#numbersOf(frame, nodes);
-    return new Map(
-      numbers.map(([number, isPointed], i) => [
-        number,
-        { types: types.get(nodes[i] ?? -1) ?? new Set<string>(), isPointed },
-      ]),
-    );
+    return {
+      listeners: new Map(
+        numbers.map(([number, isPointed], i) => [
+          number,
+          { types: types.get(nodes[i] ?? -1) ?? new Set<string>(), isPointed },
+        ]),
+      ),
+      around: new Set(around.flat().map(({ type }) => type)),
+    };
   }
 
   /** The numbers that elements of a frame were collected by, -1 for one that was not, and whether a hand points at them. */
@@ -345,6 +411,11 @@ export class BrowserWindow {
       children: childFrames.map(frameOf),
     });
     return frameOf(frameTree);
+  }
+
+  /** The cookies of its context. */
+  cookies(): Promise<readonly Cookie[]> {
+    return this.#context.cookies();
   }
 
   async close(): Promise<void> {

@@ -12,10 +12,14 @@ export interface CollectedFrame {
   readonly document: CollectedDocument;
   readonly layout: CollectedLayout;
   readonly listeners: ReadonlyMap<number, Heard>;
+  /** What is listened for around everything, on the document and its window. */
+  readonly heardAround: ReadonlySet<string>;
   /** The number of the element that shows it, in the document around it. */
   readonly owner: number;
   readonly frames: readonly CollectedFrame[];
 }
+
+const noneHeard = { listeners: new Map<number, Heard>(), around: new Set<string>() };
 
 /** Collects the page with its frames, each with those in it. */
 export async function collectFrames(window: BrowserWindow): Promise<CollectedFrame> {
@@ -27,14 +31,16 @@ export async function collectFrames(window: BrowserWindow): Promise<CollectedFra
     const args: Argument[] = [];
     for (const node of isMain ? await window.closedRoots() : []) args.push(await window.argument(id, node));
     const document = await window.ask<CollectedDocument>(id, collectDocument, args);
-    const layout = await window.ask<CollectedLayout>(id, collectLayout);
-    const listeners = isMain ? await window.listeners(id) : new Map<number, Heard>();
+    const [layout, { listeners, around }] = await Promise.all([
+      window.ask<CollectedLayout>(id, collectLayout),
+      isMain ? window.listeners(id) : noneHeard,
+    ]);
     const frames: CollectedFrame[] = [];
     for (const child of children) {
       const number = await window.ownerOf(child.id, id);
       if (number !== null) frames.push(await collect(child, false, number));
     }
-    return { frameId: id, document, layout, listeners, owner, frames };
+    return { frameId: id, document, layout, listeners, heardAround: around, owner, frames };
   };
   return collect(await window.frames(), true, -1);
 }

@@ -45,7 +45,9 @@ export function giveHandlers(
     const isSomething = heard?.isPointed === true || ["role", "tabindex", "href"].some(has);
     const types = [...(heard?.types ?? [])].filter((type) => isSomething || !isPointerEvent(type));
     const handlers = byFramework.get(element.mark) ?? [];
-    element.heard = new Set([...types, ...handlers.map(([event]) => event)]);
+    const byHandler = handlers.map(([event]) => event);
+    element.heard = new Set([...types, ...byHandler]);
+    element.heardByAny = new Set([...(heard?.types ?? []), ...byHandler]);
     const told = [
       ...handlers,
       ...(heard?.isPointed === true

@@ -42,6 +42,9 @@ export interface Looking {
 export interface SeenDocument {
   readonly unit: UnitDocument;
   readonly snapshot: Snapshot;
+  readonly places: Places;
+  /** The kinds of events that are listened for around all of it: on the document, or on its window. */
+  readonly heardAround: ReadonlySet<string>;
   /** The frame that it is in, as the protocol names it. */
   readonly frameId: string;
   /** What is under the letters of its texts; filled once pictures were taken. */
@@ -63,53 +66,89 @@ export const numberOf = ({ elementOf }: Snapshot, element: ElementNode): number 
 /** Layouts of the page under other conditions, by the frame they are of. */
 export type OtherLayouts = Partial<Record<"narrow" | "doubled" | "spaced" | "turned", CollectedLayout>>;
 
-/**
- * Makes documents of what the browser shows: the page, then those of its frames.
- * @param others lays the page out under other conditions; asked once everything was collected
- */
-export async function seenPage(
-  { page, plan, host, server, window }: Looking,
-  served: string,
-  others: () => Promise<OtherLayouts>,
-): Promise<SeenPage> {
-  const texts = new Map<string, string>();
-  const files = await shownFiles(await window.texts(), server, host);
-  const options = sceneOptions(plan);
-  // What lies here is written in the page that is served; what a server puts together may be marked.
-  const answered = frameworkMarks.safeParse(await window.askAmongScripts(readMarks));
-  const marks: FrameworkMarks = answered.success ? (answered.data as FrameworkMarks) : noMarks;
-  const marked = await markedPlaces(
-    page.address === undefined ? [] : marks.marks,
-    page.address ?? "",
-    host,
-    textAtAddress,
-  );
-  for (const [name, text] of marked.texts) texts.set(name, text);
-  const compiled = await compiledSheets([...files.values()], host);
-  for (const style of compiled.values()) for (const { file, text } of style.sources) texts.set(file, text);
-  const collected = await collectFrames(window);
-  const layouts = await others();
-  const writtenSheets = await writtenStyles(collected.document, collected.document.address, host, texts);
-  const documents: SeenDocument[] = [];
+/** A page as it was served: all that says where what its window shows at some time comes from. */
+export class ServedPage {
+  /** The texts that it was served as, by the names they are shown with. */
+  readonly texts = new Map<string, string>();
+  readonly #looking: Looking;
+  readonly #served: string;
+  readonly #files: Awaited<ReturnType<typeof shownFiles>>;
+  readonly #compiled: Awaited<ReturnType<typeof compiledSheets>>;
+  readonly #written = new Map<string, Document>();
+  readonly #parsed = new Map<string, Sheet>();
 
-  function documentOf(
+  private constructor(
+    looking: Looking,
+    served: string,
+    files: Awaited<ReturnType<typeof shownFiles>>,
+    compiled: Awaited<ReturnType<typeof compiledSheets>>,
+  ) {
+    this.#looking = looking;
+    this.#served = served;
+    this.#files = files;
+    this.#compiled = compiled;
+    for (const style of compiled.values())
+      for (const { file, text } of style.sources) this.texts.set(file, text);
+  }
+
+  /** @param served the text of the page itself */
+  static async of(looking: Looking, served: string): Promise<ServedPage> {
+    const { window, server, host } = looking;
+    const files = await shownFiles(await window.texts(), server, host);
+    return new ServedPage(looking, served, files, await compiledSheets([...files.values()], host));
+  }
+
+  /**
+   * Makes documents of what the browser shows: the page, then those of its frames.
+   * @param window where it is open
+   * @param others lays the page out under other conditions; asked once everything was collected
+   */
+  async shown(window: BrowserWindow, others: () => Promise<OtherLayouts>): Promise<SeenPage> {
+    const { page, host } = this.#looking;
+    // What lies here is written in the page that is served; what a server puts together may be marked.
+    const answered = frameworkMarks.safeParse(await window.askAmongScripts(readMarks));
+    const marks: FrameworkMarks = answered.success ? (answered.data as FrameworkMarks) : noMarks;
+    const marked = await markedPlaces(
+      page.address === undefined ? [] : marks.marks,
+      page.address ?? "",
+      host,
+      textAtAddress,
+    );
+    for (const [name, text] of marked.texts) this.texts.set(name, text);
+    const collected = await collectFrames(window);
+    const layouts = await others();
+    const { document } = collected;
+    const writtenSheets = await writtenStyles(document, document.address, host, this.texts);
+    const documents: SeenDocument[] = [];
+    this.#documentOf(collected, null, { marks, marked: marked.places, layouts, writtenSheets, documents });
+    return { documents, texts: this.texts };
+  }
+
+  #documentOf(
     frame: CollectedFrame,
     around: { readonly document: SeenDocument; readonly element: ElementNode } | null,
+    known: KnownOfPage,
   ): SeenDocument {
+    const { page, plan } = this.#looking;
+    const { marks, marked, layouts, writtenSheets, documents } = known;
+    const files = this.#files;
+    const options = sceneOptions(plan);
     const { address } = frame.document;
     const isLocal = around === null && page.address === undefined;
     const file = isLocal ? page.name : (files.get(address)?.file ?? addressName(address) ?? address);
-    const text = around === null ? served : (files.get(address)?.text ?? "");
-    texts.set(file, text);
-    const written = readHtml(text, file, plan.components).document;
+    const text = around === null ? this.#served : (files.get(address)?.text ?? "");
+    this.texts.set(file, text);
+    const written = this.#written.get(file) ?? readHtml(text, file, plan.components).document;
+    this.#written.set(file, written);
     const live: LiveElement = frame.document;
     giveHandlers(live, frame.listeners, around === null ? marks : noMarks);
     const sheets = new ServedSheets(
       [...files.values()],
       ({ address: at }) => files.get(at)?.file ?? at,
-      compiled,
+      this.#compiled,
     );
     const modal = modalOf(live);
+    const places = withMarks(alignedPlaces(written, live), around === null ? marked : new Map());
     const snapshot = snapshotOf(live, {
       file,
       html: text,
@@ -117,16 +156,16 @@ export async function seenPage(
       quirks: frame.document.quirks,
       // Stylesheets that a configuration names are for source that does not bring them: a browser shows what there is.
       sheets: [],
-      places: withMarks(alignedPlaces(written, live), around === null ? marked.places : new Map()),
+      places,
       listens: (element) => element.heard ?? none,
       isBehind: (element) => modal !== null && !modal.around.has(element) && element.localName !== "head",
       isOpenPopover: (element) => element.isOpenPopover === true,
-      parsed: new Map<string, Sheet>(),
+      parsed: this.#parsed,
       writtenSheet: (css) => writtenSheets.get(css) ?? null,
       linkedSheet: sheets.linked,
     });
     const applied = snapshot.sheets.map((sheet) => withServedImports(sheet, sheets, address));
-    for (const [name, sheetText] of sheets.used) texts.set(name, sheetText);
+    for (const [name, sheetText] of sheets.used) this.texts.set(name, sheetText);
     const number = (element: ElementNode) => numberOf(snapshot, element);
     const other = (name: keyof OtherLayouts) => {
       const layout = around === null ? layouts[name] : undefined;
@@ -157,18 +196,27 @@ export async function seenPage(
         ...(page.address === undefined ? {} : { isServed: true as const }),
       },
       snapshot,
+      places,
+      heardAround: frame.heardAround,
       frameId: frame.frameId,
       painted,
       pressed,
     };
     documents.push(own);
     for (const [element, child] of inner)
-      scenes.set(element, documentOf(child, { document: own, element }).unit.scene);
+      scenes.set(element, this.#documentOf(child, { document: own, element }, known).unit.scene);
     return own;
   }
+}
 
-  documentOf(collected, null);
-  return { documents, texts };
+/** What is known of a page at one moment beside its documents. */
+interface KnownOfPage {
+  readonly marks: FrameworkMarks;
+  readonly marked: ReadonlyMap<number, Span>;
+  readonly layouts: OtherLayouts;
+  readonly writtenSheets: ReadonlyMap<string, Sheet>;
+  /** Filled with the documents, those around first. */
+  readonly documents: SeenDocument[];
 }
 
 /** The place of an element that is not in the served page: where a development build says that it was written. */

@@ -61,7 +61,7 @@ export class Storage {
   }
 
   /** Notes what a page leaves behind, where that is to be kept. */
-  async note(context: BrowserContext, window: BrowserWindow): Promise<void> {
+  async note(window: BrowserWindow): Promise<void> {
     if (this.#plan.keepsStorage === null) return;
     try {
       const { id } = await window.frames();
@@ -73,7 +73,7 @@ export class Storage {
       this.#kept = {
         format: "even-keel/storage",
         version: 1,
-        cookies: [...(await context.cookies())] as unknown as Stored["cookies"],
+        cookies: [...(await window.cookies())] as unknown as Stored["cookies"],
         origins: { ...before?.origins, [origin]: items },
       };
     } catch {

@@ -107,6 +107,14 @@ export const engineOptions = {
     type: "boolean",
     describe: "Judge pages too that answer with an error (404, 500)",
   },
+  press: {
+    type: "boolean",
+    describe: "Press keys too on pages that are not of this machine",
+  },
+  "let-send": {
+    type: "boolean",
+    describe: "Let pages send what a key that is pressed would send: for test systems",
+  },
   pages: {
     type: "string",
     array: true,
@@ -210,6 +218,8 @@ export const readingOf = (args: ReadingArguments): ReadingOptions => ({
   timeLimit: args["time-limit"],
   browser: args.browser,
   anyStatus: args["any-status"],
+  press: args.press,
+  letSend: args["let-send"],
   pageLists: args.pages,
   sitemaps: args.sitemap,
   crawl: args.crawl,

@@ -48,7 +48,7 @@ export async function runWalk(args: WalkArguments, io: Io): Promise<Status> {
 /** A script presses keys in a window: so the scripts of a page are run for it. */
 const optionsOf = (args: WalkArguments) => ({
   ...readingOf(args),
-  ...(args.script === undefined ? {} : { engine: "render" as const }),
+  ...(args.script === undefined || args.engine === "browser" ? {} : { engine: "render" as const }),
 });
 
 function writtenWalks(

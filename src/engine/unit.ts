@@ -70,6 +70,8 @@ export interface Unit {
   documents(): Promise<UnitDocuments>;
   /** What acts on it; null where it can only be read. */
   readonly driver: UnitDriver | null;
+  /** Called once nothing more is asked of it; absent where nothing is kept open for it. */
+  readonly letGo?: () => void;
 }
 
 export interface UnitDocuments {

@@ -4,13 +4,13 @@ import { NO, YES } from "../core/css/certainty.ts";
 import type { Device } from "../core/css/device.ts";
 import { evaluateMedia } from "../core/css/media.ts";
 import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
-import { elementPath } from "../core/document/element-path.ts";
 import type { Document, ElementNode } from "../core/document/node.ts";
 import { thrownWords } from "../core/findings/thrown-words.ts";
 import { tabSequence } from "../core/focus/tab-sequence.ts";
 import { isFocusable } from "../core/rendering/focusable.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
 import type { Moment } from "../engine/driver.ts";
+import { elementKeys, type Keys } from "../engine/element-keys.ts";
 import type { LiveElement } from "../engine/live-element.ts";
 import { type SheetEntry, type Snapshot, snapshotOf } from "../engine/live-snapshot.ts";
 import type { Places } from "../engine/places.ts";
@@ -74,12 +74,6 @@ interface LiveMoment {
   readonly fields: readonly LiveElement[];
   readonly state: string;
   readonly moment: Moment;
-}
-
-/** What each element of a moment is called, the same in every window that shows the same. */
-interface Keys {
-  readonly of: ReadonlyMap<ElementNode, string>;
-  readonly nodes: ReadonlyMap<string, ElementNode>;
 }
 
 /** One page opened in a simulated window, with its scripts run; keys and pointers act on it. */
@@ -313,7 +307,12 @@ export class LivePage {
       device: this.#source.device,
       stylesKnown: this.#source.stylesKnown,
     });
-    const keys = this.#keysOf(snapshot, scene, places);
+    const keys = elementKeys(
+      scene,
+      this.#keys,
+      (node) => snapshot.elementOf.get(node),
+      (node) => places.identity(snapshot.elementOf.get(node)),
+    );
     const fields = [...snapshot.nodeOf].flatMap(([element, { tag }]) =>
       /^(?:input|textarea|option)$/.test(tag) ? [element] : [],
     );
@@ -590,33 +589,5 @@ export class LivePage {
     // What is gone from the page cannot keep focus. HTML §6.6.4, "focus fixup".
     const active = this.focused();
     if (active !== null && this.#isReady && !this.#canTakeFocus(active)) active.blur();
-  }
-
-  /** An element keeps its key for as long as its window lives: what is put in before it does not make it another. */
-  #keysOf({ elementOf }: Snapshot, { page }: Scene, places: Places): Keys {
-    const of = new Map<ElementNode, string>();
-    const nodes = new Map<string, ElementNode>();
-    const isNew: ElementNode[] = [];
-    const give = (node: ElementNode, key: string) => {
-      of.set(node, key);
-      nodes.set(key, node);
-    };
-    for (const node of page.index.elements) {
-      const known = this.#keys.get(elementOf.get(node));
-      if (known === undefined || nodes.has(known)) isNew.push(node);
-      else give(node, known);
-    }
-    const turns = new Map<string, number>();
-    for (const node of isNew) {
-      const element = elementOf.get(node);
-      const base = places.identity(element) ?? elementPath(page.index, node);
-      let turn = turns.get(base) ?? 1;
-      const keyAt = () => (turn === 1 ? base : `${base} ${turn}`);
-      while (nodes.has(keyAt())) turn++;
-      turns.set(base, turn);
-      this.#keys.set(element, keyAt());
-      give(node, keyAt());
-    }
-    return { of, nodes };
   }
 }

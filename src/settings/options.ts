@@ -20,6 +20,8 @@ export interface ReadingOptions {
   readonly browser?: string | undefined;
   /** Whether pages are judged that answer with an error. */
   readonly anyStatus?: boolean | undefined;
+  readonly press?: boolean | undefined;
+  readonly letSend?: boolean | undefined;
   /** Files that list pages, one a line. */
   readonly pageLists?: readonly string[] | undefined;
   /** Addresses of sitemaps. */

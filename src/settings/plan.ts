@@ -40,6 +40,10 @@ export interface BrowserPlan {
   readonly named: string | null;
   /** Whether pages are judged that answer with an error. */
   readonly anyStatus: boolean;
+  /** Whether keys are pressed on pages that are not of this machine too. */
+  readonly presses: boolean;
+  /** Whether what a page would send by a key that is pressed is sent. */
+  readonly letsSend: boolean;
   /** A program that serves what is looked at, and the address that tells when it does; null for none. */
   readonly start: { readonly command: string; readonly ready: string | null } | null;
   /** Addresses of sitemaps whose pages are looked at. */
@@ -345,6 +349,8 @@ function settledReading(
         isForPages: options.engine === "browser",
         named: browser === ANY_BROWSER ? null : browser,
         anyStatus: options.anyStatus === true,
+        presses: options.press === true,
+        letsSend: options.letSend === true,
         start: options.start === undefined ? null : { command: options.start, ready: options.ready ?? null },
         sitemaps: options.sitemaps ?? [],
         crawl:

@@ -6,6 +6,8 @@ export interface CollectedNode {
   readonly nodeType: number;
   /** Its place among the elements collected; absent for text and comments. */
   readonly id?: number;
+  /** The number that an element has for as long as its window lives. */
+  readonly serial?: number;
   readonly [property: string]: unknown;
 }
 
@@ -23,7 +25,18 @@ export interface CollectedDocument {
  */
 export function collectDocument(...closed: readonly (Element | ShadowRoot)[]): string {
   const elements: Element[] = [];
-  (globalThis as unknown as { keel: unknown }).keel = { elements };
+  const world = globalThis as unknown as { keel: unknown; keelSerialOf?: (element: Element) => number };
+  world.keel = { elements };
+  if (world.keelSerialOf === undefined) {
+    const serials = new WeakMap<Element, number>();
+    let last = 0;
+    world.keelSerialOf = (element) => {
+      const serial = serials.get(element) ?? ++last;
+      serials.set(element, serial);
+      return serial;
+    };
+  }
+  const serialOf = world.keelSerialOf;
   const blinks = (globalThis as unknown as { keelBlinks?: Set<Element> }).keelBlinks;
   let plain = -1;
   let closedAround = 0;
@@ -62,6 +75,7 @@ export function collectDocument(...closed: readonly (Element | ShadowRoot)[]): s
     return {
       nodeType: 1,
       id,
+      serial: serialOf(element),
       mark,
       localName: tag,
       namespaceURI: element.namespaceURI,

@@ -130,6 +130,10 @@ export const scriptMissing = (target: string, src: string): Problem =>
   );
 export const renderCutShort = (target: string): Problem =>
   problem(target, "There was not enough time to press every key; what was pressed is told.");
+export const nothingPressed = (target: string): Problem =>
+  problem(target, "Is not on this machine: no key was pressed. --press presses them all the same.");
+export const notActedOn = (target: string, reason: string): Problem =>
+  problem(target, `Keys could not be pressed in the browser: ${reason.replace(/\.$/, "")}.`);
 export const notBundled = (place: string, reason: string): Problem =>
   problem(place, `The specimens could not be built: ${reason.replace(/\.$/, "")}.`);
 export const notMounted = (place: string, reason: string): Problem =>

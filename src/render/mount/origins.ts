@@ -1,5 +1,5 @@
+import { byPeople } from "../../engine/events-by-people.ts";
 import type { LiveElement } from "../../engine/live-element.ts";
-import { byPeople } from "../events-by-people.ts";
 
 /** One component on the way to an element, and where it is used, as `file:line:column`. */
 export interface OriginFrame {

@@ -1,0 +1,104 @@
+import {
+  notActedOn,
+  nothingPressed,
+  type Problem,
+  renderCutShort,
+  scriptFailed,
+  takesTooLong,
+} from "../core/findings/problems.ts";
+import type { DriverSource } from "../engine/driver.ts";
+import type { Explored } from "../engine/explored.ts";
+import type { UnitDocuments, UnitDriver, UnitExplored } from "../engine/unit.ts";
+import { explore } from "../explore/explore.ts";
+import { ActedWindow } from "./acted-window.ts";
+import { BrowserDriver } from "./browser-driver.ts";
+import type { BrowserWindow } from "./browser-window.ts";
+import type { ServedPage } from "./seen-page.ts";
+import { within } from "./within.ts";
+
+/** How much of its time a page has for keys. */
+const FOR_KEYS = 0.7;
+
+/** How long the last act may take beyond that, in milliseconds. */
+const TO_END = 20_000;
+
+/** A page that is opened once more to be acted on. */
+export interface ActedPage {
+  readonly name: string;
+  /** Where it is in the end. */
+  readonly address: string;
+  /** Whether keys may be pressed that nobody asked for by name. */
+  readonly mayPress: boolean;
+  readonly letsSend: boolean;
+  /** In seconds. */
+  readonly timeLimit: number;
+  readonly served: ServedPage;
+  /** A window of its own, with what the page is to find stored. */
+  newWindow(): Promise<BrowserWindow>;
+  /** Waits until it may take a window. */
+  inTurn<T>(work: () => Promise<T>): Promise<T>;
+  readonly documents: UnitDocuments;
+}
+
+/** Presses the keys of a page in a browser, or walks it by a script. */
+export const pageDriver = (page: ActedPage): UnitDriver => ({
+  off: [],
+  shown: async () => page.documents,
+  async explore({ script, plan, log }) {
+    if (script === null && !page.mayPress) return outcome(null, [nothingPressed(page.name)], true);
+    return page.inTurn(async () => {
+      const windows = new Windows(page);
+      const limit = page.timeLimit * 1000;
+      try {
+        const exploring = explore(windows, { script, patience: limit * FOR_KEYS, plan, log });
+        const explored = await within(exploring, limit + TO_END, null);
+        if (explored === null) return outcome(null, [takesTooLong(page.name, page.timeLimit)], false);
+        return outcome(
+          explored,
+          [
+            ...explored.problems.map((message) => scriptFailed(page.name, message)),
+            ...(explored.isCutShort ? [renderCutShort(page.name)] : []),
+          ],
+          !explored.isCutShort,
+        );
+      } catch (error) {
+        const reason = error instanceof Error ? error.message : String(error);
+        return outcome(null, [notActedOn(page.name, reason)], false);
+      } finally {
+        await windows.close();
+      }
+    });
+  },
+});
+
+const outcome = (
+  explored: Explored | null,
+  problems: readonly Problem[],
+  isComplete: boolean,
+): UnitExplored => ({ explored, walked: [], texts: new Map(), problems, isComplete });
+
+/** Windows in which a page is opened anew again and again. */
+class Windows implements DriverSource {
+  readonly #page: ActedPage;
+  readonly #free: ActedWindow[] = [];
+  readonly #all: ActedWindow[] = [];
+
+  constructor(page: ActedPage) {
+    this.#page = page;
+  }
+
+  async open(): Promise<BrowserDriver> {
+    const { address, letsSend, served, newWindow } = this.#page;
+    let acted = this.#free.pop();
+    if (acted === undefined) {
+      acted = await ActedWindow.of(await newWindow(), address, letsSend);
+      this.#all.push(acted);
+    }
+    const taken = acted;
+    return BrowserDriver.open(taken, served, async () => void this.#free.push(taken));
+  }
+
+  async close(): Promise<void> {
+    await Promise.all(this.#all.map(({ window }) => window.close()));
+  }
+}
