@@ -171,7 +171,12 @@ export function mergedWithSeen(
   answered: readonly SeenAnswer[],
 ): readonly FindingAnswer[] {
   const isAnswered = ({ check, outcome, span }: FindingAnswer): boolean =>
-    outcome === "cantTell" && answered.some((one) => one.check === check && isWithin(span, one.element.span));
+    answered.some(
+      (one) =>
+        one.check === check &&
+        (outcome === "cantTell" || one.isSure === true) &&
+        isWithin(span, one.element.span),
+    );
   const merged = read.filter((finding) => !isAnswered(finding));
   for (const finding of seen) {
     const place = merged.findIndex((other) => isSameFault(other, finding));

@@ -129,7 +129,9 @@ function withKeys(
 ): PageWalk {
   if (explored === null) return read;
   const seen = new SeenAnswers(read.texts, scene);
-  const checks = plan.checks.filter(({ id }) => driver?.off.includes(id) !== true);
+  const checks = checksFor<Check>(plan.checks, plan.conformance).filter(
+    ({ id }) => driver?.off.includes(id) !== true,
+  );
   const found = seen.findings(explored, checks, plan.settingsFor(page.name), answers);
   return {
     ...read,

@@ -30,7 +30,7 @@ const PATIENCE = 4000;
 const MOST_ANIMATIONS = 6;
 
 /** How many parts something has at most that is one stop of Tab. */
-const MOST_PARTS = 12;
+const MOST_PARTS = 60;
 
 /** Events that are told of what was done. UI Events; HTML, "events". */
 const toldEvents = [
@@ -191,6 +191,17 @@ export class ActedWindow {
     await this.window.page.mouse.move(-10, -10);
     await this.window.ask(this.#main, leaveFocus);
     await this.settle();
+  }
+
+  /** Has one of our functions do something in the page. */
+  async tell(run: () => string): Promise<void> {
+    await this.window.ask(this.#main, run);
+    await this.settle();
+  }
+
+  /** Lets some time of the page go by, and no more. */
+  pass(milliseconds: number): Promise<void> {
+    return this.#goOn(milliseconds);
   }
 
   /** Lets a second go by, and what moves come to its end. */

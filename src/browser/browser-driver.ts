@@ -1,9 +1,10 @@
 import type { ElementNode } from "../core/document/node.ts";
 import { tabSequence } from "../core/focus/tab-sequence.ts";
-import type { Driver, Happenings, Moment } from "../engine/driver.ts";
+import type { Driver, FocusEyes, Happenings, Moment } from "../engine/driver.ts";
 import { elementKeys } from "../engine/element-keys.ts";
 import { byPeople } from "../engine/events-by-people.ts";
 import type { ActedWindow } from "./acted-window.ts";
+import { PicturedFocus } from "./focus-eyes.ts";
 import { clickElement, focusElement, showElement } from "./inside/acts.ts";
 import { numberOf, type SeenDocument, type ServedPage } from "./seen-page.ts";
 
@@ -18,6 +19,7 @@ interface SeenMoment {
 
 /** A page in a browser as explorer and walk scripts know it. */
 export class BrowserDriver implements Driver {
+  readonly eyes: FocusEyes;
   readonly #acted: ActedWindow;
   readonly #served: ServedPage;
   readonly #onClose: () => Promise<void>;
@@ -31,6 +33,7 @@ export class BrowserDriver implements Driver {
     this.#acted = acted;
     this.#served = served;
     this.#onClose = onClose;
+    this.eyes = new PicturedFocus(acted, served.device, (serial) => this.#keyOf(serial));
   }
 
   /** Opens the page anew in a window. */
@@ -74,9 +77,12 @@ export class BrowserDriver implements Driver {
 
   async focused(): Promise<string | null> {
     const { focused } = this.#acted.now;
-    if (focused === null) return null;
+    return focused === null ? null : this.#keyOf(focused);
+  }
+
+  async #keyOf(serial: number): Promise<string | null> {
     const { bySerial, moment } = await this.#current();
-    const node = bySerial.get(focused);
+    const node = bySerial.get(serial);
     return node === undefined ? null : moment.keyOf(node);
   }
 

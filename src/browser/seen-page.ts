@@ -1,3 +1,4 @@
+import type { Device } from "../core/css/device.ts";
 import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
 import type { Document, ElementNode, Span } from "../core/document/node.ts";
 import { once } from "../core/document/once.ts";
@@ -96,6 +97,11 @@ export class ServedPage {
     const { window, server, host } = looking;
     const files = await shownFiles(await window.texts(), server, host);
     return new ServedPage(looking, served, files, await compiledSheets([...files.values()], host));
+  }
+
+  /** What it is shown on. */
+  get device(): Device {
+    return this.#looking.plan.device;
   }
 
   /**

@@ -1,3 +1,4 @@
+import type { Difference } from "../core/colour/picture-difference.ts";
 import type { AppliedSheet } from "../core/css/sheet.ts";
 import type { ElementNode, Span } from "../core/document/node.ts";
 import type { Scene } from "../core/scene/scene.ts";
@@ -40,6 +41,32 @@ export interface Happenings {
   readonly problems: readonly string[];
 }
 
+/** What lies over what has focus. */
+export interface FocusCover {
+  /** The key of what lies there. */
+  readonly by: string;
+  /** Whether nothing at all is seen of what has focus. */
+  readonly isWhole: boolean;
+}
+
+/** How what is drawn changes as focus goes from something. */
+export interface FocusMark {
+  readonly difference: Difference;
+  /** How large what had focus is, in CSS pixels. */
+  readonly size: { readonly width: number; readonly height: number };
+}
+
+/** What is seen of what has focus, where a window is drawn. */
+export interface FocusEyes {
+  /**
+   * How what is drawn changes as focus goes, which has gone afterwards; null where that cannot be told.
+   * @param isEverywhere whether all of the window is looked at, and not only what is around
+   */
+  mark(isEverywhere: boolean): Promise<FocusMark | null>;
+  /** What stays in place over what has focus; null where nothing does. */
+  cover(): Promise<FocusCover | null>;
+}
+
 /** A window that can be acted on, whatever it is made of. Every act ends when the window has come to rest. */
 export interface Driver {
   moment(): Promise<Moment>;
@@ -64,6 +91,8 @@ export interface Driver {
   settle(): Promise<void>;
   /** Takes focus away from whatever has it, as if nobody had been here. */
   rest(): Promise<void>;
+  /** What is seen of what has focus; null where nothing is drawn. */
+  readonly eyes: FocusEyes | null;
   /** Whether it came to rest when it was let settle last; false where it goes on changing by itself, again and again. */
   readonly rests: boolean;
   /** Whether any script listens for what people do. */

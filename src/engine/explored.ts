@@ -85,6 +85,8 @@ export interface SeenFinding {
 export interface SeenAnswer {
   readonly check: string;
   readonly element: SeenElement;
+  /** Whether what source finds for certain is refuted too: it was seen otherwise. */
+  readonly isSure?: true;
 }
 
 /** One line of a walk script, and what came of it. */

@@ -33,6 +33,7 @@ import { Notes, type Stop } from "./notes.ts";
 import { type Change, isOfAddress, isOfAttribute } from "./page-state.ts";
 import { tryPointed } from "./pointed.ts";
 import { runScript } from "./run-script.ts";
+import { trySeenFocus } from "./seen-focus.ts";
 import { skipLinkKeys, trySkipping } from "./skipping.ts";
 import { StateAudit } from "./state-audit.ts";
 import { tryStates } from "./states.ts";
@@ -127,8 +128,12 @@ class Explorer {
     const keyOf = ({ check, element }: SeenAnswer): string => `${check} ${element.path}`;
     const pressed = new Set(findings.map(keyOf));
     const known = new Set(answered.map(keyOf));
+    const refuted = new Set(answered.filter(({ isSure }) => isSure === true).map(keyOf));
     const states = (this.#audit?.findings ?? []).filter(
-      (one) => !pressed.has(keyOf(one)) && !(one.outcome === "cantTell" && known.has(keyOf(one))),
+      (one) =>
+        !pressed.has(keyOf(one)) &&
+        !refuted.has(keyOf(one)) &&
+        !(one.outcome === "cantTell" && known.has(keyOf(one))),
     );
     return [...findings, ...states];
   }
@@ -146,6 +151,7 @@ class Explorer {
       }
       await this.#trials.lookIdle();
       await this.#walk();
+      await trySeenFocus(this.#notes);
       if (!isAlive) {
         await proveSuspicions(this.#audit, this.#trials);
         return false;
@@ -178,6 +184,8 @@ class Explorer {
     await this.#trials.after([], async (page) => {
       const stops: Stop[] = [];
       const most = (await page.moment()).stops().length * 2 + 10;
+      // Where a page gives focus itself, what stands before comes once Tab has gone out of the page.
+      let goesRound = (await page.focused()) !== null;
       for (let n = 0; n < most; n++) {
         const before = (await page.happenings()).left.length;
         this.#steps.push(await pressed(page, "Tab", (changes) => this.#trials.restful(changes)));
@@ -195,10 +203,15 @@ class Explorer {
             "Do it when the element is activated, not when it is reached.",
             keysText([...Array(n + 1).fill("Tab")], left),
           );
+        if (key === null && goesRound) {
+          goesRound = false;
+          continue;
+        }
         if (key === null || node === null || element === null) break;
         if (stops.some((stop) => stop.key === key)) break;
         const { role } = moment.scene.role(node);
-        stops.push({ key, element, role, tag: node.tag, isWarned: isToldBefore(moment.scene, node) });
+        const isWarned = isToldBefore(moment.scene, node);
+        stops.push({ key, element, role, tag: node.tag, tabs: n + 1, isWarned });
       }
       this.#notes.stops = stops;
     });

@@ -11,6 +11,8 @@ export interface Stop {
   readonly element: SeenElement;
   readonly role: Role | null;
   readonly tag: string;
+  /** How often Tab is pressed to come to it, from the page as it was loaded. */
+  readonly tabs: number;
   /** Whether people are told before what changing it does. */
   readonly isWarned: boolean;
 }
@@ -40,8 +42,20 @@ export class Notes {
     this.answered.push({ check: id, element });
   }
 
-  fail(check: Check, element: SeenElement | null, message: string, mend: string, keys: string): void {
-    this.#add("failed", check, element, message, mend, keys);
+  /** Notes that an element is as it should be, whatever source says of it. */
+  refute({ id }: Check, element: SeenElement): void {
+    this.answered.push({ check: id, element, isSure: true });
+  }
+
+  fail(
+    check: Check,
+    element: SeenElement | null,
+    message: string,
+    mend: string,
+    keys: string,
+    more: Partial<Pick<SeenFinding, "facts" | "origins">> = {},
+  ): void {
+    this.#add("failed", check, element, message, mend, keys, more);
   }
 
   /** Notes a question that only a person can answer. */
@@ -56,6 +70,7 @@ export class Notes {
     message: string,
     mend: string,
     keys: string,
+    more: Partial<Pick<SeenFinding, "facts" | "origins">> = {},
   ): void {
     if (element === null) return;
     const key = `${check.id} ${element.path}`;
@@ -71,14 +86,14 @@ export class Notes {
       keys,
       facts: {},
       origins: [],
+      ...more,
       criteria: null,
     });
   }
 
   /** The keys from the top of the page to a stop and on, and what came of the last. */
   keysFrom(stop: Stop, keys: readonly string[], then: string): string {
-    const tabs = this.stops.findIndex(({ key }) => key === stop.key) + 1;
-    return keysText([...Array(tabs).fill("Tab"), ...keys], then);
+    return keysText([...Array(stop.tabs).fill("Tab"), ...keys], then);
   }
 
   /** The keys and presses of some moves from the top of the page. */
@@ -86,9 +101,9 @@ export class Notes {
     return moves.flatMap((move) => {
       if (move.kind === "press") return [move.key];
       if (move.kind !== "focus") return [move.kind === "hover" ? "hover" : "click"];
-      const place = this.stops.findIndex(({ key }) => key === move.element);
+      const stop = this.stops.find(({ key }) => key === move.element);
       // In what was opened, the way there is told by where it leads.
-      return place < 0 ? [`(on ${move.heard ?? "it"})`] : Array<string>(place + 1).fill("Tab");
+      return stop === undefined ? [`(on ${move.heard ?? "it"})`] : Array<string>(stop.tabs).fill("Tab");
     });
   }
 

@@ -9,6 +9,8 @@ export const liveSource = (source: PageSource): DriverSource => ({
 
 /** A simulated window as explorer and walk scripts know it. */
 export class LiveDriver implements Driver {
+  /** Nothing is drawn here. */
+  readonly eyes = null;
   readonly #page: LivePage;
 
   constructor(page: LivePage) {

@@ -194,14 +194,14 @@ export function placeToPress(number: number): string {
   return "null";
 }
 
-/** Whether focus is in what takes several presses of Tab though it is one thing: parts of a date, keys of a film. */
+/** Whether focus is in what takes several presses of Tab though it is one thing: parts of a date, keys of a film, a page in a frame. */
 export function isInParts(): string {
   let active = document.activeElement;
   while (active?.shadowRoot?.activeElement != null) active = active.shadowRoot.activeElement;
   const isParted =
     (active?.localName === "input" &&
       /^(?:date|time|datetime-local|month|week|file)$/.test((active as HTMLInputElement).type)) ||
-    /^(?:audio|video)$/.test(active?.localName ?? "");
+    /^(?:audio|video|iframe|frame|object|embed)$/.test(active?.localName ?? "");
   return JSON.stringify(isParted);
 }
 

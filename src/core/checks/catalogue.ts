@@ -3,6 +3,7 @@ import { linksStandOut } from "./colour/links-stand-out.ts";
 import { colourNotAlone } from "./colour/not-alone.ts";
 import { contrastControlEdge } from "./contrast/control-edge.ts";
 import { contrastFocusMark } from "./contrast/focus-mark.ts";
+import { contrastFocusMarkEnhanced } from "./contrast/focus-mark-enhanced.ts";
 import { contrastIcon } from "./contrast/icon.ts";
 import { contrastPlaceholder } from "./contrast/placeholder.ts";
 import { contrastText } from "./contrast/text.ts";
@@ -22,8 +23,10 @@ import { dialogGivesBack } from "./keys/dialog-gives-back.ts";
 import { dialogKeepsFocus } from "./keys/dialog-keeps-focus.ts";
 import { dialogTakesFocus } from "./keys/dialog-takes-focus.ts";
 import { dragHasEqual } from "./keys/drag-has-equal.ts";
+import { focusNotCovered } from "./keys/focus-not-covered.ts";
 import { focusNotLost } from "./keys/focus-not-lost.ts";
 import { focusShows } from "./keys/focus-shows.ts";
+import { focusWhollySeen } from "./keys/focus-wholly-seen.ts";
 import { hoverHasEqual } from "./keys/hover-has-equal.ts";
 import { noLetterShortcuts } from "./keys/no-letter-shortcuts.ts";
 import { noSurpriseOnFocus } from "./keys/no-surprise-on-focus.ts";
@@ -204,6 +207,9 @@ export const everyCheck: readonly Check[] = [
   dialogCloses,
   dialogGivesBack,
   focusNotLost,
+  focusNotCovered,
+  focusWhollySeen,
+  contrastFocusMarkEnhanced,
   noLetterShortcuts,
   changeAnnounced,
   stateFollows,

@@ -1,4 +1,5 @@
 import { NO, YES } from "../css/certainty.ts";
+import { elementsBelow, firstOf } from "../document/around.ts";
 import { inputType } from "../document/form-controls.ts";
 import type { ElementNode, Node } from "../document/node.ts";
 import { attributeText, attributeToken, hasAttribute } from "../document/written.ts";
@@ -6,6 +7,7 @@ import { isDetailsSummary } from "../rendering/details-summary.ts";
 import { type FocusCause, focusCause, isTabbable, tabindexOf } from "../rendering/focusable.ts";
 import type { Page } from "../rendering/page.ts";
 import type { PresenceMap } from "../rendering/presence.ts";
+import type { Layout, Overflow } from "../scene/seen.ts";
 import { readingOrderOf } from "./reading-flow.ts";
 
 /** A document in which keys are pressed, and the documents its frames show. */
@@ -14,6 +16,8 @@ export interface FocusDocument {
   readonly presence: PresenceMap;
   /** The document a frame shows, where its source was read. */
   frame(element: ElementNode): FocusDocument | null;
+  /** How it was laid out; null where nothing has. */
+  readonly seen?: { readonly usual: Pick<Layout, "clip"> } | null;
 }
 
 /** One place where Tab stops. */
@@ -21,7 +25,7 @@ export interface Stop {
   readonly element: ElementNode;
   /** The document it is in: of a frame, or the page itself. */
   readonly document: FocusDocument;
-  readonly cause: FocusCause | "built-in summary";
+  readonly cause: FocusCause | "built-in summary" | "scrolls";
   readonly tabindex: number | null;
   /** False where source does not tell for sure. */
   readonly certain: boolean;
@@ -128,9 +132,28 @@ function ownStop(document: FocusDocument, element: ElementNode): Stop | null {
         };
   }
   const tabbable = isTabbable(page, presence, element);
-  if (tabbable === false) return null;
+  if (tabbable === false)
+    return isScrolledByKeys(document, element)
+      ? { element, document, cause: "scrolls", tabindex: null, certain: true }
+      : null;
   const cause = focusCause(page.index, element) ?? "tabindex";
   return { element, document, cause, tabindex: tabindexOf(element), certain: tabbable === true };
+}
+
+/** A box that scrolls, with nothing in it that Tab stops at: browsers stop at the box. HTML §6.6.2, "scrollable regions". */
+function isScrolledByKeys({ page, presence, seen }: FocusDocument, element: ElementNode): boolean {
+  const clip = seen?.usual.clip(element) ?? null;
+  if (clip === null || /^(?:html|body)$/.test(element.tag) || tabindexOf(element) !== null) return false;
+  const { inside, content } = clip;
+  const scrolls = (overflow: Overflow, more: number) => /^(?:auto|scroll)$/.test(overflow) && more > 1;
+  if (!scrolls(clip.x, content.width - inside.width) && !scrolls(clip.y, content.height - inside.height))
+    return false;
+  const { visible, inert } = presence.of(element);
+  if (visible === NO || inert) return false;
+  return (
+    firstOf(elementsBelow(page.index, element), (inner) => isTabbable(page, presence, inner) !== false) ===
+    null
+  );
 }
 
 const hasSummary = (page: Page, details: ElementNode): boolean =>

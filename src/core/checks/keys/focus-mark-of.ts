@@ -25,10 +25,14 @@ export const markedStops = (scene: Scene): readonly ElementNode[] =>
       (element.tag === "textarea" ||
         element.attributes.has("contenteditable") ||
         (element.tag === "input" && (textTypes.has(inputType(element)) || inputType(element) === "number")));
+    // A field in parts shows which of them one is in.
+    if (element.tag === "input" && inParts.test(inputType(element))) return false;
     // Frames and media show focus inside; what cannot be seen shows it elsewhere.
     if (hasCaret || /^(?:html|body|iframe|audio|video|area)$/.test(element.tag)) return false;
     return whyUnseen(scene.page, element) === null;
   });
+
+const inParts = /^(?:date|time|datetime-local|month|week)$/;
 
 /** What focus may change so that one sees it. */
 const visible = [
