@@ -147,7 +147,7 @@ export class ActedWindow {
         await keyboard.up(name);
       } else await keyboard.sendCharacter(name);
       if (name !== "Tab" || from === null || !(await this.window.ask<boolean>(this.#main, isInParts))) break;
-      await this.#look();
+      await this.look();
       if (this.#now.focused !== from) break;
     }
     for (const key of held.toReversed()) await keyboard.up(key);
@@ -211,10 +211,11 @@ export class ActedWindow {
       if ((await this.window.ask<number>(this.#main, endAnimations)) === 0) break;
       await this.#goOn(A_SECOND);
     }
-    await this.#look();
+    await this.look();
   }
 
-  async #look(): Promise<void> {
+  /** Asks the window what it shows of itself now. */
+  async look(): Promise<void> {
     this.#now = await this.window.ask<Now>(this.#main, lookNow);
     this.#events.push(...this.#now.events);
     for (const what of this.#now.told) {

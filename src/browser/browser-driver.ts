@@ -45,6 +45,8 @@ export class BrowserDriver implements Driver {
     const driver = new BrowserDriver(acted, served, onClose);
     await acted.open();
     const { document } = await driver.#current();
+    // Elements go by numbers from now on: that which has focus is told of.
+    await acted.look();
     const heard = [...document.snapshot.nodeOf.keys()].flatMap((live) => [...(live.heardByAny ?? [])]);
     driver.#isAlive = [...heard, ...document.heardAround].some((type) => byPeople.test(type));
     return driver;

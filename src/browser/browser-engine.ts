@@ -1,4 +1,5 @@
 import path from "node:path";
+import { wordlessControls } from "../core/checks/contrast/control-seen.ts";
 import { textsToLookAt } from "../core/checks/contrast/judge-text.ts";
 import { targetsToTry } from "../core/checks/touch/seen-targets.ts";
 import {
@@ -33,7 +34,7 @@ import { installedBrowser } from "./installed.ts";
 import { otherLayouts } from "./other-layouts.ts";
 import { type ActedPage, pageDriver } from "./page-driver.ts";
 import { PageServer } from "./page-server.ts";
-import { lookAtTexts } from "./painted-texts.ts";
+import { lookAtControls, lookAtTexts } from "./painted-texts.ts";
 import { type Looking, numberOf, type SeenDocument, ServedPage } from "./seen-page.ts";
 import { sitemapPages } from "./sitemap.ts";
 import { startProgram } from "./started-program.ts";
@@ -291,8 +292,10 @@ async function unitOf(
   const { contrast } = plan.browser;
   if (window.visits !== visits) throw new WentElsewhere();
   if (document !== undefined) await tryTargets(window, document);
-  if (document !== undefined && contrast !== null)
+  if (document !== undefined && contrast !== null) {
     await lookAtTexts(window, document, textsToLookAt(document.unit.scene, contrast));
+    await lookAtControls(window, document, wordlessControls(document.unit.scene));
+  }
   const documents: UnitDocuments = {
     documents: seen.documents.map(({ unit }) => unit),
     texts: new Map(),

@@ -1,6 +1,7 @@
 import { PNG } from "pngjs";
-import { letterRatios, type Picture } from "../core/colour/painted-letters.ts";
+import { largestContrast, letterRatios, type Part, type Picture } from "../core/colour/painted-letters.ts";
 import type { ElementNode } from "../core/document/node.ts";
+import { around } from "../core/scene/cut-off.ts";
 import type { Box, PaintedText } from "../core/scene/seen.ts";
 import type { BrowserWindow } from "./browser-window.ts";
 import { hideTexts, scrollPage, takeBack } from "./inside/change.ts";
@@ -40,30 +41,79 @@ export async function lookAtTexts(
   for (const screen of screensOf(texts, (element) => linesOf(layout, element), layout.window.height)) {
     const elements = [...new Set(screen.lines.map(({ element }) => element))];
     const numbers = elements.flatMap((element) => numberOf(snapshot, element) ?? []);
-    const middle = (screen.top + screen.bottom) / 2 - layout.window.height / 2;
-    const [left, top] = await window.ask<[number, number]>(frameId, scrollPage, [
-      { value: Math.max(0, middle) },
-    ]);
-    const clip = clipOf(screen, left, top, layout.window);
-    if (clip === null) continue;
+    const found = await clipAt(window, frameId, screen, layout.window);
+    if (found === null) continue;
+    const { clip, left, top } = found;
     const before = await picture(window, clip);
     await window.ask(frameId, hideTexts, [{ value: numbers }]);
     const after = await picture(window, clip);
     await window.ask(frameId, takeBack);
     for (const { element, box } of screen.lines) {
-      const part = {
-        left: (box.left - left - clip.x) * SCALE,
-        top: (box.top - top - clip.y) * SCALE,
-        width: box.width * SCALE,
-        height: box.height * SCALE,
-      };
-      const letters = letterRatios(before, after, part);
+      const letters = letterRatios(before, after, partOf(box, left + clip.x, top + clip.y));
       if (letters.length > 0) ratios.set(element, [...(ratios.get(element) ?? []), [...letters]]);
     }
   }
   await window.ask(frameId, scrollPage, [{ value: 0 }]);
   for (const [element, lines] of ratios) painted.set(element, paintedText(lines));
 }
+
+/** How much of what is around a control is looked at with it, in CSS pixels. */
+const RIM = 3;
+
+/** Takes pictures of controls, and notes how far what is drawn of them stands out. */
+export async function lookAtControls(
+  window: BrowserWindow,
+  { unit, frameId, drawn }: SeenDocument,
+  controls: readonly ElementNode[],
+): Promise<void> {
+  const layout = unit.scene.seen?.usual;
+  if (layout === undefined || controls.length === 0) return;
+  const boxOf = (element: ElementNode) => {
+    const box = around(layout.boxes(element));
+    return box === null
+      ? []
+      : [
+          {
+            left: box.left - RIM,
+            top: box.top - RIM,
+            width: box.width + 2 * RIM,
+            height: box.height + 2 * RIM,
+          },
+        ];
+  };
+  for (const screen of screensOf(controls, boxOf, layout.window.height)) {
+    const found = await clipAt(window, frameId, screen, layout.window);
+    if (found === null) continue;
+    const { clip, left, top } = found;
+    const seen = await picture(window, clip);
+    for (const { element, box } of screen.lines)
+      drawn.set(element, largestContrast(seen, partOf(box, left + clip.x, top + clip.y)));
+  }
+  await window.ask(frameId, scrollPage, [{ value: 0 }]);
+}
+
+/** Brings a screen to the middle of the window: where the page is scrolled to then, and what of the window the screen takes up. */
+async function clipAt(
+  window: BrowserWindow,
+  frameId: string,
+  screen: Screen,
+  size: { readonly width: number; readonly height: number },
+): Promise<{ readonly clip: ClipBox; readonly left: number; readonly top: number } | null> {
+  const middle = (screen.top + screen.bottom) / 2 - size.height / 2;
+  const [left, top] = await window.ask<[number, number]>(frameId, scrollPage, [
+    { value: Math.max(0, middle) },
+  ]);
+  const clip = clipOf(screen, left, top, size);
+  return clip === null ? null : { clip, left, top };
+}
+
+/** A box of the page in pixels of a picture that begins somewhere in it. */
+const partOf = (box: Box, left: number, top: number): Part => ({
+  left: (box.left - left) * SCALE,
+  top: (box.top - top) * SCALE,
+  width: box.width * SCALE,
+  height: box.height * SCALE,
+});
 
 const linesOf = (
   layout: { lines(element: ElementNode): readonly Box[]; boxes(element: ElementNode): readonly Box[] },

@@ -50,6 +50,8 @@ export interface SeenDocument {
   readonly frameId: string;
   /** What is under the letters of its texts; filled once pictures were taken. */
   readonly painted: Map<ElementNode, PaintedText>;
+  /** How far what is drawn of its elements stands out; filled once pictures were taken. */
+  readonly drawn: Map<ElementNode, number>;
   /** Where presses reach its elements; filled once they were tried. */
   readonly pressed: Map<ElementNode, Box>;
 }
@@ -178,6 +180,7 @@ export class ServedPage {
       return layout === undefined ? null : layoutFrom(layout, number);
     };
     const painted = new Map<ElementNode, PaintedText>();
+    const drawn = new Map<ElementNode, number>();
     const pressed = new Map<ElementNode, Box>();
     const seen: Seen = {
       usual: layoutFrom(frame.layout, number),
@@ -187,6 +190,7 @@ export class ServedPage {
       turned: other("turned"),
       blinks: (element) => snapshot.elementOf.get(element)?.blinks === true,
       painted: (element) => painted.get(element) ?? null,
+      drawn: (element) => drawn.get(element) ?? null,
       pressed: (element) => pressed.get(element) ?? null,
     };
     const inner = new Map<ElementNode, CollectedFrame>();
@@ -206,6 +210,7 @@ export class ServedPage {
       heardAround: frame.heardAround,
       frameId: frame.frameId,
       painted,
+      drawn,
       pressed,
     };
     documents.push(own);

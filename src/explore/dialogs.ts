@@ -13,7 +13,7 @@ import { arrows } from "./composites.ts";
 import { focusText } from "./keys-text.ts";
 import type { Notes, Stop } from "./notes.ts";
 import { seenElement, seenFocus } from "./told-element.ts";
-import type { Move, Trials } from "./trial.ts";
+import { type Move, press, type Trials } from "./trial.ts";
 
 /** A dialog that a key opened. */
 export interface OpenedDialog {
@@ -35,8 +35,10 @@ export async function tryDialog(
   notes.try(dialogCloses);
   const closed = await notes.trials.after(moves, async (page) => {
     await page.press("Escape");
+    const isOpen = visibleElement(await page.moment(), key) !== null;
+    if (!isOpen) await notes.trials.lookAgain(page, [...moves, press("Escape")]);
     return {
-      isOpen: visibleElement(await page.moment(), key) !== null,
+      isOpen,
       focus: await focusText(page),
       isLost: (await page.focused()) === null,
     };

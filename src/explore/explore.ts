@@ -30,6 +30,7 @@ import { focusText, keysText } from "./keys-text.ts";
 import { tryLetters } from "./letters.ts";
 import { tryMessage } from "./messages.ts";
 import { Notes, type Stop } from "./notes.ts";
+import { tryOpenedPlace } from "./opened-place.ts";
 import { type Change, isOfAddress, isOfAttribute } from "./page-state.ts";
 import { tryPointed } from "./pointed.ts";
 import { runScript } from "./run-script.ts";
@@ -41,6 +42,7 @@ import { proveSuspicions } from "./suspicions.ts";
 import { seenElement } from "./told-element.ts";
 import { tryTrap } from "./traps.ts";
 import { didSomething, type Effect, focus, type Move, OutOfTime, press, Trials } from "./trial.ts";
+import { tryTyping } from "./typing.ts";
 
 /** How many stops are tried. */
 const MOST_STOPS = 30;
@@ -93,6 +95,8 @@ class Explorer {
   readonly #expanded = new Map<string, string | null>();
   /** Stops whose items go on beyond what was tried, by key. */
   readonly #cutShort = new Set<string>();
+  /** What the page gives focus to as it opens, by key. */
+  #focusedAtFirst: string | null = null;
   #skipLinks: ReadonlySet<string> = new Set();
   /** What keys do, on every stop. */
   readonly #effects: Effect[] = [];
@@ -185,7 +189,8 @@ class Explorer {
       const stops: Stop[] = [];
       const most = (await page.moment()).stops().length * 2 + 10;
       // Where a page gives focus itself, what stands before comes once Tab has gone out of the page.
-      let goesRound = (await page.focused()) !== null;
+      this.#focusedAtFirst = await page.focused();
+      let goesRound = this.#focusedAtFirst !== null;
       for (let n = 0; n < most; n++) {
         const before = (await page.happenings()).left.length;
         this.#steps.push(await pressed(page, "Tab", (changes) => this.#trials.restful(changes)));
@@ -234,6 +239,7 @@ class Explorer {
     const isPressed = didSomething(byPointer) && !byPointer.asks && !acts && !hasOwnKeys(stop);
     this.#surprise(stop, byKey);
     if (this.#skipLinks.has(element)) await trySkipping(this.#notes, stop);
+    if (isText) await tryTyping(this.#notes, stop);
     if (isText) await tryField(this.#notes, stop, byKey.get("ArrowDown") ?? null);
     else if (
       isPressed &&
@@ -365,6 +371,8 @@ class Explorer {
   #lost(element: SeenElement, effect: Effect): void {
     if (didSomething(effect)) this.#notes.try(focusNotLost);
     if (!effect.isGone || effect.left.length > 0) return;
+    // What had focus when the page opened was led to by nothing that focus could go back to.
+    if (effect.moves.length === 2 && effect.from === this.#focusedAtFirst) return;
     // A link within the page leads focus on: Tab goes on from what it names.
     if (effect.changes.some(isOfAddress)) return;
     const keys = this.#notes.keysOf(effect.moves);
@@ -458,6 +466,7 @@ class Explorer {
     }
     if (dialogs.length === 0) await tryTrap(this.#notes, moves, key);
     if (!isAnyModal) await this.#leavingKeys(stop, effect, shown);
+    if (!isAnyModal) await tryOpenedPlace(this.#notes, stop, key, moves, shown);
     if (effect.to === stop.key && this.#expanded.get(stop.key) != null)
       for (const again of [key, "Escape"])
         this.#followsBack(stop, shown, await this.#effect([...moves, press(again)]));

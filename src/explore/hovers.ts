@@ -1,6 +1,6 @@
 import { hoverHasEqual } from "../core/checks/keys/hover-has-equal.ts";
 import { textContent } from "../core/document/text-content.ts";
-import type { Driver } from "../engine/driver.ts";
+import type { Driver, Moment } from "../engine/driver.ts";
 import type { SeenElement } from "../engine/explored.ts";
 import { isInside, isVisible, visibleElement } from "./around.ts";
 import { keysText } from "./keys-text.ts";
@@ -28,6 +28,7 @@ export async function tryHovers(notes: Notes, known: readonly Effect[]): Promise
       isEqual ||= includesAll(shownBy(focused.changes), shown) || focused.asks;
     }
     if (isEqual) await tryDismissing(notes, key, element, shown);
+    await tryStaying(notes, key, element, shown);
     if (isEqual || (await isSaidAnyway(notes, key, shown))) continue;
     notes.fail(
       hoverHasEqual,
@@ -66,6 +67,41 @@ async function tryDismissing(
     "What a pointer shows here lies over the page, and Escape does not take it away.",
     "Hide it on Escape, wherever focus is.",
     keysText(["hover", "Escape"], "still there"),
+    { criteria: ["1.4.13"] },
+  );
+}
+
+/** How many turns of a second somebody may take to read what a pointer shows. */
+const TURNS = 10;
+
+/** What a pointer shows stays for as long as it rests there, and while it goes over what is shown. WCAG 2.2, 1.4.13. */
+async function tryStaying(
+  notes: Notes,
+  key: string,
+  element: SeenElement,
+  shown: readonly Change[],
+): Promise<void> {
+  const isThere = (moment: Moment) =>
+    shown.some((change) => {
+      const node = visibleElement(moment, change.key);
+      return node !== null && /\p{L}/u.test(textContent(node));
+    });
+  const gone = await notes.trials.after([hover(key)], async (page) => {
+    if (!isThere(await page.moment())) return null;
+    for (let turn = 1; turn <= TURNS; turn++) {
+      await page.settle();
+      if (!isThere(await page.moment())) return turn;
+    }
+    return null;
+  });
+  if (gone === null) return;
+  notes.fail(
+    hoverHasEqual,
+    element,
+    `What a pointer shows here goes away by itself within ${gone + 1} seconds, while the pointer rests on it.`,
+    "Leave it there until the pointer or focus goes elsewhere, or Escape is pressed.",
+    keysText(["hover", "wait"], "gone"),
+    { criteria: ["1.4.13"] },
   );
 }
 

@@ -53,7 +53,7 @@ export class Notes {
     message: string,
     mend: string,
     keys: string,
-    more: Partial<Pick<SeenFinding, "facts" | "origins">> = {},
+    more: Partial<Pick<SeenFinding, "facts" | "origins" | "criteria">> = {},
   ): void {
     this.#add("failed", check, element, message, mend, keys, more);
   }
@@ -70,7 +70,7 @@ export class Notes {
     message: string,
     mend: string,
     keys: string,
-    more: Partial<Pick<SeenFinding, "facts" | "origins">> = {},
+    more: Partial<Pick<SeenFinding, "facts" | "origins" | "criteria">> = {},
   ): void {
     if (element === null) return;
     const key = `${check.id} ${element.path}`;
@@ -86,8 +86,8 @@ export class Notes {
       keys,
       facts: {},
       origins: [],
-      ...more,
       criteria: null,
+      ...more,
     });
   }
 

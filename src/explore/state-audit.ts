@@ -17,6 +17,8 @@ const MOST_STATES = 24;
 
 /** A finding that holds if Tab comes to its element, and rests there, in the state that some moves lead to. */
 export interface Suspicion {
+  /** The same for the same fault in every state. */
+  readonly place: string;
   readonly key: string;
   readonly moves: readonly Move[];
   readonly finding: SeenFinding;
@@ -57,7 +59,10 @@ export class StateAudit {
     // What lies behind a dialog is not gone: what a page as a whole must have is looked for where the page shows.
     const isCovered = moves.length > 0 && covers(moment);
     const checks = catalogue.filter(
-      (check) => settings.has(check.id) && !(isCovered && ofWholePage.test(check.id)),
+      (check) =>
+        settings.has(check.id) &&
+        !(isCovered && ofWholePage.test(check.id)) &&
+        !(moves.length > 0 && ofLastingParts.test(check.id)),
     );
     const exceptions = [
       ...markupExceptions(scene.document),
@@ -83,7 +88,9 @@ export class StateAudit {
       if (startsByItself && !isFirst && !this.#opened.has(moment.keyOf(finding.element))) continue;
       const isAtTop = moment.isAtTop(finding.element);
       if (scene.document.kind === "component" && isLeftToSpecimen(scene, finding, isAtTop)) continue;
-      this.#tell(moment, page.isScripted, finding, moves, keys);
+      // Where it is drawn, it was looked at closely as it was loaded: what holds there is told already.
+      const isKnown = isFirst && page.eyes !== null;
+      this.#tell(moment, { isScripted: page.isScripted, isKnown }, finding, moves, keys);
     }
     if (isFirst)
       this.#results = {
@@ -96,7 +103,7 @@ export class StateAudit {
 
   #tell(
     moment: Moment,
-    isScripted: boolean,
+    { isScripted, isKnown }: { readonly isScripted: boolean; readonly isKnown: boolean },
     finding: Finding,
     moves: readonly Move[],
     keys: string | null,
@@ -106,8 +113,12 @@ export class StateAudit {
     const { check, outcome, message, repair, facts, origins, criteria } = finding;
     const place = source === null ? element.path : `${source.file} ${source.start}`;
     const key = `${check} ${outcome} ${place} ${element.span === null ? element.tag : ""}`;
-    if (this.#told.has(key)) return;
+    const known = checkWith(check);
+    // What Tab has to prove is told of no state before: it may hold in a later one.
+    const isSuspicion = known?.kind === "page" && known.restsOnStop === true && isScripted;
+    if (!isSuspicion && this.#told.has(key)) return;
     this.#told.add(key);
+    if (isKnown) return;
     const seen: SeenFinding = {
       check,
       outcome: outcome as "failed" | "cantTell",
@@ -120,9 +131,8 @@ export class StateAudit {
       origins,
       criteria,
     };
-    const known = checkWith(check);
-    if (known?.kind === "page" && known.restsOnStop === true && isScripted)
-      this.suspicions.push({ key: moment.keyOf(finding.element), moves, finding: seen });
+    if (isSuspicion)
+      this.suspicions.push({ place: key, key: moment.keyOf(finding.element), moves, finding: seen });
     else this.findings.push(seen);
   }
 
@@ -134,6 +144,9 @@ export class StateAudit {
 /** Whether a component that is not in one's own source rendered an element, or put on it what it is to assistive technology. */
 const isByOthers = ({ source, components, isPlainTag }: ElementNode): boolean =>
   (source === null && components.length > 0) || isPlainTag === true;
+
+/** Checks that ask where the lasting parts of a page stand: what a key has opened is gone again. */
+const ofLastingParts = /^structure\.in-landmarks$/;
 
 /** Checks that ask what a page as a whole has. */
 const ofWholePage = /^(?:structure\.|keys\.(?:way-past-repeats|skip-arrives)$)/;

@@ -13,9 +13,15 @@ export async function proveSuspicions(audit: StateAudit | null, trials: Trials):
     const state = JSON.stringify(suspicion.moves);
     states.set(state, [...(states.get(state) ?? []), suspicion]);
   }
-  for (const suspected of states.values()) {
+  const told = new Set<string>();
+  for (const all of states.values()) {
+    const suspected = all.filter(({ place }) => !told.has(place));
+    if (suspected.length === 0) continue;
     const proved = await trials.after(suspected[0]?.moves ?? [], (page) => provedBy(page, suspected));
-    for (const { finding } of suspected.filter((one) => proved.has(one))) audit?.findings.push(finding);
+    for (const { place, finding } of suspected.filter((one) => proved.has(one))) {
+      told.add(place);
+      audit?.findings.push(finding);
+    }
   }
 }
 

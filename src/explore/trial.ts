@@ -109,6 +109,11 @@ export class Trials {
     else await page.close();
   }
 
+  /** Has the state that some moves led to looked at as every other is. */
+  lookAgain(page: Driver, moves: readonly Move[]): Promise<void> {
+    return this.#onState(page, moves);
+  }
+
   /** Looks at the page as nobody has touched it, and leaves it so. */
   async peek<T>(look: (page: Driver) => Promise<T>): Promise<T> {
     const page = await this.#fresh();

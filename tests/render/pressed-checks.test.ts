@@ -26,8 +26,14 @@ async function pressed(html: string): Promise<readonly string[]> {
   });
 }
 
-describe.each(everyCheck.filter(isOfKind("pressed")))("$id", ({ id, examples }) => {
-  test.each([...examples])("finds in %o what it says, and nothing else", async ({ html = "", finds }) => {
+/** What only pixels show is tried in a browser. */
+const pressedHere = everyCheck
+  .filter(isOfKind("pressed"))
+  .map(({ id, examples }) => ({ id, examples: examples.filter(({ isSeen }) => isSeen !== true) }))
+  .filter(({ examples }) => examples.length > 0);
+
+describe.each(pressedHere)("$id", ({ id, examples }) => {
+  test.each(examples)("finds in %o what it says, and nothing else", async ({ html = "", finds }) => {
     const { findings, problems, isCutShort } = await explored(html);
     expect([problems, isCutShort]).toEqual([[], false]);
     expect(

@@ -105,7 +105,12 @@ export async function waitForRest(
 export async function scrollThrough(): Promise<string> {
   const root = document.scrollingElement ?? document.documentElement;
   const [left, top] = [scrollX, scrollY];
-  const frame = () => new Promise((done) => setTimeout(done, 30));
+  // What waits to be seen is told of it in a frame; a window that draws none does not hold up the rest.
+  const frame = () =>
+    Promise.race([
+      new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 10)))),
+      new Promise((done) => setTimeout(done, 200)),
+    ]);
   let steps = 0;
   for (let y = innerHeight; y < root.scrollHeight && steps < 40; y += innerHeight, steps++) {
     scrollTo({ left, top: y, behavior: "instant" });

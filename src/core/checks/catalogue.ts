@@ -2,6 +2,7 @@ import { type Check, isOfKind } from "./check.ts";
 import { linksStandOut } from "./colour/links-stand-out.ts";
 import { colourNotAlone } from "./colour/not-alone.ts";
 import { contrastControlEdge } from "./contrast/control-edge.ts";
+import { contrastControlSeen } from "./contrast/control-seen.ts";
 import { contrastFocusMark } from "./contrast/focus-mark.ts";
 import { contrastFocusMarkEnhanced } from "./contrast/focus-mark-enhanced.ts";
 import { contrastIcon } from "./contrast/icon.ts";
@@ -146,6 +147,7 @@ export const everyCheck: readonly Check[] = [
   contrastPlaceholder,
   contrastControlEdge,
   contrastIcon,
+  contrastControlSeen,
   contrastFocusMark,
   linksStandOut,
   colourNotAlone,

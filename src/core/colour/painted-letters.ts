@@ -1,4 +1,4 @@
-import { contrastRatio } from "./contrast.ts";
+import { contrastRatio, relativeLuminance } from "./contrast.ts";
 import type { Rgba } from "./rgba.ts";
 
 /** A picture: four bytes for each pixel, red, green, blue and alpha, row by row. */
@@ -60,3 +60,22 @@ const pixel = (data: Uint8Array, at: number): Rgba => ({
   b: (data[at + 2] ?? 0) / 255,
   alpha: 1,
 });
+
+/** The largest contrast between two pixels of a part of a picture; 1 where it has one colour alone, or none. */
+export function largestContrast({ width, height, data }: Picture, part: Part): number {
+  const left = Math.max(0, Math.floor(part.left));
+  const top = Math.max(0, Math.floor(part.top));
+  const right = Math.min(width, Math.ceil(part.left + part.width));
+  const bottom = Math.min(height, Math.ceil(part.top + part.height));
+  const colours = new Map<number, Rgba>();
+  for (let y = top; y < bottom; y++)
+    for (let x = left; x < right; x++) {
+      const at = (y * width + x) * 4;
+      const key = ((data[at] ?? 0) << 16) | ((data[at + 1] ?? 0) << 8) | (data[at + 2] ?? 0);
+      if (!colours.has(key)) colours.set(key, pixel(data, at));
+    }
+  const lights = [...colours.values()].map(relativeLuminance);
+  if (lights.length === 0) return 1;
+  // WCAG 2.2, "contrast ratio", from the lightest to the darkest.
+  return (Math.max(...lights) + 0.05) / (Math.min(...lights) + 0.05);
+}

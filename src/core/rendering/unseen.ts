@@ -1,3 +1,4 @@
+import type { Interaction } from "../css/match.ts";
 import type { ElementNode } from "../document/node.ts";
 import { opacityOf } from "./effects.ts";
 import type { Page } from "./page.ts";
@@ -39,6 +40,21 @@ function whyUnseenAround(page: Page, element: ElementNode): string | null {
   return null;
 }
 
+/** Whether text that nothing but its transparency hides is seen in a state. */
+export function isSeenIn(page: Page, element: ElementNode, interaction: Interaction): boolean {
+  const size = page.styles.fontSize({ element });
+  if (size !== null && size < 1) return false;
+  for (let up: ElementNode | null = element; up !== null; up = page.index.flatParent(up)) {
+    const why = whyUnseenInside(page, up);
+    if (why === null) continue;
+    const opacity = page.styles.value(up, "opacity", interaction)?.text ?? "1";
+    if (why !== TRANSPARENT || (opacityOf(opacity) ?? 0) === 0) return false;
+  }
+  return true;
+}
+
+const TRANSPARENT = "it is fully transparent";
+
 const cutAway = /^inset\((?:50%|100%)|^circle\(0|^polygon\(0(?:px|%)? 0(?:px|%)?,\s*0(?:px|%)? 0/;
 const cutToNothing = /^rect\(\s*(?:0|1px|0px)[\s,]+(?:0|1px|0px)[\s,]+(?:0|1px|0px)[\s,]+(?:0|1px|0px)\s*\)$/;
 
@@ -50,7 +66,7 @@ function whyUnseenInside(page: Page, element: ElementNode): string | null {
   const { styles } = page;
   const value = (property: string) => styles.keyword(element, property) ?? "";
   const pixels = (property: string) => styles.pixels({ element }, property);
-  if (opacityOf(value("opacity")) === 0) return "it is fully transparent";
+  if (opacityOf(value("opacity")) === 0) return TRANSPARENT;
   if (cutAway.test(value("clip-path"))) return "it is cut away";
   if (/^(?:absolute|fixed)$/.test(value("position"))) {
     if (cutToNothing.test(value("clip"))) return "it is cut away";

@@ -67,6 +67,8 @@ export interface Seen {
   blinks(element: ElementNode): boolean;
   /** Where a press reaches an element and nothing that scrolls with it lies over it; null where that was not tried. */
   pressed(element: ElementNode): Box | null;
+  /** The largest contrast between two pixels of an element and what is right around it; null where nobody looked. */
+  drawn(element: ElementNode): number | null;
   /** What is under the letters of an element; null where nobody looked. */
   painted(element: ElementNode): PaintedText | null;
 }

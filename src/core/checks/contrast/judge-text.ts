@@ -127,8 +127,8 @@ export function judgeText(
 ): Verdict {
   // What is too pale already while nobody acts is told by its own check.
   if (states === "acted on" && !mayChange(scene, element)) return inapplicable;
-  if (states === "acted on" && worstCase(scene, element, needed, "still", pseudo)?.outcome !== "passed")
-    return inapplicable;
+  const still = states === "acted on" ? worstCase(scene, element, needed, "still", pseudo) : null;
+  if (still !== null && still.outcome !== "passed") return inapplicable;
   const worst = worstCase(scene, element, needed, states, pseudo);
   if (worst === null) return inapplicable;
   // Most texts pass: their facts are worked out only for those who ask.

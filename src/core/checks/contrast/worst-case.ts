@@ -5,7 +5,7 @@ import { type Interaction, noInteraction } from "../../css/match.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { focusCause } from "../../rendering/focusable.ts";
 import { type Painted, paintedText } from "../../rendering/painted.ts";
-import { whyUnseen } from "../../rendering/unseen.ts";
+import { isSeenIn, whyUnseen } from "../../rendering/unseen.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { SchemeView } from "../../scene/schemes.ts";
@@ -52,8 +52,11 @@ export function worstCase(
 ): TextCase | null {
   let worst: TextCase | null = null;
   for (const view of scene.schemes()) {
-    if (view.presence.of(element).visible === NO || whyUnseen(view.page, element) !== null) continue;
+    if (view.presence.of(element).visible === NO) continue;
+    const isUnseen = whyUnseen(view.page, element) !== null;
+    if (isUnseen && states === "still") continue;
     for (const interaction of states === "still" ? [noInteraction] : statesOf(scene, view, element)) {
+      if (isUnseen && !isSeenIn(view.page, element, interaction)) continue;
       const found = rememberedCase(scene, view, element, interaction, needed, pseudo);
       if (worst === null || rank[found.outcome] < rank[worst.outcome]) worst = found;
     }

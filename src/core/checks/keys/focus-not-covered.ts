@@ -23,7 +23,7 @@ export const focusNotCovered = {
         [
           "failed",
           `<a href="#2">`,
-          'Nothing is seen of this when Tab comes to it: <div class="bar"> stays in place over it.',
+          "Nothing is seen of this when Tab comes to it: <div> stays in place over it.",
         ],
       ],
     },
