@@ -7,6 +7,7 @@ import {
   endAnimations,
   holdOutside,
   isInParts,
+  isWatched,
   leaveFocus,
   lookNow,
   type Now,
@@ -25,6 +26,9 @@ const AT_FIRST = 2000;
 
 /** How long a page may take over it on the clock on the wall, with requests under way and then without. Milliseconds. */
 const PATIENCE = 4000;
+
+/** How many pages lead to another by themselves at most. */
+const MOST_ARRIVALS = 5;
 
 /** How many animations one after the other are waited for. */
 const MOST_ANIMATIONS = 6;
@@ -46,11 +50,13 @@ export class ActedWindow {
   readonly window: BrowserWindow;
   /** What left the page, sent a form or opened a window, in order. */
   readonly left: string[] = [];
-  /** How often a script wanted to send something, or asked a person in a dialog: what would have come of it nobody knows. */
-  asked = 0;
+  /** What a script wanted to send, or asked a person in a dialog: what would have come of it nobody knows. */
+  readonly held: string[] = [];
   readonly problems: string[] = [];
   /** Whether it came to rest when it was let settle last. */
   rests = true;
+  /** Whether nothing that is done in it leaves it. */
+  readonly isHeld: boolean;
   readonly #address: string;
   readonly #secret = randomBytes(8).toString("hex");
   readonly #events: string[] = [];
@@ -58,19 +64,23 @@ export class ActedWindow {
   #now: Now = { state: "", focused: null, address: "", events: [], told: [] };
   #stored: readonly [unknown, unknown] | null = null;
   #isOpening = false;
+  #visits = 0;
+  /** How often it went to another page since it was made. */
+  arrivals = 0;
 
-  private constructor(window: BrowserWindow, address: string) {
+  private constructor(window: BrowserWindow, address: string, isHeld: boolean) {
     this.window = window;
+    this.isHeld = isHeld;
     this.#address = address;
   }
 
   /** @param letsSend whether what scripts send is sent */
   static async of(window: BrowserWindow, address: string, letsSend: boolean): Promise<ActedWindow> {
-    const acted = new ActedWindow(window, address);
+    const acted = new ActedWindow(window, address, !letsSend);
     window.page.on("pageerror", (error) => void acted.problems.push(thrownWords(error)));
     window.onDialog = (dialog) => {
       const isLeaving = dialog.type() === "beforeunload";
-      if (!isLeaving && dialog.type() !== "alert") acted.asked++;
+      if (!isLeaving && dialog.type() !== "alert") acted.held.push(`ask "${dialog.message()}" in a dialog`);
       return isLeaving && acted.#isOpening ? dialog.accept() : dialog.dismiss();
     };
     if (!letsSend)
@@ -82,12 +92,18 @@ export class ActedWindow {
   }
 
   /** Whether a request is kept from being made. */
-  #holds({ method, isPage }: HeldRequest): boolean {
+  #holds({ method, address, isPage }: HeldRequest): boolean {
     if (this.#isOpening) return false;
     const isSent = !/^(?:GET|HEAD|OPTIONS)$/.test(method);
     if (isPage) this.left.push(isSent ? "sends the form" : "goes to another page");
-    else if (isSent) this.asked++;
+    else if (isSent) this.held.push(`${method} ${this.#shown(address)}`);
     return isPage || isSent;
+  }
+
+  /** An address as people are told of it: of the page's own site its path. */
+  #shown(address: string): string {
+    const { origin, pathname, host } = new URL(address);
+    return origin === new URL(this.#address).origin ? pathname : `${host}${pathname}`;
   }
 
   /** Opens the page anew, with what was stored when it was opened first. */
@@ -103,12 +119,13 @@ export class ActedWindow {
     await this.#goOn(AT_FIRST);
     this.#main = (await window.frames()).id;
     await window.ask(this.#main, watchWindow, [{ value: toldEvents }, { value: this.#secret }]);
+    this.#visits = window.visits;
     this.#stored ??= await window.ask<[unknown, unknown]>(this.#main, storedNow);
     await window.session.send("Page.resetNavigationHistory");
     this.#isOpening = false;
     this.left.length = 0;
     this.problems.length = 0;
-    this.asked = 0;
+    this.held.length = 0;
     await this.settle();
     this.#events.length = 0;
   }
@@ -207,11 +224,55 @@ export class ActedWindow {
   /** Lets a second go by, and what moves come to its end. */
   async settle(): Promise<void> {
     await this.#goOn(A_SECOND);
+    await this.#arrive();
     for (let turn = 0; turn < MOST_ANIMATIONS; turn++) {
       if ((await this.window.ask<number>(this.#main, endAnimations)) === 0) break;
       await this.#goOn(A_SECOND);
     }
     await this.look();
+  }
+
+  /** Where it has gone to another page, which only somebody may make it do who means it, that is watched from now on. */
+  async #arrive(): Promise<void> {
+    const { window } = this;
+    for (let turn = 0; turn < MOST_ARRIVALS && window.visits !== this.#visits; turn++) {
+      this.#visits = window.visits;
+      this.arrivals++;
+      window.forget();
+      await this.#goOn(AT_FIRST);
+      this.#main = (await window.frames()).id;
+    }
+    if (!(await window.ask<boolean>(this.#main, isWatched)))
+      await window.ask(this.#main, watchWindow, [{ value: toldEvents }, { value: this.#secret }]);
+  }
+
+  /** Lets a second go by here and on the clock on the wall: an answer from elsewhere may be waited for. */
+  async wait(): Promise<void> {
+    await new Promise((done) => setTimeout(done, A_SECOND));
+    await this.settle();
+  }
+
+  /** Goes to another page; in words why not, or null. */
+  async goTo(address: string): Promise<string | null> {
+    try {
+      const absolute = new URL(address, this.window.page.url()).href;
+      this.#isOpening = true;
+      await this.window.openAnew(absolute);
+      await this.#goOn(AT_FIRST);
+      this.#isOpening = false;
+      await this.settle();
+      const { status } = this.window.opened();
+      return status >= 400 ? `it answers with the status ${status}` : null;
+    } catch (error) {
+      return error instanceof Error ? error.message : String(error);
+    } finally {
+      this.#isOpening = false;
+    }
+  }
+
+  async resize(width: number, height: number): Promise<void> {
+    await this.window.resize({ width, height, scale: 1 });
+    await this.settle();
   }
 
   /** Asks the window what it shows of itself now. */
@@ -220,7 +281,7 @@ export class ActedWindow {
     this.#events.push(...this.#now.events);
     for (const what of this.#now.told) {
       if (/^opens|^prints/.test(what)) this.left.push(what);
-      else this.asked++;
+      else this.held.push(what);
     }
   }
 

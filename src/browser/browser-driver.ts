@@ -21,7 +21,8 @@ interface SeenMoment {
 export class BrowserDriver implements Driver {
   readonly eyes: FocusEyes;
   readonly #acted: ActedWindow;
-  readonly #served: ServedPage;
+  #served: ServedPage;
+  #arrivals = 0;
   readonly #onClose: () => Promise<void>;
   readonly #keys = new Map<number, string>();
   #kept: SeenMoment | null = null;
@@ -44,6 +45,7 @@ export class BrowserDriver implements Driver {
   ): Promise<BrowserDriver> {
     const driver = new BrowserDriver(acted, served, onClose);
     await acted.open();
+    driver.#arrivals = acted.arrivals;
     const { document } = await driver.#current();
     // Elements go by numbers from now on: that which has focus is told of.
     await acted.look();
@@ -60,6 +62,10 @@ export class BrowserDriver implements Driver {
     return this.#isAlive;
   }
 
+  get isHeld(): boolean {
+    return this.#acted.isHeld;
+  }
+
   get isScripted(): boolean {
     return this.#isAlive;
   }
@@ -69,8 +75,8 @@ export class BrowserDriver implements Driver {
   }
 
   async happenings(): Promise<Happenings> {
-    const { left, asked, problems } = this.#acted;
-    return { left: [...left], asked, problems: [...problems] };
+    const { left, held, problems } = this.#acted;
+    return { left: [...left], asked: held.length, held: [...held], problems: [...problems] };
   }
 
   async takeEvents(): Promise<readonly string[]> {
@@ -91,6 +97,7 @@ export class BrowserDriver implements Driver {
   async press(key: string): Promise<void> {
     if (this.#isStale && /(?:^|\+)Tab$/.test(key) && this.#acted.now.focused === null) {
       await this.#acted.open();
+      this.#arrivals = this.#acted.arrivals;
       this.#kept = null;
       this.#keys.clear();
       await this.#current();
@@ -126,6 +133,19 @@ export class BrowserDriver implements Driver {
     return this.#acted.settle();
   }
 
+  wait(): Promise<void> {
+    return this.#acted.wait();
+  }
+
+  goTo(address: string): Promise<string | null> {
+    return this.#acted.goTo(address);
+  }
+
+  async resize(width: number, height: number): Promise<void> {
+    await this.#acted.resize(width, height);
+    this.#kept = null;
+  }
+
   async rest(): Promise<void> {
     this.#isStale = true;
     await this.#acted.leave();
@@ -143,6 +163,13 @@ export class BrowserDriver implements Driver {
   }
 
   async #current(): Promise<SeenMoment> {
+    if (this.#arrivals !== this.#acted.arrivals) {
+      // Another page: nothing of the one before is in it.
+      this.#arrivals = this.#acted.arrivals;
+      this.#kept = null;
+      this.#keys.clear();
+      this.#served = await this.#served.elsewhere(this.#acted.window);
+    }
     const { state } = this.#acted.now;
     if (this.#kept?.state === state) return this.#kept;
     const { documents } = await this.#served.shown(this.#acted.window, async () => ({}));

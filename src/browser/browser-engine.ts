@@ -35,11 +35,13 @@ import { otherLayouts } from "./other-layouts.ts";
 import { type ActedPage, pageDriver } from "./page-driver.ts";
 import { PageServer } from "./page-server.ts";
 import { lookAtControls, lookAtTexts } from "./painted-texts.ts";
+import { plainReason } from "./plain-reason.ts";
 import { type Looking, numberOf, type SeenDocument, ServedPage } from "./seen-page.ts";
 import { sitemapPages } from "./sitemap.ts";
 import { startProgram } from "./started-program.ts";
 import { Storage } from "./storage.ts";
 import { Turns } from "./turns.ts";
+import { walkBefore } from "./walk-before.ts";
 import { within } from "./within.ts";
 
 /** WCAG 2.2.2: what goes on for longer must be stoppable. Milliseconds. */
@@ -130,7 +132,7 @@ async function* collectSeen(
       yield unread(browserNotStarted(found.value.name, plainReason(failure)));
       return;
     }
-    const read = await storage.read();
+    const read = (await storage.read()) ?? (await walkBefore(pages, plan, { host, run, server, storage }));
     if (read !== null) yield unread(read);
     const ahead: Promise<readonly Collected[]>[] = [];
     let next = 0;
@@ -378,22 +380,3 @@ async function localPage(
   if (page.path === null) server.put(file, bytes.value);
   return { ok: true, text, address: await server.address({ file, tree: page.tree }) };
 }
-
-/** What the browser says of an address, in words of ours. */
-function plainReason(reason: string): string {
-  const [, code = ""] = /net::(ERR_[A-Z_]+)/.exec(reason) ?? [];
-  return (
-    words[code] ??
-    (code === "" ? (reason.split("\n")[0] ?? reason) : code.slice(4).toLowerCase().replaceAll("_", " "))
-  );
-}
-
-const words: Readonly<Record<string, string>> = {
-  ERR_CONNECTION_REFUSED: "nothing answers there. Start the server first, or name one with --start",
-  ERR_NAME_NOT_RESOLVED: "there is no host of that name",
-  ERR_TOO_MANY_REDIRECTS: "it leads from one address to the next without end",
-  ERR_CERT_AUTHORITY_INVALID: "its certificate is not trusted",
-  ERR_ABORTED: "it is a download, and no page",
-  ERR_EMPTY_RESPONSE: "the server answered nothing",
-  ERR_CONNECTION_RESET: "the server broke off",
-};

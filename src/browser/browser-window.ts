@@ -29,6 +29,7 @@ export interface Frame {
 /** A request that somebody may keep from being made. */
 export interface HeldRequest {
   readonly method: string;
+  readonly address: string;
   /** Whether it is for the page itself: another one would take its place. */
   readonly isPage: boolean;
 }
@@ -136,7 +137,7 @@ export class BrowserWindow {
         const decide = async () => {
           if (responseStatusCode === undefined) {
             const isPage = resourceType === "Document" && frameId === main;
-            if (this.#holds({ method: request.method, isPage })) {
+            if (this.#holds({ method: request.method, address: request.url, isPage })) {
               const errorReason = isPage ? "Aborted" : "Failed";
               await this.session.send("Fetch.failRequest", { requestId, errorReason });
               return;
@@ -249,6 +250,11 @@ export class BrowserWindow {
   opened(): { readonly status: number; readonly text: string } {
     if (this.#document === null || this.#page === null) throw new NotOpened("nothing was served");
     return { status: this.#document.status(), text: this.#page.text };
+  }
+
+  /** Forgets the worlds of a page that is no longer open. */
+  forget(): void {
+    this.#worlds.clear();
   }
 
   /** Waits until a page that went elsewhere by itself is there, and forgets what was known of the one before. */

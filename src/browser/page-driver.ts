@@ -5,6 +5,7 @@ import {
   renderCutShort,
   scriptFailed,
   takesTooLong,
+  wasHeld,
 } from "../core/findings/problems.ts";
 import type { DriverSource } from "../engine/driver.ts";
 import type { Explored } from "../engine/explored.ts";
@@ -18,6 +19,9 @@ import { within } from "./within.ts";
 
 /** How much of its time a page has for keys. */
 const FOR_KEYS = 0.7;
+
+/** How many things that were held are told. */
+const MOST_HELD = 5;
 
 /** How long the last act may take beyond that, in milliseconds. */
 const TO_END = 20_000;
@@ -47,7 +51,8 @@ export const pageDriver = (page: ActedPage): UnitDriver => ({
   async explore({ script, plan, log }) {
     if (script === null && !page.mayPress) return outcome(null, [nothingPressed(page.name)], true);
     return page.inTurn(async () => {
-      const windows = new Windows(page);
+      // A script does what its writer wills.
+      const windows = new Windows({ ...page, letsSend: page.letsSend || script !== null });
       const limit = page.timeLimit * 1000;
       try {
         const exploring = explore(windows, { script, patience: limit * FOR_KEYS, plan, log });
@@ -57,6 +62,7 @@ export const pageDriver = (page: ActedPage): UnitDriver => ({
           explored,
           [
             ...explored.problems.map((message) => scriptFailed(page.name, message)),
+            ...explored.held.slice(0, MOST_HELD).map((sentence) => wasHeld(page.name, sentence)),
             ...(explored.isCutShort ? [renderCutShort(page.name)] : []),
           ],
           !explored.isCutShort,

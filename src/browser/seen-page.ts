@@ -101,6 +101,13 @@ export class ServedPage {
     return new ServedPage(looking, served, files, await compiledSheets([...files.values()], host));
   }
 
+  /** The page that its window has gone to since. */
+  async elsewhere(window: BrowserWindow): Promise<ServedPage> {
+    const address = window.page.url();
+    const page = { ...this.#looking.page, path: null, address, name: addressName(address) ?? address };
+    return ServedPage.of({ ...this.#looking, page, window }, window.opened().text);
+  }
+
   /** What it is shown on. */
   get device(): Device {
     return this.#looking.plan.device;

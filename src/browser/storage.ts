@@ -60,22 +60,30 @@ export class Storage {
     });
   }
 
+  /** Has every page begin with what a window has now. */
+  async adopt(window: BrowserWindow): Promise<void> {
+    this.#stored = await this.#of(window, this.#stored);
+  }
+
+  async #of(window: BrowserWindow, before: Stored | null): Promise<Stored> {
+    const { id } = await window.frames();
+    const { origin, items } = await window.ask<{ origin: string; items: Record<string, string> }>(
+      id,
+      storedHere,
+    );
+    return {
+      format: "even-keel/storage",
+      version: 1,
+      cookies: [...(await window.cookies())] as unknown as Stored["cookies"],
+      origins: { ...before?.origins, [origin]: items },
+    };
+  }
+
   /** Notes what a page leaves behind, where that is to be kept. */
   async note(window: BrowserWindow): Promise<void> {
     if (this.#plan.keepsStorage === null) return;
     try {
-      const { id } = await window.frames();
-      const { origin, items } = await window.ask<{ origin: string; items: Record<string, string> }>(
-        id,
-        storedHere,
-      );
-      const before = this.#kept ?? this.#stored;
-      this.#kept = {
-        format: "even-keel/storage",
-        version: 1,
-        cookies: [...(await window.cookies())] as unknown as Stored["cookies"],
-        origins: { ...before?.origins, [origin]: items },
-      };
+      this.#kept = await this.#of(window, this.#kept ?? this.#stored);
     } catch {
       // A page that could not be opened leaves nothing.
     }

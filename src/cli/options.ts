@@ -153,6 +153,12 @@ export const engineOptions = {
     requiresArg: true,
     describe: 'Send this with every request to the origin of the page: "Name: value"',
   },
+  before: {
+    type: "string",
+    requiresArg: true,
+    describe:
+      "A walk script that signs in: walked once, before anything is looked at; its cookies stay for the run",
+  },
   storage: {
     type: "string",
     requiresArg: true,
@@ -229,6 +235,7 @@ export const readingOf = (args: ReadingArguments): ReadingOptions => ({
   start: args.start,
   ready: args.ready,
   headers: args.header,
+  before: args.before,
   storage: args.storage,
   keepStorage: args["keep-storage"],
   trustAll: args["trust-all"],

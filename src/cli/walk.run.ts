@@ -1,10 +1,9 @@
-import path from "node:path";
 import { plannedAudit } from "../answers/planned.ts";
 import { countKeys, type PageWalk, walk } from "../answers/walk.ts";
 import { type Result, refusal } from "../core/findings/problems.ts";
-import { parseWalkScript, type WalkScript } from "../core/walk-script/parse.ts";
+import type { WalkScript } from "../core/walk-script/parse.ts";
 import { isSpecimenFile } from "../engine/targets.ts";
-import type { Host } from "../host/host.ts";
+import { walkScriptIn } from "../host/walk-file.ts";
 import { walkJson } from "../report/json/walk.ts";
 import { walkSvg } from "../report/svg/walk.ts";
 import { countText, scriptText, walkText } from "../report/terminal/walk.ts";
@@ -17,7 +16,10 @@ import type { WalkArguments } from "./walk.ts";
 
 export async function runWalk(args: WalkArguments, io: Io): Promise<Status> {
   const run = new RunContext(io, args);
-  const script = await scriptAt(args.script, run.host);
+  const script: Result<WalkScript | null> =
+    args.script === undefined
+      ? { ok: true, value: null }
+      : await walkScriptIn(args.script, run.host, process.env);
   if (!script.ok) return run.refuse(script.problem);
   const planned = await plannedAudit(targetsOf(args.targets), optionsOf(args), run.host);
   if (!planned.ok) return run.refuse(planned.problem);
@@ -82,15 +84,3 @@ function writtenWalks(
 /** The specimen that a script opens, where a target names all those of a file. */
 const opening = (target: string, script: WalkScript | null): string =>
   script?.opens == null || !isSpecimenFile(target) ? target : `${target}#${script.opens}`;
-
-/** The lines of a walk script; null where none is named. */
-async function scriptAt(file: string | undefined, host: Host): Promise<Result<WalkScript | null>> {
-  if (file === undefined) return { ok: true, value: null };
-  const read = await host.files.read(path.resolve(host.workingDirectory, file));
-  if (!read.ok) return refusal(`${file}: could not be read (${read.reason})`);
-  const parsed = parseWalkScript(new TextDecoder().decode(read.bytes));
-  if (!parsed.ok) return refusal(`${file}:${parsed.line}:${parsed.column}: ${parsed.message}`);
-  return parsed.steps.length === 0
-    ? refusal(`${file}: has no lines to walk by`)
-    : { ok: true, value: parsed };
-}

@@ -37,6 +37,8 @@ export interface Happenings {
   readonly left: readonly string[];
   /** How often a script asked the network, which is not there: what would have come of it nobody knows. */
   readonly asked: number;
+  /** What was kept from being sent, or from being asked of a person, each as people are told: `POST /orders`. */
+  readonly held: readonly string[];
   /** What went wrong in the page itself. */
   readonly problems: readonly string[];
 }
@@ -89,12 +91,20 @@ export interface Driver {
   focus(element: string): Promise<void>;
   /** Lets time go by. */
   settle(): Promise<void>;
+  /** Lets a second go by, on the clock on the wall too where something outside of the window may be waited for. */
+  wait(): Promise<void>;
+  /** Goes to another page; in words why not, or null. Absent where there is only one. */
+  goTo?(address: string): Promise<string | null>;
+  /** Makes the window another size, in CSS pixels; absent where it has none. */
+  resize?(width: number, height: number): Promise<void>;
   /** Takes focus away from whatever has it, as if nobody had been here. */
   rest(): Promise<void>;
   /** What is seen of what has focus; null where nothing is drawn. */
   readonly eyes: FocusEyes | null;
   /** Whether it came to rest when it was let settle last; false where it goes on changing by itself, again and again. */
   readonly rests: boolean;
+  /** Whether what would lead elsewhere leaves it as it is. */
+  readonly isHeld: boolean;
   /** Whether any script listens for what people do. */
   readonly isAlive: boolean;
   /** Whether scripts may lead focus where source does not say. */

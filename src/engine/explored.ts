@@ -122,6 +122,8 @@ export interface Explored {
   /** How many things each check was tried on, by its id. */
   readonly tried: ReadonlyMap<string, number>;
   readonly answered: readonly SeenAnswer[];
+  /** What was held of what keys would have sent, a sentence each. */
+  readonly held: readonly string[];
   /** What went wrong while scripts ran. */
   readonly problems: readonly string[];
   /** Whether time ran out before all keys were tried. */
@@ -137,6 +139,7 @@ export const nothingTried: Explored = {
   states: null,
   tried: new Map(),
   answered: [],
+  held: [],
   problems: [],
   isCutShort: false,
 };

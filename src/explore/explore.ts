@@ -121,6 +121,7 @@ class Explorer {
       findings: this.#findings,
       tried: this.#notes.tried,
       answered: this.#notes.answered,
+      held: [...this.#trials.held.values()],
       problems: [...this.#trials.problems],
       isCutShort,
     };

@@ -6,6 +6,7 @@ import { foldSpaces } from "../core/semantics/text-collector.ts";
 import { isHeardAs } from "../core/walk-script/match.ts";
 import { nearestFirst } from "../core/walk-script/nearest.ts";
 import type { HeardPattern, WalkStep } from "../core/walk-script/parse.ts";
+import { withoutSecrets } from "../core/walk-script/secrets.ts";
 import type { Driver, DriverSource } from "../engine/driver.ts";
 import type { ScriptLine, SeenStep } from "../engine/explored.ts";
 import { announced, liveRegions } from "./announcements.ts";
@@ -40,7 +41,8 @@ export async function runScript(source: DriverSource, steps: readonly WalkStep[]
       });
       isBroken ||= failure !== null;
     }
-    return { lines, steps: walk.steps, problems: (await page.happenings()).problems };
+    const { problems } = await page.happenings();
+    return withoutSecrets({ lines, steps: walk.steps, problems }, steps);
   } finally {
     await page.close();
   }
@@ -79,7 +81,7 @@ class ScriptedWalk {
       case "press":
         return this.#press(step.key, step.times, step.until);
       case "type":
-        return this.#type(step.text, step.into);
+        return this.#type(step.text, step.into, step.secret !== null);
       case "focus on":
         return this.#focusIsOn(step.what);
       case "focus inside":
@@ -92,6 +94,12 @@ class ScriptedWalk {
       case "hover":
       case "scroll to":
         return this.#point(step.kind, step.what);
+      case "go to":
+        return this.#goTo(step.address);
+      case "wait for":
+        return this.#waitFor(step.what, step.seconds);
+      case "window":
+        return this.#resize(step.width, step.height);
       case "hear":
         return this.#said.some((said) => said.includes(step.text))
           ? null
@@ -126,13 +134,43 @@ class ScriptedWalk {
     this.steps.push(step);
   }
 
-  async #type(text: string, into: HeardPattern | null): Promise<Failure | null> {
+  async #type(text: string, into: HeardPattern | null, isSecret: boolean): Promise<Failure | null> {
     if (into !== null) {
       const found = await this.#find(into);
       if ("message" in found) return found;
       await this.#page.focus(found.key);
     }
-    for (const letter of text) await this.#key(letter === " " ? "Space" : letter);
+    for (const letter of text) {
+      const key = letter === " " ? "Space" : letter;
+      if (isSecret) await this.#page.press(key);
+      else await this.#key(key);
+    }
+    return null;
+  }
+
+  async #goTo(address: string): Promise<Failure | null> {
+    if (this.#page.goTo === undefined)
+      return { message: "Only a browser goes to another page: add --engine browser.", instead: [] };
+    const problem = await this.#page.goTo(address);
+    return problem === null ? null : { message: `It could not be opened: ${problem}.`, instead: [] };
+  }
+
+  async #waitFor(what: HeardPattern, seconds: number): Promise<Failure | null> {
+    let found = await this.#find(what);
+    for (let waited = 0; waited < seconds && "message" in found; waited++) {
+      await this.#page.wait();
+      found = await this.#find(what);
+    }
+    if ("message" in found)
+      return { ...found, message: `${what.written} does not come within ${seconds} seconds.` };
+    this.#seen = found.key;
+    return null;
+  }
+
+  async #resize(width: number, height: number): Promise<Failure | null> {
+    if (this.#page.resize === undefined)
+      return { message: "Only a browser has a window of another size: add --engine browser.", instead: [] };
+    await this.#page.resize(width, height);
     return null;
   }
 

@@ -1,5 +1,6 @@
 import { NO } from "../core/css/certainty.ts";
-import type { Driver, DriverSource } from "../engine/driver.ts";
+import { heardLineOf } from "../core/semantics/heard-line.ts";
+import type { Driver, DriverSource, Moment } from "../engine/driver.ts";
 import { announced, liveRegions } from "./announcements.ts";
 import { changesText } from "./keys-text.ts";
 import {
@@ -65,6 +66,8 @@ export class OutOfTime extends Error {}
 /** Opens the page anew for each trial, so that none sees what another did. */
 export class Trials {
   readonly problems = new Set<string>();
+  /** What was held of what keys and presses would have done, and which would have. */
+  readonly held = new Map<string, string>();
   /** Whether the page leaves, or sends a form, though nothing is pressed. */
   leavesByItself = false;
   readonly #source: DriverSource;
@@ -180,7 +183,8 @@ export class Trials {
       const happened = await page.happenings();
       const effect = await this.#lastOf(page, moves, start);
       const { left, asked, problems } = await page.happenings();
-      const isSame = left.length + asked === 0 && problems.length === happened.problems.length;
+      const isSame =
+        (left.length === 0 || page.isHeld) && asked === 0 && problems.length === happened.problems.length;
       if (effect.total.length === 0 && isSame && effect.to === effect.from) untouched = start;
       return effect;
     } finally {
@@ -233,10 +237,20 @@ export class Trials {
     const after = stateIn(moment);
     const changes = this.changes(before, after);
     if (changes.length > 0) await this.#onState(page, moves);
-    const { left, asked, problems } = await page.happenings();
+    const { left, asked, held, problems } = await page.happenings();
     const broken = problems.slice(happened.problems.length);
-    for (const problem of broken) this.problems.add(problem);
-    const held = from === null ? null : moment.element(from);
+    const isHeld = held.length > happened.held.length;
+    // What goes wrong because something was held is no fault of the page.
+    if (!isHeld) for (const problem of broken) this.problems.add(problem);
+    else if (last !== undefined) {
+      const by = doneBy(last, momentBefore, from);
+      for (const one of held.slice(happened.held.length)) {
+        // Each key that does the same on one thing is told once.
+        const what = `${by.on} ${one}`;
+        if (!this.held.has(what)) this.held.set(what, `${by.told} would ${one}`);
+      }
+    }
+    const focused = from === null ? null : moment.element(from);
     return {
       moves,
       changes,
@@ -247,10 +261,24 @@ export class Trials {
       from,
       to,
       isGone:
-        from !== null && to === null && (held === null || moment.scene.presence.of(held).visible === NO),
+        from !== null &&
+        to === null &&
+        (focused === null || moment.scene.presence.of(focused).visible === NO),
       left: left.slice(happened.left.length),
     };
   }
+}
+
+/** A move as people are told of what did something. */
+function doneBy(
+  move: Move,
+  moment: Moment,
+  focused: string | null,
+): { readonly on: string | null; readonly told: string } {
+  const key = move.kind === "press" ? focused : move.element;
+  const node = key === null ? null : moment.element(key);
+  const what = move.kind === "press" ? move.key : move.kind === "hover" ? "A pointer" : "A click";
+  return { on: key, told: node === null ? what : `${what} on ${heardLineOf(moment.scene, node)}` };
 }
 
 export function make(page: Driver, move: Move): Promise<void> {

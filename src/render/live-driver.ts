@@ -11,6 +11,7 @@ export const liveSource = (source: PageSource): DriverSource => ({
 export class LiveDriver implements Driver {
   /** Nothing is drawn here. */
   readonly eyes = null;
+  readonly isHeld = false;
   readonly #page: LivePage;
 
   constructor(page: LivePage) {
@@ -35,7 +36,7 @@ export class LiveDriver implements Driver {
 
   async happenings(): Promise<Happenings> {
     const { left, asked, problems } = this.#page;
-    return { left: [...left], asked, problems: [...problems] };
+    return { left: [...left], asked, held: [], problems: [...problems] };
   }
 
   async takeEvents(): Promise<readonly string[]> {
@@ -76,6 +77,10 @@ export class LiveDriver implements Driver {
   }
 
   settle(): Promise<void> {
+    return this.#page.pass();
+  }
+
+  wait(): Promise<void> {
     return this.#page.pass();
   }
 

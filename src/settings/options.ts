@@ -36,6 +36,8 @@ export interface ReadingOptions {
   readonly ready?: string | undefined;
   /** What is sent with every request to the origin of a page: `Name: value`. */
   readonly headers?: readonly string[] | undefined;
+  /** A walk script that signs in: walked once, on the first address. */
+  readonly before?: string | undefined;
   /** Where cookies and storage are read from, and where they are kept afterwards. */
   readonly storage?: string | undefined;
   readonly keepStorage?: string | undefined;

@@ -46,6 +46,8 @@ export interface BrowserPlan {
   readonly letsSend: boolean;
   /** A program that serves what is looked at, and the address that tells when it does; null for none. */
   readonly start: { readonly command: string; readonly ready: string | null } | null;
+  /** A walk script that is walked before anything is looked at, as it is named; null for none. */
+  readonly before: string | null;
   /** Addresses of sitemaps whose pages are looked at. */
   readonly sitemaps: readonly string[];
   /** How pages are followed to others; null where they are not. */
@@ -352,6 +354,7 @@ function settledReading(
         presses: options.press === true,
         letsSend: options.letSend === true,
         start: options.start === undefined ? null : { command: options.start, ready: options.ready ?? null },
+        before: options.before ?? null,
         sitemaps: options.sitemaps ?? [],
         crawl:
           options.crawl === true ? { most, within: options.within ?? null, not: options.not ?? null } : null,

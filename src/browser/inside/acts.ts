@@ -51,6 +51,11 @@ export function watchWindow(types: readonly string[], secret: string): string {
   return "true";
 }
 
+/** Whether what happens in a window is noted. */
+export function isWatched(): string {
+  return JSON.stringify((globalThis as unknown as { keelWatch?: unknown }).keelWatch !== undefined);
+}
+
 /** What the window shows of itself now. */
 export function lookNow(): string {
   const world = globalThis as unknown as {
@@ -92,7 +97,7 @@ export function holdOutside(secret: string): void {
   };
   window.print = () => void tell("prints");
   WebSocket.prototype.send = function (this: WebSocket, data) {
-    if (given.isHeld) tell("would send a message");
+    if (given.isHeld) tell("send a message through a socket");
     else send.call(this, data);
   };
   document.addEventListener(`${secret} hold`, () => {

@@ -130,6 +130,15 @@ export const scriptMissing = (target: string, src: string): Problem =>
   );
 export const renderCutShort = (target: string): Problem =>
   problem(target, "There was not enough time to press every key; what was pressed is told.");
+export const walkBroken = (place: string, message: string, instead: string | undefined): Problem =>
+  problem(
+    place,
+    `${message}${instead === undefined ? "" : ` There is ${instead}.`} Nothing was looked at, as all of it comes after this.`,
+  );
+export const nothingToWalk = (script: string): Problem =>
+  problem(script, "Is walked on the first address that is named, and none is. Name one.");
+export const wasHeld = (target: string, sentence: string): Problem =>
+  problem(target, `${sentence}. It was held, and what would come of it is not known; --let-send lets it go.`);
 export const nothingPressed = (target: string): Problem =>
   problem(target, "Is not on this machine: no key was pressed. --press presses them all the same.");
 export const notActedOn = (target: string, reason: string): Problem =>

@@ -22,7 +22,14 @@ export type WalkStep = { readonly line: number; readonly written: string } & (
       /** Pressed again until focus is there. */
       readonly until: HeardPattern | null;
     }
-  | { readonly kind: "type"; readonly text: string; readonly into: HeardPattern | null }
+  | {
+      readonly kind: "type";
+      /** Empty for a secret until the environment has given it. */
+      readonly text: string;
+      /** The variable of the environment that gives the text; null where the script does. */
+      readonly secret: string | null;
+      readonly into: HeardPattern | null;
+    }
   /** Null for nothing. */
   | { readonly kind: "focus on"; readonly what: HeardPattern | null }
   /** Null for `it`: what was seen last. */
@@ -31,6 +38,11 @@ export type WalkStep = { readonly line: number; readonly written: string } & (
   | { readonly kind: "see text"; readonly text: string; readonly isAbsent: boolean }
   | { readonly kind: "click" | "hover" | "scroll to"; readonly what: HeardPattern }
   | { readonly kind: "hear"; readonly text: string }
+  /** An address, or the path of one beside that of the page. */
+  | { readonly kind: "go to"; readonly address: string }
+  | { readonly kind: "wait for"; readonly what: HeardPattern; readonly seconds: number }
+  /** In CSS pixels. */
+  | { readonly kind: "window"; readonly width: number; readonly height: number }
 );
 
 /** A walk script as read: its steps, and the specimen that it begins with, by name; null where it names none. */
@@ -71,6 +83,7 @@ class Unreadable extends Error {
  *     see "Book slip 4" dialog
  *     focus inside it
  *     type "Marlow" into "Your name" text box
+ *     type $YARD_PASSWORD into "Password" text box
  *     press Escape
  *     focus on "Book slip 4" button
  *     hear "Booking cancelled"
@@ -170,6 +183,15 @@ class Line {
     return token.value;
   }
 
+  /** The name of a variable, where one stands there: `$YARD_PASSWORD`. */
+  takeSecret(): string | null {
+    const token = this.#tokens[this.#at];
+    const name = token?.kind === "word" ? /^\$([A-Za-z_][A-Za-z0-9_]*)$/.exec(token.value)?.[1] : undefined;
+    if (name === undefined) return null;
+    this.#at++;
+    return name;
+  }
+
   /** Gives the last token back. */
   back(): void {
     this.#at--;
@@ -215,7 +237,10 @@ type StepBody = WalkStep extends infer Step
     : never
   : never;
 
-const VERBS = "press, type, click, hover, scroll, focus, see or hear";
+const VERBS = "press, type, click, hover, scroll, focus, see, hear, go to, wait for or window";
+
+/** How long is waited where a script does not say, in seconds. */
+const WAITS = 10;
 
 function stepIn(line: Line): StepBody {
   const { column } = line;
@@ -243,8 +268,9 @@ function bodyOf(verb: string, line: Line, column: number): StepBody {
       return { kind: "press", key, times: Number(count ?? 1), until };
     }
     case "type": {
-      const text = line.text("what is typed");
-      return { kind: "type", text, into: line.take("into") === null ? null : line.heard() };
+      const secret = line.takeSecret();
+      const text = secret === null ? line.text("what is typed, or $NAME of the environment") : "";
+      return { kind: "type", text, secret, into: line.take("into") === null ? null : line.heard() };
     }
     case "focus": {
       if (line.take("inside") !== null)
@@ -269,6 +295,22 @@ function bodyOf(verb: string, line: Line, column: number): StepBody {
       return { kind: "scroll to", what: line.heard() };
     case "hear":
       return { kind: "hear", text: line.text("what is heard") };
+    case "go":
+      if (line.take("to") === null) throw new Unreadable(line.column, "expected to");
+      return { kind: "go to", address: line.takeText() ?? line.word("an address, or a path") };
+    case "wait": {
+      const count = line.take(...Array.from({ length: 300 }, (_, n) => String(n + 1)));
+      if (count !== null && line.take("seconds", "second") === null)
+        throw new Unreadable(line.column, "expected seconds");
+      if (line.take("for") === null) throw new Unreadable(line.column, "expected for");
+      return { kind: "wait for", what: line.heard(), seconds: Number(count ?? WAITS) };
+    }
+    case "window": {
+      const offset = line.column;
+      const size = /^(\d{2,5})x(\d{2,5})$/.exec(line.word("a size, as in 320x640"));
+      if (size === null) throw new Unreadable(offset, "expected a size, as in 320x640");
+      return { kind: "window", width: Number(size[1]), height: Number(size[2]) };
+    }
     case "open":
       throw new Unreadable(column, "open stands once, in the first line");
     default:
