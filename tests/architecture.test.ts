@@ -69,7 +69,7 @@ const mayImport: Readonly<Record<string, readonly string[]>> = {
   // Explorer and walk scripts know what a driver does, and no window behind it.
   explore: ["engine", "core"],
   render: ["explore", "read", "readers", "engine", "settings", "host", "core", "specimen.ts"],
-  browser: ["read", "readers", "engine", "settings", "host", "core"],
+  browser: ["explore", "read", "readers", "engine", "settings", "host", "core"],
   read: ["readers", "engine", "settings", "host", "core"],
   engine: ["readers", "settings", "host", "core"],
   settings: ["config", "core"],

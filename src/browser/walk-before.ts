@@ -1,8 +1,8 @@
 import { nothingToWalk, type Problem, walkBroken } from "../core/findings/problems.ts";
 import type { PageFile } from "../engine/targets.ts";
+import { walkScriptIn } from "../engine/walk-file.ts";
 import { runScript } from "../explore/run-script.ts";
 import type { Host } from "../host/host.ts";
-import { walkScriptIn } from "../host/walk-file.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { ActedWindow } from "./acted-window.ts";
 import { BrowserDriver } from "./browser-driver.ts";

@@ -3,7 +3,7 @@ import { countKeys, type PageWalk, walk } from "../answers/walk.ts";
 import { type Result, refusal } from "../core/findings/problems.ts";
 import type { WalkScript } from "../core/walk-script/parse.ts";
 import { isSpecimenFile } from "../engine/targets.ts";
-import { walkScriptIn } from "../host/walk-file.ts";
+import { walkScriptIn } from "../engine/walk-file.ts";
 import { walkJson } from "../report/json/walk.ts";
 import { walkSvg } from "../report/svg/walk.ts";
 import { countText, scriptText, walkText } from "../report/terminal/walk.ts";

@@ -24,6 +24,15 @@ export interface Suspicion {
   readonly finding: SeenFinding;
 }
 
+/** What is known of a window while its findings are told. */
+interface Told {
+  readonly isScripted: boolean;
+  /** Whether what is found in it is told already. */
+  readonly isKnown: boolean;
+  /** The key of what has focus; null for nothing. */
+  readonly focused: string | null;
+}
+
 /** Makes the checks of source of every state that a window comes to, each state once, and tells each fault once. */
 export class StateAudit {
   readonly findings: SeenFinding[] = [];
@@ -76,6 +85,7 @@ export class StateAudit {
       (finding) => exceptions.some((exception) => allows(exception, finding)),
     );
     const shown = new Set(moment.shown());
+    const focused = await page.focused();
     const isFirst = this.#results === null;
     if (isFirst) this.#opened = new Set([...shown].map(moment.keyOf));
     for (const finding of run.findings) {
@@ -90,7 +100,7 @@ export class StateAudit {
       if (scene.document.kind === "component" && isLeftToSpecimen(scene, finding, isAtTop)) continue;
       // Where it is drawn, it was looked at closely as it was loaded: what holds there is told already.
       const isKnown = isFirst && page.eyes !== null;
-      this.#tell(moment, { isScripted: page.isScripted, isKnown }, finding, moves, keys);
+      this.#tell(moment, { isScripted: page.isScripted, isKnown, focused }, finding, moves, keys);
     }
     if (isFirst)
       this.#results = {
@@ -103,7 +113,7 @@ export class StateAudit {
 
   #tell(
     moment: Moment,
-    { isScripted, isKnown }: { readonly isScripted: boolean; readonly isKnown: boolean },
+    { isScripted, isKnown, focused }: Told,
     finding: Finding,
     moves: readonly Move[],
     keys: string | null,
@@ -114,9 +124,9 @@ export class StateAudit {
     const place = source === null ? element.path : `${source.file} ${source.start}`;
     const key = `${check} ${outcome} ${place} ${element.span === null ? element.tag : ""}`;
     const known = checkWith(check);
-    // What Tab has to prove is told of no state before: it may hold in a later one.
     const isSuspicion = known?.kind === "page" && known.restsOnStop === true && isScripted;
-    if (!isSuspicion && this.#told.has(key)) return;
+    // What Tab did not prove in one state may hold where focus came to rest on it in another.
+    if (this.#told.has(key) && !(isSuspicion && moment.keyOf(finding.element) === focused)) return;
     this.#told.add(key);
     if (isKnown) return;
     const seen: SeenFinding = {

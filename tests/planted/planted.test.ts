@@ -52,6 +52,7 @@ test("the checks that nothing is planted for are these", () => {
       "keys.drag-has-equal",
       // Only a browser shows it.
       "zoom.reflows",
+      "contrast.control-seen",
     ].toSorted((a, b) => placeOf(a) - placeOf(b)),
   );
 });

@@ -7,7 +7,6 @@ import { isDetailsSummary } from "../rendering/details-summary.ts";
 import { type FocusCause, focusCause, isTabbable, tabindexOf } from "../rendering/focusable.ts";
 import type { Page } from "../rendering/page.ts";
 import type { PresenceMap } from "../rendering/presence.ts";
-import type { Layout, Overflow } from "../scene/seen.ts";
 import { readingOrderOf } from "./reading-flow.ts";
 
 /** A document in which keys are pressed, and the documents its frames show. */
@@ -17,7 +16,15 @@ export interface FocusDocument {
   /** The document a frame shows, where its source was read. */
   frame(element: ElementNode): FocusDocument | null;
   /** How it was laid out; null where nothing has. */
-  readonly seen?: { readonly usual: Pick<Layout, "clip"> } | null;
+  readonly seen?: { readonly usual: { clip(element: ElementNode): ScrollBox | null } } | null;
+}
+
+/** What cuts off or scrolls what is in it: how, what shows through, and how much there is. CSS Overflow 3. */
+interface ScrollBox {
+  readonly x: string;
+  readonly y: string;
+  readonly inside: { readonly width: number; readonly height: number };
+  readonly content: { readonly width: number; readonly height: number };
 }
 
 /** One place where Tab stops. */
@@ -145,7 +152,7 @@ function isScrolledByKeys({ page, presence, seen }: FocusDocument, element: Elem
   const clip = seen?.usual.clip(element) ?? null;
   if (clip === null || /^(?:html|body)$/.test(element.tag) || tabindexOf(element) !== null) return false;
   const { inside, content } = clip;
-  const scrolls = (overflow: Overflow, more: number) => /^(?:auto|scroll)$/.test(overflow) && more > 1;
+  const scrolls = (overflow: string, more: number) => /^(?:auto|scroll)$/.test(overflow) && more > 1;
   if (!scrolls(clip.x, content.width - inside.width) && !scrolls(clip.y, content.height - inside.height))
     return false;
   const { visible, inert } = presence.of(element);

@@ -269,7 +269,7 @@ function bodyOf(verb: string, line: Line, column: number): StepBody {
     }
     case "type": {
       const secret = line.takeSecret();
-      const text = secret === null ? line.text("what is typed, or $NAME of the environment") : "";
+      const text = secret === null ? line.text("what is typed") : "";
       return { kind: "type", text, secret, into: line.take("into") === null ? null : line.heard() };
     }
     case "focus": {

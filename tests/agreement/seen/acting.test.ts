@@ -16,8 +16,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 /** What each check of keys finds by its first example that is broken, told of the simulated window. */
 const examples = everyCheck.filter(isOfKind("pressed")).flatMap(({ id, examples: all }) => {
   const broken = all.find(
-    (example) =>
-      outcomeOf(example) === "broken" && !("isSeen" in example) && (example.html ?? "").includes("<script"),
+    (example) => outcomeOf(example) === "broken" && !("isSeen" in example) && example.html !== undefined,
   );
   return broken?.html === undefined ? [] : [{ id, html: broken.html, finds: broken.finds }];
 });
@@ -101,7 +100,7 @@ describe("behind a sign-in", () => {
   test("a script is walked once, and its cookies stay; no secret is told", async () => {
     const answer = await signedIn("Mast-7");
     expect(answer.findings.map(({ check }) => check)).toContain("names.image-described");
-    expect(JSON.stringify(auditJson(answer))).not.toContain("Mast-7");
+    expect(JSON.stringify(auditJson(answer, "0.0.0"))).not.toContain("Mast-7");
   });
 
   test("where a line does not hold nothing is looked at", async () => {

@@ -2,7 +2,7 @@ import path from "node:path";
 import { type Result, refusal } from "../core/findings/problems.ts";
 import { parseWalkScript, type WalkScript } from "../core/walk-script/parse.ts";
 import { withSecrets } from "../core/walk-script/secrets.ts";
-import type { Host } from "./host.ts";
+import type { Host } from "../host/host.ts";
 
 /**
  * The walk script in a file, with what the environment gives for its secrets; in one line what is wrong with it.
