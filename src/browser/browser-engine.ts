@@ -322,7 +322,8 @@ async function unitOf(
     driver: pageDriver({
       name: page.name,
       address,
-      mayPress: plan.browser.presses || page.address === undefined || isOfThisMachine(address),
+      presses: plan.browser.presses,
+      isOwn: page.address === undefined || isOfThisMachine(address),
       letsSend: plan.browser.letsSend,
       timeLimit: plan.timeLimit,
       served,

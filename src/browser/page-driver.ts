@@ -31,8 +31,10 @@ export interface ActedPage {
   readonly name: string;
   /** Where it is in the end. */
   readonly address: string;
-  /** Whether keys may be pressed that nobody asked for by name. */
-  readonly mayPress: boolean;
+  /** On which pages keys are pressed that nobody asked for by name. */
+  readonly presses: "none" | "own" | "all";
+  /** Whether it is of this machine. */
+  readonly isOwn: boolean;
   readonly letsSend: boolean;
   /** In seconds. */
   readonly timeLimit: number;
@@ -49,7 +51,9 @@ export const pageDriver = (page: ActedPage): UnitDriver => ({
   off: [],
   shown: async () => page.documents,
   async explore({ script, plan, log }) {
-    if (script === null && !page.mayPress) return outcome(null, [nothingPressed(page.name)], true);
+    if (script === null && page.presses === "none") return outcome(null, [], true);
+    if (script === null && page.presses === "own" && !page.isOwn)
+      return outcome(null, [nothingPressed(page.name)], true);
     return page.inTurn(async () => {
       // A script does what its writer wills.
       const windows = new Windows({ ...page, letsSend: page.letsSend || script !== null });

@@ -109,7 +109,8 @@ export const engineOptions = {
   },
   press: {
     type: "boolean",
-    describe: "Press keys too on pages that are not of this machine",
+    describe:
+      "Press keys in the browser too on pages that are not of this machine; --no-press presses none anywhere",
   },
   "let-send": {
     type: "boolean",

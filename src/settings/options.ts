@@ -20,6 +20,7 @@ export interface ReadingOptions {
   readonly browser?: string | undefined;
   /** Whether pages are judged that answer with an error. */
   readonly anyStatus?: boolean | undefined;
+  /** Whether keys are pressed on every page, or on none; not given: on pages of this machine. */
   readonly press?: boolean | undefined;
   readonly letSend?: boolean | undefined;
   /** Files that list pages, one a line. */

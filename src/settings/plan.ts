@@ -40,8 +40,8 @@ export interface BrowserPlan {
   readonly named: string | null;
   /** Whether pages are judged that answer with an error. */
   readonly anyStatus: boolean;
-  /** Whether keys are pressed on pages that are not of this machine too. */
-  readonly presses: boolean;
+  /** On which pages keys are pressed: none, those of this machine, or all. */
+  readonly presses: "none" | "own" | "all";
   /** Whether what a page would send by a key that is pressed is sent. */
   readonly letsSend: boolean;
   /** A program that serves what is looked at, and the address that tells when it does; null for none. */
@@ -351,7 +351,7 @@ function settledReading(
         isForPages: options.engine === "browser",
         named: browser === ANY_BROWSER ? null : browser,
         anyStatus: options.anyStatus === true,
-        presses: options.press === true,
+        presses: options.press === undefined ? "own" : options.press ? "all" : "none",
         letsSend: options.letSend === true,
         start: options.start === undefined ? null : { command: options.start, ready: options.ready ?? null },
         before: options.before ?? null,

@@ -27,7 +27,7 @@ describe("the keys of a page in a browser", () => {
     for (const { id, html } of examples) writeFileSync(path.join(folder, `${id}.html`), html);
     answer = await audit(
       examples.map(({ id }) => `${id}.html`),
-      { engine: "browser", outcomes: ["failed", "cantTell"], all: true, config: false },
+      { engine: "browser", outcomes: ["failed", "cantTell"], all: true, config: false, timeLimit: 90 },
       { host },
     );
   }, 180_000);

@@ -57,7 +57,7 @@ beforeAll(async () => {
   process.env.TMPDIR = mkdtempSync(path.join(folder, "temporary-"));
   answer = await audit(
     [...Object.keys(pages), "/gone"].map((name) => `${site.base}${name}`),
-    { outcomes: ["failed"], config: false, timeLimit: 20 },
+    { outcomes: ["failed"], press: false, config: false, timeLimit: 20 },
     { host: nodeHost({ workingDirectory: folder }) },
   );
 }, 120_000);
@@ -134,7 +134,7 @@ test("a page of one's own is found in its file, with an edit that was tried", as
   writeFileSync(path.join(folder, "own.html"), page(`<p style="color: #999">Slip 4 is free.</p>`));
   const { findings } = await audit(
     "own.html",
-    { engine: "browser", outcomes: ["failed"], config: false },
+    { engine: "browser", press: false, outcomes: ["failed"], config: false },
     { host: nodeHost({ workingDirectory: folder }) },
   );
   expect(findings.map(({ check, source }) => [check, source?.file, source?.line])).toEqual([
@@ -146,7 +146,7 @@ test("a page of one's own is found in its file, with an edit that was tried", as
 test("nothing answers, and what to do is said", async () => {
   const { problems } = await audit(
     "http://127.0.0.1:1/",
-    { config: false },
+    { press: false, config: false },
     { host: nodeHost({ workingDirectory: folder }) },
   );
   expect(problems.map(({ message }) => message)).toEqual([

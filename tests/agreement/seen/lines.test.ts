@@ -27,7 +27,7 @@ async function auditProject(name: string, files: Readonly<Record<string, string>
   const start = `"${process.execPath}" ../node_modules/vite/bin/vite.js --port ${port} --strictPort`;
   const { findings, problems } = await audit(
     `http://localhost:${port}/`,
-    { start, outcomes: ["failed"], config: false, only: ["names", "contrast", "keys"] },
+    { start, press: false, outcomes: ["failed"], config: false, only: ["names", "contrast", "keys"] },
     { host: nodeHost({ workingDirectory: root }) },
   );
   expect(problems).toEqual([]);

@@ -72,7 +72,7 @@ afterAll(() => {
 const auditIn = (targets: readonly string[], options: AuditOptions) =>
   audit(
     targets,
-    { only: ["structure.title"], config: false, ...options },
+    { only: ["structure.title"], press: false, config: false, ...options },
     { host: nodeHost({ workingDirectory: folder }) },
   );
 
