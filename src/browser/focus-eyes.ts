@@ -1,10 +1,9 @@
-import { PNG } from "pngjs";
-import type { Picture } from "../core/colour/painted-letters.ts";
-import { differenceOf, NO_DIFFERENCE } from "../core/colour/picture-difference.ts";
+import { type Difference, differenceOf, NO_DIFFERENCE } from "../core/colour/picture-difference.ts";
 import type { Device } from "../core/css/device.ts";
 import type { FocusCover, FocusEyes, FocusMark } from "../engine/driver.ts";
 import type { ActedWindow } from "./acted-window.ts";
 import { blurFocus, type FocusPlace, focusPlace, hideAtFocus, showAtFocus } from "./inside/focus.ts";
+import { type ClipBox, packedPicture, unpacked } from "./pictures.ts";
 
 /** How far around what has focus its mark is looked for first, in CSS pixels. */
 const MARGIN = 40;
@@ -30,7 +29,7 @@ export class PicturedFocus implements FocusEyes {
     const place = await this.#place();
     const clip = place === null ? null : this.#clip(place, isEverywhere);
     if (place === null || clip === null) return null;
-    const focused: Picture[] = [];
+    const focused: string[] = [];
     for (let n = 0; n < (place.isText && isEverywhere ? CARETS : 1); n++) {
       if (n > 0) await this.#acted.pass(APART);
       focused.push(await this.#picture(clip));
@@ -40,7 +39,7 @@ export class PicturedFocus implements FocusEyes {
     const without = await this.#picture(clip);
     let most = NO_DIFFERENCE;
     for (const picture of focused) {
-      const difference = differenceOf(picture, without);
+      const difference = apart(picture, without);
       if (difference.distance > most.distance) most = difference;
     }
     const [, , width, height] = place.box;
@@ -61,44 +60,36 @@ export class PicturedFocus implements FocusEyes {
   }
 
   /** How many pixels what has focus is seen at while some things are hidden. */
-  async #shownOf(clip: Clip, hidden: readonly "cover"[]): Promise<number> {
+  async #shownOf(clip: ClipBox, hidden: readonly "cover"[]): Promise<number> {
     const { window, main } = this.#acted;
     for (const what of hidden) await window.ask(main, hideAtFocus, [{ value: what }]);
     const seen = await this.#picture(clip);
     await window.ask(main, hideAtFocus, [{ value: "focus" }]);
     const without = await this.#picture(clip);
     await window.ask(main, showAtFocus);
-    return differenceOf(seen, without).pixels;
+    return apart(seen, without).pixels;
   }
 
   #place(): Promise<FocusPlace | null> {
     return this.#acted.window.ask<FocusPlace | null>(this.#acted.main, focusPlace);
   }
 
-  #clip({ box: [left, top, width, height] }: FocusPlace, isEverywhere: boolean): Clip | null {
+  #clip({ box: [left, top, width, height], scrolled }: FocusPlace, isEverywhere: boolean): ClipBox | null {
     const window = this.#device;
-    if (isEverywhere) return { x: 0, y: 0, width: window.width, height: window.height };
+    const [right, down] = scrolled;
+    if (isEverywhere) return { x: right, y: down, width: window.width, height: window.height };
     const x = Math.max(0, Math.floor(left - MARGIN));
     const y = Math.max(0, Math.floor(top - MARGIN));
     const end = Math.min(window.width, Math.ceil(left + width + MARGIN));
     const below = Math.min(window.height, Math.ceil(top + height + MARGIN));
-    return end <= x || below <= y ? null : { x, y, width: end - x, height: below - y };
+    return end <= x || below <= y ? null : { x: x + right, y: y + down, width: end - x, height: below - y };
   }
 
-  async #picture(clip: Clip): Promise<Picture> {
-    const { data } = await this.#acted.window.session.send("Page.captureScreenshot", {
-      format: "png",
-      clip: { ...clip, scale: 1 },
-      captureBeyondViewport: false,
-      optimizeForSpeed: true,
-    });
-    return PNG.sync.read(Buffer.from(data, "base64"));
+  #picture(clip: ClipBox): Promise<string> {
+    return packedPicture(this.#acted.window, clip, 1);
   }
 }
 
-interface Clip {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
+/** How two pictures differ; those that are packed alike are alike, and unpacking takes long. */
+const apart = (one: string, other: string): Difference =>
+  one === other ? NO_DIFFERENCE : differenceOf(unpacked(one), unpacked(other));

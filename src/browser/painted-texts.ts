@@ -1,10 +1,10 @@
-import { PNG } from "pngjs";
 import { largestContrast, letterRatios, type Part, type Picture } from "../core/colour/painted-letters.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import { around } from "../core/scene/cut-off.ts";
 import type { Box, PaintedText } from "../core/scene/seen.ts";
 import type { BrowserWindow } from "./browser-window.ts";
 import { hideTexts, scrollPage, takeBack } from "./inside/change.ts";
+import { type ClipBox, packedPicture, unpacked } from "./pictures.ts";
 import { numberOf, type SeenDocument } from "./seen-page.ts";
 
 /** How finely pictures are taken: at two pixels of the screen for one of CSS each letter shows its colour. */
@@ -44,9 +44,9 @@ export async function lookAtTexts(
     const found = await clipAt(window, frameId, screen, layout.window);
     if (found === null) continue;
     const { clip, left, top } = found;
-    const before = await picture(window, clip);
+    const before = await picture(window, clip, left, top);
     await window.ask(frameId, hideTexts, [{ value: numbers }]);
-    const after = await picture(window, clip);
+    const after = await picture(window, clip, left, top);
     await window.ask(frameId, takeBack);
     for (const { element, box } of screen.lines) {
       const letters = letterRatios(before, after, partOf(box, left + clip.x, top + clip.y));
@@ -85,7 +85,7 @@ export async function lookAtControls(
     const found = await clipAt(window, frameId, screen, layout.window);
     if (found === null) continue;
     const { clip, left, top } = found;
-    const seen = await picture(window, clip);
+    const seen = await picture(window, clip, left, top);
     for (const { element, box } of screen.lines)
       drawn.set(element, largestContrast(seen, partOf(box, left + clip.x, top + clip.y)));
   }
@@ -148,13 +148,6 @@ function screensOf(
     : screens.toSorted((one, other) => first(one) - first(other)).slice(0, MOST_SCREENS);
 }
 
-interface ClipBox {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
 /** What of the window the lines of a screen take up; null where they are out of it. */
 function clipOf(
   { lines }: Screen,
@@ -171,15 +164,8 @@ function clipOf(
     : { x: start, y: above, width: end - start, height: below - above };
 }
 
-async function picture(window: BrowserWindow, clip: ClipBox): Promise<Picture> {
-  const { data } = await window.session.send("Page.captureScreenshot", {
-    format: "png",
-    clip: { ...clip, scale: SCALE },
-    captureBeyondViewport: false,
-    optimizeForSpeed: true,
-  });
-  return PNG.sync.read(Buffer.from(data, "base64"));
-}
+const picture = async (window: BrowserWindow, clip: ClipBox, left: number, top: number): Promise<Picture> =>
+  unpacked(await packedPicture(window, { ...clip, x: clip.x + left, y: clip.y + top }, SCALE));
 
 /** @param lines the ratios of the letters of each line */
 function paintedText(lines: readonly (readonly number[])[]): PaintedText {

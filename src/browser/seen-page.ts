@@ -76,7 +76,7 @@ export class ServedPage {
   readonly #looking: Looking;
   readonly #served: string;
   readonly #files: Awaited<ReturnType<typeof shownFiles>>;
-  readonly #compiled: Awaited<ReturnType<typeof compiledSheets>>;
+  readonly #sheets: ServedSheets;
   readonly #written = new Map<string, Document>();
   readonly #parsed = new Map<string, Sheet>();
 
@@ -89,7 +89,11 @@ export class ServedPage {
     this.#looking = looking;
     this.#served = served;
     this.#files = files;
-    this.#compiled = compiled;
+    this.#sheets = new ServedSheets(
+      [...files.values()],
+      ({ address: at }) => files.get(at)?.file ?? at,
+      compiled,
+    );
     for (const style of compiled.values())
       for (const { file, text } of style.sources) this.texts.set(file, text);
   }
@@ -157,11 +161,7 @@ export class ServedPage {
     this.#written.set(file, written);
     const live: LiveElement = frame.document;
     giveHandlers(live, frame.listeners, around === null ? marks : noMarks);
-    const sheets = new ServedSheets(
-      [...files.values()],
-      ({ address: at }) => files.get(at)?.file ?? at,
-      this.#compiled,
-    );
+    const sheets = this.#sheets;
     const modal = modalOf(live);
     const places = withMarks(alignedPlaces(written, live), around === null ? marked : new Map());
     const snapshot = snapshotOf(live, {

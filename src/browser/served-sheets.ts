@@ -73,7 +73,9 @@ export class ServedSheets {
     if (served === undefined) return null;
     const compiled = this.#compiled.get(served.address);
     if (compiled !== undefined) {
-      const sheet = compiledSheet(compiled, compiled.sources[0]?.file ?? address);
+      const sheet = this.#kept(served.address, () =>
+        compiledSheet(compiled, compiled.sources[0]?.file ?? address),
+      );
       return this.withImports(sheet, address, media, scope, [...within, address]);
     }
     const file = this.#fileOf(served);
@@ -82,11 +84,13 @@ export class ServedSheets {
   }
 
   #parsed(file: string, text: string): Sheet {
-    let sheet = this.#sheets.get(file);
-    if (sheet === undefined) {
-      sheet = parseSheet({ file, text, start: 0 });
-      this.#sheets.set(file, sheet);
-    }
+    // Rules that a script changes are another text at the same address.
+    return this.#kept(`${file} ${text}`, () => parseSheet({ file, text, start: 0 }));
+  }
+
+  #kept(key: string, make: () => Sheet): Sheet {
+    const sheet = this.#sheets.get(key) ?? make();
+    this.#sheets.set(key, sheet);
     return sheet;
   }
 }

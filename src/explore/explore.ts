@@ -227,13 +227,17 @@ class Explorer {
   async #tryStop(stop: Stop): Promise<void> {
     const { key: element, role, tag } = stop;
     const isText = /^(?:textbox|searchbox|combobox|spinbutton)$/.test(role ?? "") && tag !== "button";
-    const tried = isText || tag === "select" ? ["ArrowDown"] : ["Enter", "Space"];
+    // What Enter does on a link of the browser's own a press does too, and Space only scrolls.
+    const isPlainLink = tag === "a" && role === "link" && (await this.#trials.peek(hearsNoPress(element)));
+    const tried = isText || tag === "select" ? ["ArrowDown"] : isPlainLink ? ["Enter"] : ["Enter", "Space"];
     const byKey = new Map<string, Effect>();
     for (const key of tried) byKey.set(key, await this.#effect([focus(element), press(key)]));
     // Where one arrow key changes a value the other does too.
     if (isText && isAnswer(byKey.get("ArrowDown")))
       byKey.set("ArrowUp", await this.#effect([focus(element), press("ArrowUp")]));
-    const byPointer = await this.#trials.pointed(element, [focus(element)]);
+    const byPointer =
+      (isPlainLink ? byKey.get("Enter") : undefined) ??
+      (await this.#trials.pointed(element, [focus(element)]));
     if (!isText) this.#notes.try(activates);
     const acts = [...byKey.values()].some((effect) => didSomething(effect) || effect.asks);
     // Sliders, lists and trees are moved through, not pressed; native fields have keys of the browser's own.
@@ -576,6 +580,18 @@ class Explorer {
     });
   }
 }
+
+/** Whether an element has an address, and nothing listens on it for what a pointer or a key does. */
+const hearsNoPress =
+  (key: string) =>
+  async (page: Driver): Promise<boolean> => {
+    const moment = await page.moment();
+    const element = moment.element(key);
+    return (
+      element?.attributes.has("href") === true &&
+      ![...moment.listens(element)].some((type) => /^(?:click|mouse|pointer|touch|key)/.test(type))
+    );
+  };
 
 /** The keys of what came to be seen. */
 const shownBy = ({ changes }: Effect): ReadonlySet<string> =>

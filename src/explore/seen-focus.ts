@@ -6,6 +6,7 @@ import { focusShows } from "../core/checks/keys/focus-shows.ts";
 import { focusWhollySeen } from "../core/checks/keys/focus-wholly-seen.ts";
 import { shownRatio } from "../core/colour/contrast.ts";
 import type { Difference } from "../core/colour/picture-difference.ts";
+import { elementsAbove, firstOf } from "../core/document/around.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import type { Origin } from "../core/findings/verdict.ts";
 import type { Driver, FocusMark, Moment } from "../engine/driver.ts";
@@ -40,12 +41,23 @@ interface Pictured {
 
 /** Whether one sees what has focus, and that it has it. WCAG 2.2, 2.4.7, 2.4.11 to 2.4.13. */
 export async function trySeenFocus(notes: Notes): Promise<void> {
-  const forwards = await notes.trials.after([], (page) => picturedBy(page, "Tab", notes.stops.length, true));
+  const forwards = await notes.trials.after([], (page) =>
+    picturedBy(page, "Tab", notes.stops.length, "near"),
+  );
   if (forwards.length === 0) return;
   const backwards = await notes.trials.after([], (page) =>
-    picturedBy(page, "Shift+Tab", notes.stops.length, false),
+    picturedBy(page, "Shift+Tab", notes.stops.length, "none"),
   );
-  for (const one of forwards) await tellMark(notes, one);
+  const unmarked = forwards.filter(({ mark }) => mark !== null && !isTold(mark.difference));
+  // A mark may be drawn anywhere, and a caret comes and goes: those are looked at once more, and all of the window with them.
+  const wide =
+    unmarked.length === 0
+      ? []
+      : await notes.trials.after([], (page) =>
+          picturedBy(page, "Tab", notes.stops.length, new Set(unmarked.map(({ key }) => key))),
+        );
+  const marks = new Map(wide.map(({ key, mark }) => [key, mark]));
+  for (const one of forwards) tellMark(notes, one, marks.get(one.key) ?? null);
   for (const [key, pictured] of [
     ["Tab", forwards],
     ["Shift+Tab", backwards],
@@ -53,7 +65,11 @@ export async function trySeenFocus(notes: Notes): Promise<void> {
     for (const one of pictured) await tellCover(notes, one, key);
 }
 
-async function tellMark(notes: Notes, { element, tabs, mark, origins, isBrowsers }: Pictured): Promise<void> {
+function tellMark(
+  notes: Notes,
+  { element, tabs, mark, origins, isBrowsers }: Pictured,
+  wide: FocusMark | null,
+): void {
   if (mark === null) return;
   notes.try(focusShows);
   const keys = Array<string>(tabs).fill("Tab");
@@ -75,8 +91,6 @@ async function tellMark(notes: Notes, { element, tabs, mark, origins, isBrowsers
       );
     return;
   }
-  // A mark may be drawn anywhere, and a caret comes and goes.
-  const wide = await notes.trials.after(keys.map(press), async (page) => page.eyes?.mark(true) ?? null);
   if (wide === null || isTold(wide.difference)) return;
   const { pixels, ratio } = wide.difference;
   notes.fail(
@@ -124,6 +138,16 @@ async function tellCover(
   );
 }
 
+/** Whether nothing around an element cuts off what is drawn around it: then the mark of the browser shows. */
+function isUncut({ scene }: Moment, node: ElementNode): boolean {
+  const layout = scene.seen?.usual ?? null;
+  return (
+    layout?.isDrawn(node) === true &&
+    firstOf(elementsAbove(scene.page.index, node), (up) => up.tag !== "html" && layout.clip(up) !== null) ===
+      null
+  );
+}
+
 const ROOM =
   "Leave room for what stays in place: scroll-padding on the page, as high as the bar, or padding at its end.";
 
@@ -135,12 +159,15 @@ function calledAs(moment: Moment, node: ElementNode): string {
   return name === "" ? `<${node.tag}>` : heard;
 }
 
-/** Goes through the stops and looks at each. */
+/**
+ * Goes through the stops and looks at each.
+ * @param marks which marks are looked for: those around each stop, none, or in all of the window for some stops, by key
+ */
 async function picturedBy(
   page: Driver,
   key: string,
   stops: number,
-  withMarks: boolean,
+  marks: "near" | "none" | ReadonlySet<string>,
 ): Promise<readonly Pictured[]> {
   const { eyes } = page;
   if (eyes === null) return [];
@@ -155,10 +182,15 @@ async function picturedBy(
     first ??= now;
     // Something of several parts has focus once more where focus was taken from one of them.
     if (seen.has(now)) continue;
-    const covered = await eyes.cover();
+    const isWide = typeof marks !== "string";
+    const covered = isWide ? null : await eyes.cover();
     const by = covered === null ? null : moment.element(covered.by);
     // What is covered is not seen, with its mark or without.
-    const mark = withMarks && covered === null ? await eyes.mark(false) : null;
+    const isBrowsers = focusMarkOf(moment.scene, node).kind === "browser";
+    const isMarked =
+      covered === null &&
+      (isWide ? marks.has(now) : marks === "near" && !(isBrowsers && isUncut(moment, node)));
+    const mark = isMarked ? await eyes.mark(isWide) : null;
     seen.set(now, {
       key: now,
       element: seenElement(moment, node),
@@ -169,7 +201,7 @@ async function picturedBy(
         "outline",
         moment.scene.page.styles.value(node, "outline-style", { kind: "focus", element: node }),
       ),
-      isBrowsers: focusMarkOf(moment.scene, node).kind === "browser",
+      isBrowsers,
     });
   }
   return [...seen.values()];

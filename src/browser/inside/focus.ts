@@ -5,6 +5,8 @@
 export interface FocusPlace {
   /** Left, top, width, height of it and its labels, in CSS pixels of the window. */
   readonly box: readonly [number, number, number, number];
+  /** How far the page is scrolled to the right and down. */
+  readonly scrolled: readonly [number, number];
   /** Whether one types in it. */
   readonly isText: boolean;
   /** The number of what stays in place over all or part of it; null where nothing does. */
@@ -60,6 +62,7 @@ export function focusPlace(): string {
       ));
   return JSON.stringify({
     box: [left, top, right - left, bottom - top],
+    scrolled: [scrollX, scrollY],
     isText,
     cover: cover === undefined ? null : (world.keelSerialOf?.(cover) ?? null),
   });

@@ -74,6 +74,9 @@ beforeAll(async () => {
       orders.push(request.method ?? "");
       response.end("ordered");
     },
+    "/below": page(
+      `<style>input { outline: none; border: 1px solid #555 } .bare { caret-color: transparent } a:focus { outline: none; text-decoration: none }</style><div style="height: 2600px"></div><p><label>Boat <input></label></p><p><a href="#top">Up</a></p><p><label>Length <input class="bare"></label></p>`,
+    ),
     "/starts": page(
       `<dialog aria-label="News"><button>Close</button></dialog><p><a href="/slips">Slips</a></p><script>const d = document.querySelector("dialog"); d.showModal(); d.querySelector("button").onclick = () => d.close()</script>`,
     ),
@@ -145,4 +148,11 @@ test("Tab goes on round a page that gives focus as it opens, and what closes the
     { host },
   );
   expect(findings.filter(({ check }) => check.startsWith("keys."))).toEqual([]);
+});
+
+test("what is below the first window is pictured where it is", async () => {
+  const { findings } = await audit([`${site.base}/below`], { config: false, outcomes: ["failed"] }, { host });
+  expect(
+    findings.filter(({ check }) => check === "keys.focus-shows").map(({ element }) => element.snippet),
+  ).toEqual([`<input class="bare">`]);
 });

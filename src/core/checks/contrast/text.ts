@@ -175,6 +175,17 @@ export const contrastText = {
       ],
     },
     {
+      html: `<div style="height: 3000px"></div><div style="background: linear-gradient(90deg, #000 50%, #ccc 50%); width: 20em"><p style="color: #fff; text-align: right">Slip 4</p></div>`,
+      isSeen: true,
+      finds: [
+        [
+          "failed",
+          `<p style="color: #fff; text-align: right">`,
+          "This text has a contrast of 1.60:1 as it is painted; it needs 4.5:1.",
+        ],
+      ],
+    },
+    {
       html: `<div style="background: linear-gradient(90deg, #000 50%, #ccc 50%); width: 20em"><p style="color: #fff; text-align: right">Slip 4</p></div>`,
       isSeen: true,
       finds: [

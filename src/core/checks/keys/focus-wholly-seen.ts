@@ -1,7 +1,7 @@
 import type { PressedCheck } from "../check.ts";
 
 const page = (padding: string) =>
-  `<!doctype html><html lang="en"><title>t</title><style>html { scroll-padding-bottom: ${padding} } body { margin: 0 } a { display: block; width: 60px; line-height: 40px; margin-top: 340px } .bar { position: fixed; left: 0; right: 0; bottom: 0; height: 20px; background: #036 }</style><main><h1>Slips</h1><a href="#1">Slip 1</a><a href="#2">Slip 2</a><a href="#3">Slip 3</a></main><div class="bar"></div></html>`;
+  `<!doctype html><html lang="en"><title>t</title><style>html { scroll-padding-bottom: ${padding} } body { margin: 0 } main { padding-bottom: 300px } a { display: block; width: 60px; line-height: 40px; margin-top: 340px } .bar { position: fixed; left: 0; right: 0; bottom: 0; height: 20px; background: #036 }</style><main><h1>Slips</h1><a href="#1">Slip 1</a><a href="#2">Slip 2</a><a href="#3">Slip 3</a></main><div class="bar"></div></html>`;
 
 export const focusWhollySeen = {
   id: "keys.focus-wholly-seen",
