@@ -8,6 +8,8 @@ import { shownRatio } from "../core/colour/contrast.ts";
 import type { Difference } from "../core/colour/picture-difference.ts";
 import { elementsAbove, firstOf } from "../core/document/around.ts";
 import type { ElementNode } from "../core/document/node.ts";
+import { shortened } from "../core/document/shortened.ts";
+import { textContent } from "../core/document/text-content.ts";
 import type { Origin } from "../core/findings/verdict.ts";
 import type { Driver, FocusMark, Moment } from "../engine/driver.ts";
 import type { SeenElement } from "../engine/explored.ts";
@@ -153,10 +155,15 @@ const ROOM =
 
 const isTold = ({ distance }: Difference): boolean => distance >= TOLD_APART;
 
-/** How people are told of something: by its name, else by its tag. */
+/** How much of the text of something without a name is told. */
+const LONGEST_TEXT = 40;
+
+/** How people are told of something: by its name, else by its tag and its text. */
 function calledAs(moment: Moment, node: ElementNode): string {
   const { name, heard } = seenElement(moment, node);
-  return name === "" ? `<${node.tag}>` : heard;
+  const text = textContent(node).trim();
+  if (name !== "") return heard;
+  return text === "" ? `<${node.tag}>` : `<${node.tag}> "${shortened(text, LONGEST_TEXT)}"`;
 }
 
 /**
