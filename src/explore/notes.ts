@@ -17,6 +17,9 @@ export interface Stop {
   readonly isWarned: boolean;
 }
 
+/** What some findings have beside their words. */
+type More = Partial<Pick<SeenFinding, "facts" | "origins" | "criteria">>;
+
 /** What pressing has shown so far, and where from the top of the page. */
 export class Notes {
   readonly trials: Trials;
@@ -53,7 +56,7 @@ export class Notes {
     message: string,
     mend: string,
     keys: string,
-    more: Partial<Pick<SeenFinding, "facts" | "origins" | "criteria">> = {},
+    more: More = {},
   ): void {
     this.#add("failed", check, element, message, mend, keys, more);
   }
@@ -70,7 +73,7 @@ export class Notes {
     message: string,
     mend: string,
     keys: string,
-    more: Partial<Pick<SeenFinding, "facts" | "origins" | "criteria">> = {},
+    more: More = {},
   ): void {
     if (element === null) return;
     const key = `${check.id} ${element.path}`;
