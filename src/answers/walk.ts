@@ -16,7 +16,7 @@ import type { Scene } from "../core/scene/scene.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import type { WalkStep } from "../core/walk-script/parse.ts";
 import type { ScriptLine } from "../engine/explored.ts";
-import type { Unit, UnitDocument, UnitExplored } from "../engine/unit.ts";
+import type { PagePicture, Unit, UnitDocument, UnitExplored } from "../engine/unit.ts";
 import type { Host } from "../host/host.ts";
 import { checksFor } from "../settings/check-plan.ts";
 import type { AuditPlan } from "../settings/plan.ts";
@@ -69,6 +69,8 @@ export interface PageWalk {
   readonly unreached: readonly UnreachedAnswer[];
   readonly findings: readonly FindingAnswer[];
   readonly texts: SourceTexts;
+  /** What the page looks like; null where nobody has painted it. */
+  readonly picture: PagePicture | null;
   /** What was pressed, with its scripts run; null where nothing was executed. */
   readonly steps: readonly StepAnswer[] | null;
   /** What was pressed in what keys open. */
@@ -185,6 +187,7 @@ function walkRead(
   return {
     target: id,
     direction: plan.direction,
+    picture: unit.picture ?? null,
     steps: null,
     openings: [],
     script: null,

@@ -172,7 +172,7 @@ export class BrowserDriver implements Driver {
     }
     const { state } = this.#acted.now;
     if (this.#kept?.state === state) return this.#kept;
-    const { documents } = await this.#served.shown(this.#acted.window, async () => ({}));
+    const { documents } = await this.#served.shown(this.#acted.window);
     const [document] = documents;
     if (document === undefined) throw new Error("the page has no document");
     this.#kept = this.#momentOf(document, state);

@@ -35,6 +35,7 @@ import { otherLayouts } from "./other-layouts.ts";
 import { type ActedPage, pageDriver } from "./page-driver.ts";
 import { PageServer } from "./page-server.ts";
 import { lookAtControls, lookAtTexts } from "./painted-texts.ts";
+import { wholePicture } from "./pictures.ts";
 import { plainReason } from "./plain-reason.ts";
 import { type Looking, numberOf, type SeenDocument, ServedPage } from "./seen-page.ts";
 import { sitemapPages } from "./sitemap.ts";
@@ -289,7 +290,7 @@ async function unitOf(
   ]);
   await window.ask(main, stillAnimations);
   const served = await ServedPage.of(looking, text);
-  const seen = await served.shown(window, () => otherLayouts(window, main, plan.device));
+  const seen = await served.shown(window);
   const [document] = seen.documents;
   const { contrast } = plan.browser;
   if (window.visits !== visits) throw new WentElsewhere();
@@ -298,6 +299,9 @@ async function unitOf(
     await lookAtTexts(window, document, textsToLookAt(document.unit.scene, contrast));
     await lookAtControls(window, document, wordlessControls(document.unit.scene));
   }
+  const picture = plan.browser.takesPictures ? await wholePicture(window, main) : null;
+  // Scripts may answer to another size of the window for good: all that is looked at as it was collected comes before.
+  seen.laidOut(await otherLayouts(window, main, plan.device));
   const documents: UnitDocuments = {
     documents: seen.documents.map(({ unit }) => unit),
     texts: new Map(),
@@ -316,6 +320,7 @@ async function unitOf(
     },
     page,
     browser: looking.browser,
+    ...(picture === null ? {} : { picture }),
     isWritten: true,
     texts: seen.texts,
     documents: async () => documents,

@@ -17,9 +17,6 @@ import type { BrowserWindow } from "./browser-window.ts";
 import type { ServedPage } from "./seen-page.ts";
 import { within } from "./within.ts";
 
-/** How much of its time a page has for keys. */
-const FOR_KEYS = 0.7;
-
 /** How many things that were held are told. */
 const MOST_HELD = 5;
 
@@ -59,7 +56,7 @@ export const pageDriver = (page: ActedPage): UnitDriver => ({
       const windows = new Windows({ ...page, letsSend: page.letsSend || script !== null });
       const limit = page.timeLimit * 1000;
       try {
-        const exploring = explore(windows, { script, patience: limit * FOR_KEYS, plan, log });
+        const exploring = explore(windows, { script, patience: limit, plan, log });
         const explored = await within(exploring, limit + TO_END, null);
         if (explored === null) return outcome(null, [takesTooLong(page.name, page.timeLimit)], false);
         return outcome(

@@ -3,7 +3,7 @@ import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
 import type { Document, ElementNode, Span } from "../core/document/node.ts";
 import { once } from "../core/document/once.ts";
 import { type Scene, type SceneOptions, sceneFromSource } from "../core/scene/scene.ts";
-import type { Box, PaintedText, Seen } from "../core/scene/seen.ts";
+import type { Box, Layout, PaintedText, Seen } from "../core/scene/seen.ts";
 import type { LiveElement } from "../engine/live-element.ts";
 import { type Snapshot, snapshotOf } from "../engine/live-snapshot.ts";
 import type { Places } from "../engine/places.ts";
@@ -60,6 +60,8 @@ export interface SeenPage {
   readonly documents: readonly SeenDocument[];
   /** The texts that it was served as, by the names they are shown with. */
   readonly texts: ReadonlyMap<string, string>;
+  /** Says how it is laid out under other conditions; nothing is known of that before. */
+  laidOut(others: OtherLayouts): void;
 }
 
 /** The number an element was collected by. */
@@ -120,9 +122,8 @@ export class ServedPage {
   /**
    * Makes documents of what the browser shows: the page, then those of its frames.
    * @param window where it is open
-   * @param others lays the page out under other conditions; asked once everything was collected
    */
-  async shown(window: BrowserWindow, others: () => Promise<OtherLayouts>): Promise<SeenPage> {
+  async shown(window: BrowserWindow): Promise<SeenPage> {
     const { page, host } = this.#looking;
     // What lies here is written in the page that is served; what a server puts together may be marked.
     const answered = frameworkMarks.safeParse(await window.askAmongScripts(readMarks));
@@ -135,12 +136,24 @@ export class ServedPage {
     );
     for (const [name, text] of marked.texts) this.texts.set(name, text);
     const collected = await collectFrames(window);
-    const layouts = await others();
+    let layouts: OtherLayouts = {};
     const { document } = collected;
     const writtenSheets = await writtenStyles(document, document.address, host, this.texts);
     const documents: SeenDocument[] = [];
-    this.#documentOf(collected, null, { marks, marked: marked.places, layouts, writtenSheets, documents });
-    return { documents, texts: this.texts };
+    this.#documentOf(collected, null, {
+      marks,
+      marked: marked.places,
+      layout: (name) => layouts[name],
+      writtenSheets,
+      documents,
+    });
+    return {
+      documents,
+      texts: this.texts,
+      laidOut(others) {
+        layouts = others;
+      },
+    };
   }
 
   #documentOf(
@@ -149,7 +162,7 @@ export class ServedPage {
     known: KnownOfPage,
   ): SeenDocument {
     const { page, plan } = this.#looking;
-    const { marks, marked, layouts, writtenSheets, documents } = known;
+    const { marks, marked, writtenSheets, documents } = known;
     const files = this.#files;
     const options = sceneOptions(plan);
     const { address } = frame.document;
@@ -182,19 +195,31 @@ export class ServedPage {
     const applied = snapshot.sheets.map((sheet) => withServedImports(sheet, sheets, address));
     for (const [name, sheetText] of sheets.used) this.texts.set(name, sheetText);
     const number = (element: ElementNode) => numberOf(snapshot, element);
-    const other = (name: keyof OtherLayouts) => {
-      const layout = around === null ? layouts[name] : undefined;
-      return layout === undefined ? null : layoutFrom(layout, number);
+    const laid = new Map<CollectedLayout, Layout>();
+    const other = (name: keyof OtherLayouts): Layout | null => {
+      const collected = around === null ? known.layout(name) : undefined;
+      if (collected === undefined) return null;
+      const layout = laid.get(collected) ?? layoutFrom(collected, number);
+      laid.set(collected, layout);
+      return layout;
     };
     const painted = new Map<ElementNode, PaintedText>();
     const drawn = new Map<ElementNode, number>();
     const pressed = new Map<ElementNode, Box>();
     const seen: Seen = {
       usual: layoutFrom(frame.layout, number),
-      narrow: other("narrow"),
-      doubled: other("doubled"),
-      spaced: other("spaced"),
-      turned: other("turned"),
+      get narrow() {
+        return other("narrow");
+      },
+      get doubled() {
+        return other("doubled");
+      },
+      get spaced() {
+        return other("spaced");
+      },
+      get turned() {
+        return other("turned");
+      },
       blinks: (element) => snapshot.elementOf.get(element)?.blinks === true,
       painted: (element) => painted.get(element) ?? null,
       drawn: (element) => drawn.get(element) ?? null,
@@ -231,7 +256,7 @@ export class ServedPage {
 interface KnownOfPage {
   readonly marks: FrameworkMarks;
   readonly marked: ReadonlyMap<number, Span>;
-  readonly layouts: OtherLayouts;
+  readonly layout: (name: keyof OtherLayouts) => CollectedLayout | undefined;
   readonly writtenSheets: ReadonlyMap<string, Sheet>;
   /** Filled with the documents, those around first. */
   readonly documents: SeenDocument[];

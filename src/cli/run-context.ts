@@ -1,6 +1,7 @@
 import path from "node:path";
 import { countOf } from "../core/document/count-of.ts";
 import { type Problem, problemText } from "../core/findings/problems.ts";
+import type { Drawing } from "../engine/drawing.ts";
 import type { PageFile } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
@@ -110,22 +111,59 @@ export class RunContext {
    */
   async deliver(pieces: Iterable<string | Uint8Array>, status: Status): Promise<Status> {
     const { output } = this.#print;
-    if (output !== undefined) {
-      const file = path.resolve(this.host.workingDirectory, output);
-      if (await this.#isAskedAbout(file))
-        return this.refuse(
-          `${output}: was read for this answer, and was left as it is; name another --output`,
-        );
-      const reason = await this.host.files.writeWhole(
-        file,
-        Buffer.concat([...pieces].map((piece) => Buffer.from(piece))),
-      );
-      return reason === null
-        ? status
-        : this.refuse(`${output}: could not be written (${reason}). Nothing was changed.`);
-    }
+    if (output !== undefined) return this.#deliverTo(output, pieces, status);
     for (const piece of pieces)
       if (!this.io.out.write(piece)) await new Promise<void>((resolve) => this.io.out.once("drain", resolve));
+    return status;
+  }
+
+  async #deliverTo(
+    output: string,
+    pieces: Iterable<string | Uint8Array>,
+    status: Status,
+  ): Promise<Status> {
+    const file = path.resolve(this.host.workingDirectory, output);
+    if (await this.#isAskedAbout(file))
+      return this.refuse(`${output}: was read for this answer, and was left as it is; name another --output`);
+    const reason = await this.host.files.writeWhole(
+      file,
+      Buffer.concat([...pieces].map((piece) => Buffer.from(piece))),
+    );
+    return reason === null
+      ? status
+      : this.refuse(`${output}: could not be written (${reason}). Nothing was changed.`);
+  }
+
+  /**
+   * Writes drawings as they are or painted; where there are several, each to a file of its own with its number in the name.
+   * @param browser the one to paint them in; the first that is installed when not given
+   */
+  async draw(
+    drawings: readonly Drawing[],
+    format: "svg" | "png",
+    browser: string | undefined,
+    status: Status,
+  ): Promise<Status> {
+    const { output } = this.#print;
+    if (output === undefined && format === "png" && this.isOnTerminal)
+      return this.refuse(`a picture is nothing for a terminal: name a file for it, -o picture.png`);
+    if (output === undefined && drawings.length > 1)
+      return this.refuse(
+        `this is drawn in ${drawings.length} parts: name a file for them, and each gets a number: -o walk.${format}`,
+      );
+    const written =
+      format === "svg"
+        ? drawings.map(({ svg }) => svg)
+        : await (await import("../browser/drawn-picture.ts")).painted(drawings, browser ?? null, this.host);
+    if (typeof written === "string") return this.refuse(written);
+    if (written.length === 1 || output === undefined) return this.deliver(written, status);
+    const { dir, name, ext } = path.parse(output);
+    const files = written.map((_, index) => path.join(dir, `${name}-${index + 1}${ext}`));
+    for (const [index, file] of files.entries()) {
+      const ended = await this.#deliverTo(file, [written[index] ?? ""], status);
+      if (ended !== status) return ended;
+    }
+    this.remark(`drawn in ${files.length} parts: ${files.join(", ")}`);
     return status;
   }
 

@@ -5,6 +5,7 @@ import type { WalkScript } from "../core/walk-script/parse.ts";
 import { isSpecimenFile } from "../engine/targets.ts";
 import { walkScriptIn } from "../engine/walk-file.ts";
 import { walkJson } from "../report/json/walk.ts";
+import { walksOver } from "../report/svg/walk-over.ts";
 import { walkSvg } from "../report/svg/walk.ts";
 import { countText, scriptText, walkText } from "../report/terminal/walk.ts";
 import { keyPlan } from "../settings/plan.ts";
@@ -39,8 +40,18 @@ export async function runWalk(args: WalkArguments, io: Io): Promise<Status> {
   if (!answer.ok) return run.refuse(answer.message);
   const { walks, problems, incomplete } = answer;
   run.reportProblems(problems);
-  if (args.format === "svg" && walks.length > 1)
-    return run.refuse(`svg draws one page, and the targets name ${walks.length}; name one`);
+  if (args.format === "svg" || args.format === "png") {
+    const [page, another] = walks;
+    if (another !== undefined)
+      return run.refuse(`${args.format} draws one page, and the targets name ${walks.length}; name one`);
+    const status = incomplete ? COULD_NOT : DONE;
+    if (page?.picture != null)
+      return run.draw(walksOver(page, page.picture), args.format, args.browser, status);
+    if (args.format === "png")
+      return page === undefined
+        ? status
+        : run.refuse("png draws over the page as a browser paints it: add --engine browser");
+  }
   const written = writtenWalks(walks, args, run);
   if (!written.ok) return run.refuse(written.problem);
   const isBroken = walks.some((page) => page.script?.some(({ outcome }) => outcome === "failed"));
@@ -50,6 +61,7 @@ export async function runWalk(args: WalkArguments, io: Io): Promise<Status> {
 /** A script presses keys in a window: so the scripts of a page are run for it. */
 const optionsOf = (args: WalkArguments) => ({
   ...readingOf(args),
+  pictures: args.format === "svg" || args.format === "png",
   ...(args.script === undefined || args.engine === "browser" ? {} : { engine: "render" as const }),
 });
 
@@ -72,6 +84,7 @@ function writtenWalks(
   const writers = {
     json: () => jsonDocuments(walks.map((page) => [walkJson(page)])),
     svg: () => walks.map(walkSvg),
+    png: () => [],
     terminal: () => [
       walks
         .map((page) => (page.script === null ? walkText(page, view) : scriptText(page, page.script, paint)))

@@ -4,8 +4,8 @@ import { engineOptions, formatOption, printOptions, readingOptions, targets } fr
 const options = {
   ...readingOptions,
   ...formatOption(
-    ["terminal", "json", "svg"],
-    "; svg draws the way over a schematic of one page; json of several pages is a list of documents",
+    ["terminal", "json", "svg", "png"],
+    "; svg and png draw the way over one page: with --engine browser over its picture, which png needs; else over a schematic; json of several pages is a list of documents",
   ),
   ...printOptions,
   back: { type: "boolean", default: false, describe: "Walk with Shift+Tab, from the end" },
@@ -51,7 +51,8 @@ export const walkCommand = defineCommand(
       ["keel walk 'slot-card.specimen.tsx#slot card, free'", "one specimen, by its name or how it begins"],
       ["keel walk slips.html --script booking.walk", "the keys of a script, and what must come of them"],
       ["keel walk slips.html --count '#bookings'", "how many keys to the bookings"],
-      ["keel walk slips.html --format svg -o walk.svg", "the way drawn over the page"],
+      ["keel walk slips.html --format svg -o walk.svg", "the way drawn over a schematic"],
+      ["keel walk slips.html --engine browser --format png -o walk.png", "drawn over its picture"],
     ],
   },
   async (args, io) => (await import("./walk.run.ts")).runWalk(args, io),

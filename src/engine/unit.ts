@@ -25,6 +25,17 @@ export interface BrowserIdentity {
   readonly version: string;
 }
 
+/** A page as a browser has painted it, from its top left. */
+export interface PagePicture {
+  /** One below the other, each a PNG in base64. */
+  readonly pieces: readonly { readonly top: number; readonly height: number; readonly png: string }[];
+  /** In CSS pixels, each of which is one of the picture. */
+  readonly width: number;
+  readonly height: number;
+  /** Whether the page goes on below it. */
+  readonly isCut: boolean;
+}
+
 /** What a unit is, as it is told. */
 export interface UnitSubject {
   /** A page by its name, a root component by its file, a specimen as `file#name`. */
@@ -62,6 +73,8 @@ export interface Unit {
   readonly page: PageFile;
   /** What it was opened in; absent where that is no browser. */
   readonly browser?: BrowserIdentity;
+  /** What it looks like before anything is done with it; absent where nobody has painted it, or asked for that. */
+  readonly picture?: PagePicture;
   /** Whether its documents stand in source as they are: else what it shows is known in its windows alone. */
   readonly isWritten: boolean;
   /** The texts of the files that it comes from, by the names they are shown with. */

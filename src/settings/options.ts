@@ -23,6 +23,8 @@ export interface ReadingOptions {
   /** Whether keys are pressed on every page, or on none; not given: on pages of this machine. */
   readonly press?: boolean | undefined;
   readonly letSend?: boolean | undefined;
+  /** Whether pages in a browser are pictured. */
+  readonly pictures?: boolean | undefined;
   /** Files that list pages, one a line. */
   readonly pageLists?: readonly string[] | undefined;
   /** Addresses of sitemaps. */

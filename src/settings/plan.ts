@@ -44,6 +44,8 @@ export interface BrowserPlan {
   readonly presses: "none" | "own" | "all";
   /** Whether what a page would send by a key that is pressed is sent. */
   readonly letsSend: boolean;
+  /** Whether a picture is taken of each page. */
+  readonly takesPictures: boolean;
   /** A program that serves what is looked at, and the address that tells when it does; null for none. */
   readonly start: { readonly command: string; readonly ready: string | null } | null;
   /** A walk script that is walked before anything is looked at, as it is named; null for none. */
@@ -353,6 +355,7 @@ function settledReading(
         anyStatus: options.anyStatus === true,
         presses: options.press === undefined ? "own" : options.press ? "all" : "none",
         letsSend: options.letSend === true,
+        takesPictures: options.pictures === true,
         start: options.start === undefined ? null : { command: options.start, ready: options.ready ?? null },
         before: options.before ?? null,
         sitemaps: options.sitemaps ?? [],

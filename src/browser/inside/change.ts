@@ -36,6 +36,27 @@ export function scrollPage(top: number): string {
   return JSON.stringify([scrollX, scrollY]);
 }
 
+/** Hides what stays in place while the page is scrolled, as far as the window shows it now. */
+export function hideStuck(): string {
+  const { keel } = globalThis as unknown as { keel: { elements: Element[]; put?: (() => void)[] } };
+  const put: (() => void)[] = [];
+  for (const one of keel.elements) {
+    const element = one as HTMLElement;
+    if (element.style === undefined || !/fixed|sticky/.test(getComputedStyle(element).position)) continue;
+    const { top, bottom } = element.getBoundingClientRect();
+    if (top >= innerHeight || bottom <= 0) continue;
+    const written = element.getAttribute("style");
+    element.style.setProperty("transition", "none", "important");
+    element.style.setProperty("visibility", "hidden", "important");
+    put.push(() => {
+      if (written === null) element.removeAttribute("style");
+      else element.setAttribute("style", written);
+    });
+  }
+  keel.put = put;
+  return String(put.length);
+}
+
 /** Takes the letters of texts away and leaves all else, shadows too: letters cut out of a ground go with their element. */
 export function hideTexts(numbers: readonly number[]): string {
   const { keel } = globalThis as unknown as { keel: { elements: Element[]; put?: (() => void)[] } };

@@ -1,10 +1,9 @@
+import { linearised } from "./linear-light.ts";
 import type { Rgba } from "./rgba.ts";
 
 /** WCAG 2.2, "relative luminance": 0 black to 1 white. */
-export function relativeLuminance({ r, g, b }: Rgba): number {
-  const linear = (c: number) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4);
-  return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
-}
+export const relativeLuminance = ({ r, g, b }: Rgba): number =>
+  0.2126 * linearised(r) + 0.7152 * linearised(g) + 0.0722 * linearised(b);
 
 /**
  * The contrast ratio of two opaque colours, 1 (equal) to 21 (black on white), unrounded: compare it as it is, round only
