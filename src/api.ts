@@ -47,5 +47,6 @@ export { inspectionSchema } from "./report/json/inspection-schema.ts";
 export { mendSchema } from "./report/json/mend-schema.ts";
 export { treeSchema } from "./report/json/tree-schema.ts";
 export { unknownComponentsSchema } from "./report/json/unknown-components.ts";
+export { paletteVisionSchema, visionSchema } from "./report/json/vision-schema.ts";
 export { walkSchema } from "./report/json/walk-schema.ts";
 export type { AuditOptions } from "./settings/options.ts";

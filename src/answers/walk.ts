@@ -12,11 +12,12 @@ import { type Direction, type FocusDocument, type Stop, tabSequence } from "../c
 import { type Unreached, unreachedIn } from "../core/focus/unreached.ts";
 import { type Jump, jumpsIn, pressesTo } from "../core/focus/walk-notes.ts";
 import { type KeyAt, keysAt } from "../core/keyboard/keys-at.ts";
+import type { PagePicture } from "../core/scene/page-picture.ts";
 import type { Scene } from "../core/scene/scene.ts";
 import { heardLineOf } from "../core/semantics/heard-line.ts";
 import type { WalkStep } from "../core/walk-script/parse.ts";
 import type { ScriptLine } from "../engine/explored.ts";
-import type { PagePicture, Unit, UnitDocument, UnitExplored } from "../engine/unit.ts";
+import type { Unit, UnitDocument, UnitExplored } from "../engine/unit.ts";
 import type { Host } from "../host/host.ts";
 import { checksFor } from "../settings/check-plan.ts";
 import type { AuditPlan } from "../settings/plan.ts";

@@ -301,7 +301,8 @@ async function unitOf(
   }
   const picture = plan.browser.takesPictures ? await wholePicture(window, main) : null;
   // Scripts may answer to another size of the window for good: all that is looked at as it was collected comes before.
-  seen.laidOut(await otherLayouts(window, main, plan.device));
+  const layouts = await otherLayouts(window, main, plan.device);
+  if (window.visits === visits) seen.laidOut(layouts);
   const documents: UnitDocuments = {
     documents: seen.documents.map(({ unit }) => unit),
     texts: new Map(),

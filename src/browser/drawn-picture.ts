@@ -1,4 +1,4 @@
-import type { Drawing } from "../engine/drawing.ts";
+import type { Drawing } from "../core/rendering/drawing.ts";
 import type { Host } from "../host/host.ts";
 import { BrowserRun } from "./browser-run.ts";
 import { installedBrowser } from "./installed.ts";
@@ -23,10 +23,9 @@ export async function painted(
     const pictures: Uint8Array[] = [];
     for (const { svg, width, height } of drawings) {
       await page.setViewport({ width, height });
-      await page.setContent(
-        `<!doctype html><style>body { margin: 0 } svg { display: block }</style>${svg}`,
-        { waitUntil: "load" },
-      );
+      await page.setContent(`<!doctype html><style>body { margin: 0 } svg { display: block }</style>${svg}`, {
+        waitUntil: "load",
+      });
       pictures.push(await page.screenshot({ type: "png" }));
     }
     return pictures;

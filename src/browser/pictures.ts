@@ -1,6 +1,6 @@
 import { PNG } from "pngjs";
 import type { Picture } from "../core/colour/painted-letters.ts";
-import type { PagePicture } from "../engine/unit.ts";
+import type { PagePicture } from "../core/scene/page-picture.ts";
 import type { BrowserWindow } from "./browser-window.ts";
 import { hideStuck, scrollPage, takeBack } from "./inside/change.ts";
 

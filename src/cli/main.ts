@@ -11,6 +11,7 @@ import { mendCommand } from "./mend.ts";
 import { STANDARD_INPUT } from "./options.ts";
 import { treeCommand } from "./tree.ts";
 import { packageVersion } from "./version.ts";
+import { visionCommand } from "./vision.ts";
 import { walkCommand } from "./walk.ts";
 
 /** Every command, in the order in which they are told. */
@@ -20,6 +21,7 @@ export const commands: readonly Command[] = [
   hearCommand,
   walkCommand,
   contrastCommand,
+  visionCommand,
   mendCommand,
   explainCommand,
   initCommand,

@@ -1,7 +1,7 @@
 import path from "node:path";
 import { countOf } from "../core/document/count-of.ts";
 import { type Problem, problemText } from "../core/findings/problems.ts";
-import type { Drawing } from "../engine/drawing.ts";
+import type { Drawing } from "../core/rendering/drawing.ts";
 import type { PageFile } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
 import { nodeHost } from "../host/node.ts";
@@ -117,11 +117,7 @@ export class RunContext {
     return status;
   }
 
-  async #deliverTo(
-    output: string,
-    pieces: Iterable<string | Uint8Array>,
-    status: Status,
-  ): Promise<Status> {
+  async #deliverTo(output: string, pieces: Iterable<string | Uint8Array>, status: Status): Promise<Status> {
     const file = path.resolve(this.host.workingDirectory, output);
     if (await this.#isAskedAbout(file))
       return this.refuse(`${output}: was read for this answer, and was left as it is; name another --output`);
@@ -154,7 +150,7 @@ export class RunContext {
     const written =
       format === "svg"
         ? drawings.map(({ svg }) => svg)
-        : await (await import("../browser/drawn-picture.ts")).painted(drawings, browser ?? null, this.host);
+        : await (await import("../answers/painted.ts")).painted(drawings, browser ?? null, this.host);
     if (typeof written === "string") return this.refuse(written);
     if (written.length === 1 || output === undefined) return this.deliver(written, status);
     const { dir, name, ext } = path.parse(output);

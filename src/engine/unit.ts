@@ -2,6 +2,7 @@ import type { AppliedSheet } from "../core/css/sheet.ts";
 import type { ElementNode } from "../core/document/node.ts";
 import type { Opened } from "../core/document/opened.ts";
 import type { Problem } from "../core/findings/problems.ts";
+import type { PagePicture } from "../core/scene/page-picture.ts";
 import type { Scene } from "../core/scene/scene.ts";
 import type { WalkStep } from "../core/walk-script/parse.ts";
 import type { Explored, ScriptLine, StatePlan } from "./explored.ts";
@@ -23,17 +24,6 @@ export interface SourceTargets {
 export interface BrowserIdentity {
   readonly name: string;
   readonly version: string;
-}
-
-/** A page as a browser has painted it, from its top left. */
-export interface PagePicture {
-  /** One below the other, each a PNG in base64. */
-  readonly pieces: readonly { readonly top: number; readonly height: number; readonly png: string }[];
-  /** In CSS pixels, each of which is one of the picture. */
-  readonly width: number;
-  readonly height: number;
-  /** Whether the page goes on below it. */
-  readonly isCut: boolean;
 }
 
 /** What a unit is, as it is told. */

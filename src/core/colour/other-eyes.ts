@@ -59,7 +59,7 @@ export const eyes: readonly Eye[] = [
     light: [0.2126, 0.7152, 0.0722, 0.2126, 0.7152, 0.0722, 0.2126, 0.7152, 0.0722],
   }),
   eye("low-acuity", "sees small things blurred", { isBlurred: true }),
-  eye("low-contrast", "sees little contrast", { veil: { part: 0.6, grey: 0.2140 } }),
+  eye("low-contrast", "sees little contrast", { veil: { part: 0.6, grey: 0.214 } }),
   eye("glare", "has light on the screen", { veil: { part: 1 / 3, grey: 1 } }),
 ];
 
@@ -110,7 +110,7 @@ const LEAST_SEEN = 0.05;
  * How far light is spread in an eye that sees small things blurred: the standard deviation of a Gaussian, in CSS pixels. An eye
  * of a visual acuity just tells lines apart whose distance is 1/acuity minutes of arc each (ISO 8596); the blur leaves such lines
  * the contrast at which lines are no longer seen.
- * @param acuity decimal: 1 is usual, 0.3 is low vision (ICD-11, 9D90)
+ * @param acuity decimal: 1 is usual, below 0.3 is low vision, 0.1 and less severe (ICD-11, 9D90)
  * @param distance from the screen, in centimetres
  */
 export function blurOf(acuity: number, distance: number): number {

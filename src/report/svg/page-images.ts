@@ -1,4 +1,4 @@
-import type { PagePicture } from "../../engine/unit.ts";
+import type { PagePicture } from "../../core/scene/page-picture.ts";
 import { type Xml, xml } from "../xml.ts";
 
 /** What a page looks like between two heights, where it stands in the page. */

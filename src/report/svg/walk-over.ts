@@ -1,10 +1,10 @@
 import type { PageWalk, StopAnswer } from "../../answers/walk.ts";
 import type { ElementNode } from "../../core/document/node.ts";
 import type { FocusDocument } from "../../core/focus/tab-sequence.ts";
+import type { Drawing } from "../../core/rendering/drawing.ts";
+import type { PagePicture } from "../../core/scene/page-picture.ts";
 import type { Scene } from "../../core/scene/scene.ts";
 import type { Box } from "../../core/scene/seen.ts";
-import type { Drawing } from "../../engine/drawing.ts";
-import type { PagePicture } from "../../engine/unit.ts";
 import { type Xml, xml } from "../xml.ts";
 import { imagesOf } from "./page-images.ts";
 
@@ -102,9 +102,7 @@ function drawing(
     [
       xml("title", { id: "walk-title" }, title),
       xml("desc", { id: "walk-description" }, `${counts}. ${told}`),
-      xml("defs", {}, [
-        xml("clipPath", { id: "part" }, [xml("rect", { x: 0, y: HEAD, width, height })]),
-      ]),
+      xml("defs", {}, [xml("clipPath", { id: "part" }, [xml("rect", { x: 0, y: HEAD, width, height })])]),
       xml("rect", { width, height: all, fill: "#ffffff" }),
       xml("text", { x: 16, y: 28, "font-size": 16, "font-weight": 700, fill: "#10243e" }, title),
       xml("text", { x: width - 16, y: 28, "text-anchor": "end", fill: "#4a5a68" }, counts),

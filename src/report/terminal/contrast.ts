@@ -7,7 +7,7 @@ import { printable } from "./printable.ts";
 import { cut } from "./source-frame.ts";
 
 /** A piece of text in two colours, as a terminal of true colours shows it; plain without colour. */
-function swatch(text: string, foreground: Rgba, background: Rgba, paint: Paint): string {
+export function swatch(text: string, foreground: Rgba, background: Rgba, paint: Paint): string {
   if (!paint.colours.isColorSupported) return text;
   const channels = ({ r, g, b }: Rgba) => [r, g, b].map((c) => Math.round(c * 255)).join(";");
   return `\u001b[38;2;${channels(foreground)};48;2;${channels(background)}m${text}\u001b[0m`;

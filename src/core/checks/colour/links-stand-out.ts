@@ -1,5 +1,5 @@
 import { contrastRatio, shownRatio } from "../../colour/contrast.ts";
-import { onScreen, toHex } from "../../colour/rgba.ts";
+import { onScreen, type Rgba, toHex } from "../../colour/rgba.ts";
 import { NO } from "../../css/certainty.ts";
 import { noInteraction } from "../../css/match.ts";
 import type { ElementNode } from "../../document/node.ts";
@@ -83,9 +83,10 @@ function judge(link: ElementNode, scene: Scene): Verdict {
   return seen ? passed : inapplicable;
 }
 
-function judgeIn(view: SchemeView, link: ElementNode, around: ElementNode): Verdict {
+/** Whether something beside colour tells a link from the text around it; null where what is in it may. */
+function hasOtherCue(view: SchemeView, link: ElementNode, around: ElementNode): boolean | null {
   const { styles, index } = view.page;
-  if (isDecorated(view, link)) return passed;
+  if (isDecorated(view, link)) return true;
   if (
     cues.some((property) =>
       property === "font-size"
@@ -95,14 +96,30 @@ function judgeIn(view: SchemeView, link: ElementNode, around: ElementNode): Verd
           : styles.keyword(link, property) !== styles.keyword(around, property),
     )
   )
-    return passed;
-  if (index.childElements(link).length > 0) return inapplicable;
-  if (
-    ["before", "after"].some(
-      (pseudo) => !/^(?:none|normal|)$/.test(styles.pseudoValue(link, pseudo, "content")?.text ?? ""),
-    )
-  )
-    return passed;
+    return true;
+  if (index.childElements(link).length > 0) return null;
+  return ["before", "after"].some(
+    (pseudo) => !/^(?:none|normal|)$/.test(styles.pseudoValue(link, pseudo, "content")?.text ?? ""),
+  );
+}
+
+/** The colours of a link that is told by nothing else from the text around it; null for every other. */
+export function linkAgainstText(
+  link: ElementNode,
+  scene: Scene,
+): { readonly link: Rgba; readonly text: Rgba } | null {
+  const around = hasAttribute(link, "href") ? textAround(scene, link) : null;
+  const [view] = scene.schemes();
+  if (around === null || view === undefined || hasOtherCue(view, link, around) !== false) return null;
+  const [mine] = paintedText(view.page, view.painted, link, noInteraction).spots;
+  const [theirs] = paintedText(view.page, view.painted, around, noInteraction).spots;
+  return mine === undefined || theirs === undefined ? null : { link: mine.text, text: theirs.text };
+}
+
+function judgeIn(view: SchemeView, link: ElementNode, around: ElementNode): Verdict {
+  const { styles } = view.page;
+  const isCued = hasOtherCue(view, link, around);
+  if (isCued !== false) return isCued === null ? inapplicable : passed;
   const linkText = paintedText(view.page, view.painted, link, noInteraction);
   const beside = paintedText(view.page, view.painted, around, noInteraction);
   const [mine, theirs] = [linkText.spots[0], beside.spots[0]];

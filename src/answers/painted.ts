@@ -1,0 +1,1 @@
+export { painted } from "../browser/drawn-picture.ts";

@@ -1,0 +1,87 @@
+import { writeFileSync } from "node:fs";
+import path from "node:path";
+import { PNG } from "pngjs";
+import { describe, expect, test } from "vitest";
+import { nodeHost } from "../../../src/api.ts";
+import { painted } from "../../../src/browser/drawn-picture.ts";
+import { blurOf, eyes, seenBy } from "../../../src/core/colour/other-eyes.ts";
+import { rgba } from "../../../src/core/colour/rgba.ts";
+import { visionSheet } from "../../../src/report/svg/vision.ts";
+import { folderWith, keel } from "../../cli/run-keel.ts";
+
+const SIDE = 40;
+const HEAD = 52;
+
+/** A picture of squares in colours that nobody chose. */
+function squares(count: number): { readonly png: string; readonly colours: readonly number[][] } {
+  const png = new PNG({ width: count * SIDE, height: SIDE });
+  const colours = Array.from({ length: count }, (_, n) => [
+    (n * 83) % 256,
+    (n * 149 + 40) % 256,
+    (n * 211 + 90) % 256,
+  ]);
+  for (let y = 0; y < SIDE; y++)
+    for (let x = 0; x < count * SIDE; x++)
+      png.data.set([...(colours[Math.floor(x / SIDE)] ?? []), 255], (y * count * SIDE + x) * 4);
+  return { png: PNG.sync.write(png).toString("base64"), colours };
+}
+
+const pixel = ({ data, width }: PNG, x: number, y: number): number[] => [
+  ...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 3),
+];
+
+describe("what is drawn over pictures of pages", () => {
+  test("the filters of a browser make of colours what is reckoned", async () => {
+    const count = 12;
+    const { png, colours } = squares(count);
+    const width = count * SIDE;
+    const picture = { pieces: [{ top: 0, height: SIDE, png }], width, height: SIDE, isCut: false };
+    const asked = eyes.filter(({ isBlurred }) => !isBlurred);
+    const drawings = asked.map((eye) =>
+      visionSheet({ target: "slips", eyes: [eye], picture, pairs: [] }, picture, blurOf(0.1, 60)),
+    );
+    const pictures = await painted(drawings, null, nodeHost({ workingDirectory: process.cwd() }));
+    if (typeof pictures === "string") throw new Error(pictures);
+    for (const [n, eye] of asked.entries()) {
+      const drawn = PNG.sync.read(Buffer.from(pictures[n] ?? new Uint8Array()));
+      for (const [index, [r = 0, g = 0, b = 0]] of colours.entries()) {
+        const seen = seenBy(eye, rgba(r / 255, g / 255, b / 255));
+        const shown = pixel(drawn, index * SIDE + SIDE / 2, HEAD + SIDE / 2);
+        const reckoned = [seen.r, seen.g, seen.b].map((c) => Math.round(c * 255));
+        for (const [at, channel] of shown.entries())
+          expect(Math.abs(channel - (reckoned[at] ?? 0)), `${eye.id} of ${r} ${g} ${b}`).toBeLessThanOrEqual(
+            4,
+          );
+      }
+    }
+  }, 60_000);
+
+  test("a page is pictured as it was opened: no script has seen its window change", async () => {
+    const folder = folderWith({
+      "tide.html": `<!doctype html><html lang="en"><title>Tides</title><style>body { margin: 0 } .low { background: #f00 }</style>
+<h1>Tides</h1><p><a href="#a">High water</a></p><div id="plan" style="height: 2000px">Berths</div>
+<script>addEventListener("resize", () => document.body.classList.add("low"))</script>`,
+    });
+    const { status, err } = await keel(folder, [
+      ...["walk", "tide.html", "--engine", "browser", "--no-press", "--format", "png", "-o", "way.png"],
+    ]);
+    expect([status, err]).toEqual([0, expect.stringContaining("drawn in 2 parts: way-1.png, way-2.png")]);
+    const { readFileSync } = await import("node:fs");
+    const drawn = PNG.sync.read(readFileSync(path.join(folder, "way-1.png")));
+    expect([drawn.width, pixel(drawn, 900, 300)]).toEqual([1280, [255, 255, 255]]);
+  }, 60_000);
+
+  test("links whose colour some do not tell from that of the text are named", async () => {
+    const folder = folderWith({});
+    writeFileSync(
+      path.join(folder, "notice.html"),
+      `<!doctype html><html lang="en"><title>Notice</title><style>p { color: #4f8a3c } a { color: #c2702f; text-decoration: none }</style>
+<h1>Notice</h1><p>The crane is out until Tuesday; ask the <a href="/office">yard office</a> before you haul out.</p>`,
+    );
+    const { status, out } = await keel(folder, ["vision", "notice.html"]);
+    expect(status).toBe(0);
+    expect(out).toContain("1 pair of colours falls together");
+    expect(out).toMatch(/link #c2702f and text #4f8a3c\n +protanopia/);
+    expect(out).toContain("notice.html:2");
+  }, 60_000);
+});
