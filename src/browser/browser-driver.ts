@@ -6,7 +6,11 @@ import { byPeople } from "../engine/events-by-people.ts";
 import type { ActedWindow } from "./acted-window.ts";
 import { PicturedFocus } from "./focus-eyes.ts";
 import { clickElement, focusElement, showElement } from "./inside/acts.ts";
+import { isReady } from "./ready.ts";
 import { numberOf, type SeenDocument, type ServedPage } from "./seen-page.ts";
+
+/** How many seconds a page has that must show something before anything is done with it. */
+const MOST_TURNS = 20;
 
 /** The page at one moment, with what acting on it needs. */
 interface SeenMoment {
@@ -46,7 +50,13 @@ export class BrowserDriver implements Driver {
     const driver = new BrowserDriver(acted, served, onClose);
     await acted.open();
     driver.#arrivals = acted.arrivals;
-    const { document } = await driver.#current();
+    let { document } = await driver.#current();
+    const { readyWhen } = served;
+    for (let turn = 0; readyWhen !== null && turn < MOST_TURNS; turn++) {
+      if (isReady(document.unit.scene, readyWhen)) break;
+      await acted.wait();
+      ({ document } = await driver.#current());
+    }
     // Elements go by numbers from now on: that which has focus is told of.
     await acted.look();
     const heard = [...document.snapshot.nodeOf.keys()].flatMap((live) => [...(live.heardByAny ?? [])]);

@@ -37,6 +37,7 @@ import { PageServer } from "./page-server.ts";
 import { lookAtControls, lookAtTexts } from "./painted-texts.ts";
 import { wholePicture } from "./pictures.ts";
 import { plainReason } from "./plain-reason.ts";
+import { NeverReady, shownWhenReady } from "./ready.ts";
 import { type Looking, numberOf, type SeenDocument, ServedPage } from "./seen-page.ts";
 import { sitemapPages } from "./sitemap.ts";
 import { startProgram } from "./started-program.ts";
@@ -118,6 +119,7 @@ async function* collectSeen(
       return await within(looked, plan.timeLimit * 1000 + FOR_LOOKING, late);
     } catch (error) {
       const reason = error instanceof Error ? error.message : String(error);
+      if (error instanceof NeverReady) return [unread(error.problem)];
       if (error instanceof NotOpened) return [unread(notOpened(page.name, plainReason(reason)))];
       const isGone =
         /Target closed|Session closed|Connection closed|Protocol error|detached|disconnected/i.test(reason);
@@ -290,7 +292,7 @@ async function unitOf(
   ]);
   await window.ask(main, stillAnimations);
   const served = await ServedPage.of(looking, text);
-  const seen = await served.shown(window);
+  const seen = await shownWhenReady(served, looking);
   const [document] = seen.documents;
   const { contrast } = plan.browser;
   if (window.visits !== visits) throw new WentElsewhere();

@@ -13,7 +13,7 @@ import type { Host } from "../host/host.ts";
 import { openedScene } from "../read/page-unit.ts";
 import { sceneOptions } from "../read/scene-options.ts";
 import { readHtml } from "../readers/html/read-html.ts";
-import type { ReadingPlan } from "../settings/plan.ts";
+import type { ReadingPlan, ReadySign } from "../settings/plan.ts";
 import { alignedPlaces } from "./aligned.ts";
 import { textAtAddress } from "./ask-address.ts";
 import type { BrowserWindow } from "./browser-window.ts";
@@ -112,6 +112,11 @@ export class ServedPage {
     const address = window.page.url();
     const page = { ...this.#looking.page, path: null, address, name: addressName(address) ?? address };
     return ServedPage.of({ ...this.#looking, page, window }, window.opened().text);
+  }
+
+  /** What a page must show before it is looked at; null where rest is enough. */
+  get readyWhen(): ReadySign | null {
+    return this.#looking.plan.browser.readyWhen;
   }
 
   /** What it is shown on. */

@@ -2,6 +2,7 @@ import { contrastOf, readPalette } from "../answers/contrast.ts";
 import { lengthInPixels } from "../core/css/lengths.ts";
 import type { NamedColour } from "../core/scene/scene.ts";
 import { contrastJson, paletteJson } from "../report/json/contrast.ts";
+import { contrastPlane } from "../report/svg/contrast.ts";
 import { contrastText, paletteText } from "../report/terminal/contrast.ts";
 import type { ContrastArguments } from "./contrast.ts";
 import { DONE, type Io, type Status } from "./io.ts";
@@ -31,6 +32,8 @@ export async function runContrast(args: ContrastArguments, io: Io): Promise<Stat
       return run.refuse(
         "give two colours, text then ground: keel contrast '#777' white. (Quote a # in the shell.)",
       );
+    if (format === "svg" || format === "png")
+      return run.refuse(`${format} draws two colours: give them, text then ground`);
     const text = format === "json" ? `${paletteJson(palette)}\n` : paletteText(palette, run.paint);
     return run.deliver([text], DONE);
   }
@@ -51,6 +54,8 @@ export async function runContrast(args: ContrastArguments, io: Io): Promise<Stat
     palette,
   });
   if (!answer.ok) return run.refuse(answer.problem);
+  if (format === "svg" || format === "png")
+    return run.draw([contrastPlane(answer.value, palette)], format, args.browser, DONE);
   const text = format === "json" ? `${contrastJson(answer.value)}\n` : contrastText(answer.value, run.paint);
   return run.deliver([text], DONE);
 }

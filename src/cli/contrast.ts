@@ -20,7 +20,15 @@ const options = {
     describe:
       "A stylesheet with colours as custom properties, or a JSON object of colours: alone, all its pairs; with two colours, the nearest of its own",
   },
-  ...formatOption(["terminal", "json"]),
+  ...formatOption(
+    ["terminal", "json", "svg", "png"],
+    "; svg and png draw two colours on the plane of lightness and chroma, with the limits of 3, 4.5 and 7 to 1",
+  ),
+  browser: {
+    type: "string",
+    requiresArg: true,
+    describe: "The browser that paints a png (the first that is installed)",
+  },
   ...printOptions,
 } as const satisfies OptionTable;
 
@@ -37,6 +45,7 @@ export const contrastCommand = defineCommand(
       ["keel contrast '#777' white", "a ratio, and the nearest shades that pass"],
       ["keel contrast '#fff' 'rgb(0 0 0 / 40%)' --over '#9cf'", "a veil over a colour"],
       ["keel contrast --palette tokens.css", "all pairs of a palette"],
+      ["keel contrast '#777' white --format svg -o plane.svg", "where it passes, drawn"],
     ],
   },
   async (args, io) => (await import("./contrast.run.ts")).runContrast(args, io),

@@ -147,6 +147,12 @@ export const engineOptions = {
     requiresArg: true,
     describe: "With --start: the address that tells when it can be looked at (the first page)",
   },
+  "ready-when": {
+    type: "string",
+    requiresArg: true,
+    describe:
+      "Look at a page only once it shows this: a CSS selector, or what is heard: '\"Free slips\" heading'",
+  },
   header: {
     type: "string",
     array: true,
@@ -235,6 +241,7 @@ export const readingOf = (args: ReadingArguments): ReadingOptions => ({
   not: args.not,
   start: args.start,
   ready: args.ready,
+  readyWhen: args["ready-when"],
   headers: args.header,
   before: args.before,
   storage: args.storage,

@@ -37,6 +37,8 @@ export interface ReadingOptions {
   /** A program that serves the pages, and the address that tells when it does; the first page when not given. */
   readonly start?: string | undefined;
   readonly ready?: string | undefined;
+  /** What a page must show before it is looked at: a CSS selector, or what is heard there, `"Free slips" heading`. */
+  readonly readyWhen?: string | undefined;
   /** What is sent with every request to the origin of a page: `Name: value`. */
   readonly headers?: readonly string[] | undefined;
   /** A walk script that signs in: walked once, on the first address. */

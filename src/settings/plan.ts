@@ -4,11 +4,13 @@ import type { LoadedConfig } from "../config/load.ts";
 import { everyCheck } from "../core/checks/catalogue.ts";
 import { type Family, familyOf } from "../core/checks/check.ts";
 import { type Device, desktop } from "../core/css/device.ts";
+import { selectorList } from "../core/css/elements-matching.ts";
 import { nearestWord } from "../core/document/nearest-word.ts";
 import { configNotRun, type Problem, type Result, refusal } from "../core/findings/problems.ts";
 import type { Outcome, Severity } from "../core/findings/verdict.ts";
 import type { NamedColour } from "../core/scene/scene.ts";
 import { type Theme, themeName } from "../core/scene/schemes.ts";
+import { type HeardPattern, parseHeard } from "../core/walk-script/parse.ts";
 import type { CheckPlan } from "./check-plan.ts";
 import { checkSettings } from "./check-settings.ts";
 import { chooseChecks, listedWords } from "./choose-checks.ts";
@@ -32,6 +34,11 @@ export interface CrawlPlan {
   readonly not: string | null;
 }
 
+/** What tells that a page is ready: something that a selector picks, or that is heard. */
+export type ReadySign =
+  | { readonly kind: "picked"; readonly selector: string; readonly written: string }
+  | { readonly kind: "heard"; readonly heard: HeardPattern; readonly written: string };
+
 /** How pages are opened in a browser: addresses always are. */
 export interface BrowserPlan {
   /** Whether pages that lie here are opened too. */
@@ -48,6 +55,8 @@ export interface BrowserPlan {
   readonly takesPictures: boolean;
   /** A program that serves what is looked at, and the address that tells when it does; null for none. */
   readonly start: { readonly command: string; readonly ready: string | null } | null;
+  /** What a page must show before it is looked at; null where rest is enough. */
+  readonly readyWhen: ReadySign | null;
   /** A walk script that is walked before anything is looked at, as it is named; null for none. */
   readonly before: string | null;
   /** Addresses of sitemaps whose pages are looked at. */
@@ -293,6 +302,8 @@ function settledReading(
   if (!(Number.isInteger(most) && most > 0)) return refusal("--most must be a whole number above 0");
   const headers = headersOf(options.headers ?? []);
   if (!headers.ok) return headers;
+  const readyWhen = readySignOf(options.readyWhen);
+  if (!readyWhen.ok) return readyWhen;
   const colours = settledColours(options, settlement);
   if (!colours.ok) return colours;
   settlement.note("palette", config.palette);
@@ -357,6 +368,7 @@ function settledReading(
         letsSend: options.letSend === true,
         takesPictures: options.pictures === true,
         start: options.start === undefined ? null : { command: options.start, ready: options.ready ?? null },
+        readyWhen: readyWhen.value,
         before: options.before ?? null,
         sitemaps: options.sitemaps ?? [],
         crawl:
@@ -375,6 +387,20 @@ function settledReading(
       timeLimit,
     },
   };
+}
+
+function readySignOf(written: string | undefined): Result<ReadySign | null> {
+  if (written === undefined) return { ok: true, value: null };
+  if (!written.startsWith('"'))
+    return selectorList(written) === null
+      ? refusal(
+          `--ready-when ${written}: is neither a CSS selector, '#slips li', nor what is heard, '"Free slips" heading'`,
+        )
+      : { ok: true, value: { kind: "picked", selector: written, written } };
+  const heard = parseHeard(written);
+  return typeof heard === "string"
+    ? refusal(`--ready-when ${written}: ${heard}`)
+    : { ok: true, value: { kind: "heard", heard, written } };
 }
 
 /** RFC 9110 §5: a name, a colon, a value. */

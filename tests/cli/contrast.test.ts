@@ -159,4 +159,19 @@ describe("contrast in an audit", () => {
     );
     expect(out).toContain("in the dark scheme");
   });
+
+  test("draws the plane of lightness and chroma, with what lies in it in words", async () => {
+    const { status, out } = await keel(folderWith({}), ["contrast", "#9aa8b0", "white", "--format", "svg"]);
+    expect(status).toBe(0);
+    expect(out).toContain('<title id="plane-title">#9aa8b0 on #ffffff: 2.44:1</title>');
+    expect(out).toMatch(/A text #9aa8b0; B ground #ffffff; C nearest text for 4\.5:1 #6b7880/);
+    // Nothing is lighter than white: one limit for each ratio, with a light edge.
+    expect(out.match(/<path d="M[\d.]+ [\d.]+ L/g)).toHaveLength(6);
+  });
+
+  test("draws no palette by itself", async () => {
+    const folder = folderWith({ "tokens.css": tokens });
+    const { status, err } = await keel(folder, ["contrast", "--palette", "tokens.css", "--format", "svg"]);
+    expect([status, err.trim()]).toEqual([2, "keel: svg draws two colours: give them, text then ground"]);
+  });
 });

@@ -96,6 +96,11 @@ export const takesTooLong = (target: string, seconds: number): Problem =>
     target,
     `Took more than ${seconds} seconds and was left out. Split it, or allow more time with --time-limit.`,
   );
+export const neverReady = (target: string, sign: string, seconds: number): Problem =>
+  problem(
+    target,
+    `Did not show ${sign} within ${seconds} seconds, and was left out. Look whether it comes at all, or allow more time with --time-limit.`,
+  );
 export const notJudged = (target: string, reason: string): Problem =>
   problem(
     target,

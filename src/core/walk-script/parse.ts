@@ -110,6 +110,19 @@ export function parseWalkScript(text: string): ParsedWalkScript {
   return { ok: true, opens, steps };
 }
 
+/** Reads what is heard at an element, as walk scripts write it; in words what was expected where that cannot be read. */
+export function parseHeard(text: string): HeardPattern | string {
+  try {
+    const line = new Line(tokensIn(text), text);
+    const heard = line.heard();
+    line.end();
+    return heard;
+  } catch (error) {
+    if (error instanceof Unreadable) return error.message;
+    throw error;
+  }
+}
+
 function tokensIn(line: string): readonly Token[] {
   const tokens: Token[] = [];
   let offset = 0;

@@ -71,6 +71,27 @@ describe("what is drawn over pictures of pages", () => {
     expect([drawn.width, pixel(drawn, 900, 300)]).toEqual([1280, [255, 255, 255]]);
   }, 60_000);
 
+  test.each([
+    ['"Free slips" heading', 0],
+    ["#free li", 0],
+    ['"Taken slips" heading', 2],
+  ])(
+    "a page is looked at once it shows %s",
+    async (sign, expected) => {
+      const folder = folderWith({
+        "slips.html": `<!doctype html><html lang="en"><title>Slips</title><h1>Slips</h1><div id="free"></div>
+<script>setTimeout(() => { document.querySelector("#free").innerHTML = "<h2>Free slips</h2><ul><li>Slip 4 <img src=x></ul>" }, 3500)</script>`,
+      });
+      const { status, out, err } = await keel(folder, [
+        ...["tree", "slips.html", "--engine", "browser", "--ready-when", sign, "--time-limit", "6"],
+      ]);
+      expect(status).toBe(expected);
+      if (expected === 0) expect(out).toContain('"Free slips"');
+      else expect(err).toContain('slips.html: Did not show "Taken slips" heading within 6 seconds');
+    },
+    60_000,
+  );
+
   test("links whose colour some do not tell from that of the text are named", async () => {
     const folder = folderWith({});
     writeFileSync(
