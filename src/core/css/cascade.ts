@@ -16,6 +16,7 @@ import {
   asksScope,
   declaredIn,
   type Entry,
+  type Reaction,
   type RegisteredProperty,
   type RuleIndex,
   reactingRules,
@@ -98,7 +99,10 @@ class DocumentCascade implements Cascade {
   readonly #pseudoStyles = new Map<string, Map<ElementNode, Style | null>>();
   readonly #share = styleSharing();
   /** Of rules those that answer to what the user does, made as they are asked for. */
-  readonly #reacting = new Map<RuleIndex, RuleIndex>();
+  readonly #reacting: Readonly<Record<Reaction, Map<RuleIndex, RuleIndex>>> = {
+    "any action": new Map(),
+    "focus elsewhere": new Map(),
+  };
   /** Where in the filter each thing stands that some selector looks for among ancestors. */
   readonly #places: ReadonlyMap<string, number>;
   readonly #filter: Uint32Array;
@@ -265,12 +269,14 @@ class DocumentCascade implements Cascade {
 
   /** Whether what the user does turns some rule on or off for an element. */
   #reacts(element: ElementNode, interaction: Interaction): boolean {
+    const reaction: Reaction =
+      interaction.kind === "focus" && interaction.element !== element ? "focus elsewhere" : "any action";
     return this.#rulesFor(element).some(([rules, tree]) => {
       if (rules === undefined) return false;
       const acted = surroundings(tree, interaction);
       const still = surroundings(tree, noInteraction);
       return this.#candidates(
-        kept(this.#reacting, rules, () => reactingRules(rules)),
+        kept(this.#reacting[reaction], rules, () => reactingRules(rules, reaction)),
         element,
       ).some((entry) => {
         const holds = this.#matching.matches(entry, element, acted);

@@ -256,14 +256,26 @@ const actionsOf: Readonly<Record<string, readonly ActionKind[]>> = {
   "focus-within": ["focus"],
 };
 
-/** Of some rules those that what the user does may turn on or off. */
-export function reactingRules(rules: RuleIndex): RuleIndex {
-  const seen = new Map<ComplexSelector, boolean>();
+/** Whether a pseudo-class is looked for, which is asked of the element that a rule styles or of another one. */
+type Asked = (name: string, isOfSubject: boolean) => boolean;
+
+/** What turns rules on or off: anything that the user does with anything; or that focus is on an element, for all other ones. */
+const askedFor = {
+  "any action": (name) => actionsOf[name] !== undefined,
+  "focus elsewhere": (name, isOfSubject) =>
+    name === "focus-within" || (!isOfSubject && actionsOf[name]?.includes("focus") === true),
+} as const satisfies Record<string, Asked>;
+
+export type Reaction = keyof typeof askedFor;
+
+/** Of some rules those that may be turned on or off. */
+export function reactingRules(rules: RuleIndex, reaction: Reaction): RuleIndex {
+  const reacts = asking(askedFor[reaction]);
   const kept = (entries: readonly Entry[]) =>
     entries.filter(
       ({ selector, rule }) =>
-        reacts(selector, seen) ||
-        (selector.slotted ?? []).some((inner) => reacts(inner, seen)) ||
+        reacts(selector, true) ||
+        (selector.slotted ?? []).some((inner) => reacts(inner, false)) ||
         // Where a scope begins or ends may hang on it, too.
         asksScope(rule.conditions),
     );
@@ -279,32 +291,39 @@ export function reactingRules(rules: RuleIndex): RuleIndex {
   };
 }
 
-/** Whether a selector asks anywhere what the user does. Nested rules share the lists of what they stand in. */
-function reacts(selector: ComplexSelector, seen: Map<ComplexSelector, boolean>): boolean {
-  const known = seen.get(selector);
-  if (known !== undefined) return known;
-  const found = selector.steps.some(({ compound }) =>
-    compound.pseudoClasses.some((pseudo) => {
-      switch (pseudo.kind) {
-        case "plain":
-          return actionsOf[pseudo.name] !== undefined;
-        case "is":
-        case "not":
-        case "host-context":
-          return pseudo.list.some((inner) => reacts(inner, seen));
-        case "has":
-          return pseudo.list.some(({ selector: inner }) => reacts(inner, seen));
-        case "nth":
-          return (pseudo.of ?? []).some((inner) => reacts(inner, seen));
-        case "host":
-          return (pseudo.list ?? []).some((inner) => reacts(inner, seen));
-        default:
-          return false;
-      }
-    }),
-  );
-  seen.set(selector, found);
-  return found;
+/** Whether a selector asks anywhere for some pseudo-class. Nested rules share the lists of what they stand in. */
+function asking(asked: Asked): (selector: ComplexSelector, isOfSubject: boolean) => boolean {
+  const known = { own: new Map<ComplexSelector, boolean>(), other: new Map<ComplexSelector, boolean>() };
+  const asks = (selector: ComplexSelector, isOfSubject: boolean): boolean => {
+    const seen = isOfSubject ? known.own : known.other;
+    const before = seen.get(selector);
+    if (before !== undefined) return before;
+    const found = selector.steps.some(({ compound }, place) =>
+      compound.pseudoClasses.some((pseudo) => {
+        const isOwn = isOfSubject && place === 0;
+        switch (pseudo.kind) {
+          case "plain":
+            return asked(pseudo.name, isOwn);
+          case "is":
+          case "not":
+            return pseudo.list.some((inner) => asks(inner, isOwn));
+          case "host-context":
+            return pseudo.list.some((inner) => asks(inner, false));
+          case "has":
+            return pseudo.list.some(({ selector: inner }) => asks(inner, false));
+          case "nth":
+            return (pseudo.of ?? []).some((inner) => asks(inner, false));
+          case "host":
+            return (pseudo.list ?? []).some((inner) => asks(inner, false));
+          default:
+            return false;
+        }
+      }),
+    );
+    seen.set(selector, found);
+    return found;
+  };
+  return asks;
 }
 
 function reactingKeys(entries: readonly Entry[], fold: (text: string) => string): TreeRules["reacting"] {
