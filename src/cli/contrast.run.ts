@@ -55,7 +55,7 @@ export async function runContrast(args: ContrastArguments, io: Io): Promise<Stat
   });
   if (!answer.ok) return run.refuse(answer.problem);
   if (format === "svg" || format === "png")
-    return run.draw([contrastPlane(answer.value, palette)], format, args.browser, DONE);
+    return run.draw([contrastPlane(answer.value, palette)], format, args.browser ?? null, DONE);
   const text = format === "json" ? `${contrastJson(answer.value)}\n` : contrastText(answer.value, run.paint);
   return run.deliver([text], DONE);
 }

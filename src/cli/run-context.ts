@@ -132,17 +132,17 @@ export class RunContext {
 
   /**
    * Writes drawings as they are or painted; where there are several, each to a file of its own with its number in the name.
-   * @param browser the one to paint them in; the first that is installed when not given
+   * @param browser the one to paint them in; null for the first that is installed
    */
   async draw(
     drawings: readonly Drawing[],
     format: "svg" | "png",
-    browser: string | undefined,
+    browser: string | null,
     status: Status,
   ): Promise<Status> {
     const { output } = this.#print;
     if (output === undefined && format === "png" && this.isOnTerminal)
-      return this.refuse(`a picture is nothing for a terminal: name a file for it, -o picture.png`);
+      return this.refuse("a picture is nothing for a terminal: name a file for it, -o picture.png");
     if (output === undefined && drawings.length > 1)
       return this.refuse(
         `this is drawn in ${drawings.length} parts: name a file for them, and each gets a number: -o walk.${format}`,
@@ -150,7 +150,7 @@ export class RunContext {
     const written =
       format === "svg"
         ? drawings.map(({ svg }) => svg)
-        : await (await import("../answers/painted.ts")).painted(drawings, browser ?? null, this.host);
+        : await (await import("../answers/painted.ts")).painted(drawings, browser, this.host);
     if (typeof written === "string") return this.refuse(written);
     if (written.length === 1 || output === undefined) return this.deliver(written, status);
     const { dir, name, ext } = path.parse(output);

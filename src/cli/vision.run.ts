@@ -26,17 +26,17 @@ export async function runVision(args: VisionArguments, io: Io): Promise<Status> 
   if (!read.ok) return run.refuse(read.problem);
   const seen = paletteVision(read.value, named.value);
   if (args.format === "svg" || args.format === "png")
-    return run.draw([paletteSheet(seen, palette)], args.format, args.browser, DONE);
+    return run.draw([paletteSheet(seen, palette)], args.format, args.browser ?? null, DONE);
   const text = args.format === "json" ? `${paletteVisionJson(seen)}\n` : paletteVisionText(seen, run.paint);
   return run.deliver([text], DONE);
 }
 
 /** Pages as other eyes see them; always in a browser, which alone paints them. */
 async function runPages(args: VisionArguments, eyes: readonly Eye[], run: RunContext): Promise<Status> {
-  const isDrawn = args.format === "svg" || args.format === "png";
   if (args.engine !== undefined && args.engine !== "browser")
     return run.refuse(`only a browser paints pages: leave --engine ${args.engine} away`);
-  const asked = { ...readingOf(args), engine: "browser" as const, pictures: isDrawn };
+  const pictures = args.format === "svg" || args.format === "png";
+  const asked = { ...readingOf(args), engine: "browser" as const, pictures };
   const planned = await plannedReading(targetsOf(args.targets), asked, run.host);
   if (!planned.ok) return run.refuse(planned.problem);
   const { pages, problems, incomplete } = await vision(planned.value.plan, eyes, run.host, {
@@ -51,9 +51,10 @@ async function runPages(args: VisionArguments, eyes: readonly Eye[], run: RunCon
     const [page, another] = pages;
     if (another !== undefined)
       return run.refuse(`${args.format} draws one page, and the targets name ${pages.length}; name one`);
-    if (page?.picture == null) return status;
+    if (page === undefined) return status;
+    if (page.picture === null) return run.refuse(`${page.target}: is no page, and only pages are painted`);
     const drawing = visionSheet(page, page.picture, blurOf(args.acuity, args.distance));
-    return run.draw([drawing], args.format, args.browser, status);
+    return run.draw([drawing], args.format, planned.value.plan.browser.named, status);
   }
   const written =
     args.format === "json"

@@ -40,13 +40,14 @@ export async function runWalk(args: WalkArguments, io: Io): Promise<Status> {
   if (!answer.ok) return run.refuse(answer.message);
   const { walks, problems, incomplete } = answer;
   run.reportProblems(problems);
+  const isBroken = walks.some((page) => page.script?.some(({ outcome }) => outcome === "failed"));
+  const status = incomplete ? COULD_NOT : isBroken ? FOUND : DONE;
   if (args.format === "svg" || args.format === "png") {
     const [page, another] = walks;
     if (another !== undefined)
       return run.refuse(`${args.format} draws one page, and the targets name ${walks.length}; name one`);
-    const status = incomplete ? COULD_NOT : DONE;
     if (page?.picture != null)
-      return run.draw(walksOver(page, page.picture), args.format, args.browser, status);
+      return run.draw(walksOver(page, page.picture), args.format, plan.browser.named, status);
     if (args.format === "png")
       return page === undefined
         ? status
@@ -54,8 +55,7 @@ export async function runWalk(args: WalkArguments, io: Io): Promise<Status> {
   }
   const written = writtenWalks(walks, args, run);
   if (!written.ok) return run.refuse(written.problem);
-  const isBroken = walks.some((page) => page.script?.some(({ outcome }) => outcome === "failed"));
-  return run.deliver(written.value, incomplete ? COULD_NOT : isBroken ? FOUND : DONE);
+  return run.deliver(written.value, status);
 }
 
 /** A script presses keys in a window: so the scripts of a page are run for it. */
