@@ -88,13 +88,25 @@ export function cutOff(scene: Scene, layout: Layout, element: ElementNode): CutO
 }
 
 /** The parts of an element's lines that show: what is cut off or scrolled away is not there to be seen. */
-export function shownLines(scene: Scene, layout: Layout, element: ElementNode): readonly Box[] {
-  let lines = layout.lines(element);
+export const shownLines = (scene: Scene, layout: Layout, element: ElementNode): readonly Box[] =>
+  shownParts(scene, layout, element, layout.lines(element));
+
+/** The parts of an element's boxes that show. */
+export const shownBoxes = (scene: Scene, layout: Layout, element: ElementNode): readonly Box[] =>
+  shownParts(scene, layout, element, layout.boxes(element));
+
+function shownParts(
+  scene: Scene,
+  layout: Layout,
+  element: ElementNode,
+  whole: readonly Box[],
+): readonly Box[] {
+  let parts = whole;
   for (const { clip } of cuttingAround(scene, layout, element)) {
-    if (lines.length === 0) break;
-    lines = lines.flatMap((line) => shared(line, windowOf(line, clip)) ?? []);
+    if (parts.length === 0) break;
+    parts = parts.flatMap((part) => shared(part, windowOf(part, clip)) ?? []);
   }
-  return lines;
+  return parts;
 }
 
 /** What a clip lets show of a line: nothing is cut in a direction that it leaves open. */

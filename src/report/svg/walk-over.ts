@@ -2,6 +2,7 @@ import type { PageWalk, StopAnswer } from "../../answers/walk.ts";
 import type { ElementNode } from "../../core/document/node.ts";
 import type { FocusDocument } from "../../core/focus/tab-sequence.ts";
 import type { Drawing } from "../../core/rendering/drawing.ts";
+import { shownBoxes } from "../../core/scene/cut-off.ts";
 import type { PagePicture } from "../../core/scene/page-picture.ts";
 import type { Scene } from "../../core/scene/scene.ts";
 import type { Box } from "../../core/scene/seen.ts";
@@ -62,6 +63,8 @@ function drawing(
   const { width } = picture;
   const isHere = ({ y }: { readonly y: number }) => y >= top && y < top + height;
   const here = stops.filter(isHere);
+  const drawn = new Set(stops.map(({ answer }) => answer));
+  const unseen = walk.stops.filter((answer) => !drawn.has(answer));
   const missed = walk.unreached.flatMap(({ node, heard, why }) => {
     const box = boxIn(walk.scene, walk.scene, node);
     return box === null || !isHere({ y: box.top }) ? [] : [{ box, text: `${heard}: ${why}` }];
@@ -73,14 +76,13 @@ function drawing(
     `${walk.stops.length} stops`,
     `${walk.stops.filter(({ odd }) => odd.length > 0).length} odd`,
     `${walk.unreached.length} not reached`,
-    ...(walk.stops.length > stops.length
-      ? [`${walk.stops.length - stops.length} take no room and are not drawn`]
-      : []),
+    ...(unseen.length > 0 ? [`${unseen.length} not seen and not drawn`] : []),
     ...(picture.isCut ? [`the page goes on below ${picture.height} px`] : []),
   ].join(" · ");
   const told = [
     ...here.map(({ answer }) => `${answer.index} ${answer.announced}${inBrackets(answer.odd)}`),
     ...missed.map(({ text }) => `not reached: ${text}`),
+    ...(number === 1 ? unseen : []).map(({ index, announced }) => `not seen: ${index} ${announced}`),
   ].join("; ");
   const lines = stops.flatMap((from, index) => {
     const to = stops[index + 1];
@@ -174,10 +176,11 @@ const mark = ({ answer, x, y }: Placed): readonly Xml[] => [
   ),
 ];
 
-/** Where an element is in the picture of the page that it, or the frame it is in, belongs to. */
+/** Where an element is seen in the picture of the page that it, or the frame it is in, belongs to; null where it is not. */
 function boxIn(scene: Scene, document: FocusDocument, element: ElementNode): Box | null {
   const own = placedFrame(scene, document);
-  const [box] = own?.scene.seen?.usual.boxes(element) ?? [];
+  const layout = own?.scene.seen?.usual;
+  const [box] = own === null || layout === undefined ? [] : shownBoxes(own.scene, layout, element);
   return box === undefined || own === null
     ? null
     : { ...box, left: box.left + own.left, top: box.top + own.top };

@@ -92,6 +92,20 @@ describe("what is drawn over pictures of pages", () => {
     60_000,
   );
 
+  test("stops that nobody sees are told and not drawn over what is seen", async () => {
+    const folder = folderWith({
+      "berths.html": `<!doctype html><html lang="en"><title>Berths</title><h1>Berths</h1>
+<nav style="max-height: 0; overflow: hidden"><a href="#a">Pier A</a> <a href="#b">Pier B</a></nav><p><a href="#all">All berths</a></p>`,
+    });
+    const { out } = await keel(folder, [
+      ...["walk", "berths.html", "--engine", "browser", "--no-press", "--format", "svg"],
+    ]);
+    expect(out).toContain(
+      "3 stops · 0 odd · 0 not reached · 2 not seen and not drawn. 3 &quot;All berths&quot; link; not seen: 1 &quot;Pier A&quot; link; not seen: 2",
+    );
+    expect(out.match(/<circle /g)).toHaveLength(1);
+  }, 60_000);
+
   test("links whose colour some do not tell from that of the text are named", async () => {
     const folder = folderWith({});
     writeFileSync(
