@@ -31,6 +31,13 @@ export class SourceTexts {
   readonly #texts = new Map<string, string>();
   readonly #maps = new Map<string, LineMap>();
 
+  /** Those of a unit and what it was found to come from besides. */
+  static of(...all: readonly ReadonlyMap<string, string>[]): SourceTexts {
+    const texts = new SourceTexts();
+    for (const one of all) texts.add(one);
+    return texts;
+  }
+
   add(texts: ReadonlyMap<string, string>): void {
     for (const [file, text] of texts) this.#texts.set(file, text);
   }

@@ -40,8 +40,6 @@ async function treeOf(unit: Unit, outcome: Outcome): Promise<PageTree | null> {
   const [document] = documents;
   const root = document === undefined ? null : accessibilityTree(document.scene);
   if (document === undefined || root === null) return null;
-  const texts = new SourceTexts();
-  texts.add(unit.texts);
-  texts.add(more);
+  const texts = SourceTexts.of(unit.texts, more);
   return { target: unit.subject.id, scene: document.scene, root, texts };
 }

@@ -74,9 +74,7 @@ async function pageVision(unit: Unit, asked: readonly Eye[], outcome: Outcome): 
   outcome.note(problems, isComplete);
   const [document] = documents;
   if (document === undefined) return null;
-  const texts = new SourceTexts();
-  texts.add(unit.texts);
-  texts.add(more);
+  const texts = SourceTexts.of(unit.texts, more);
   return {
     target: unit.subject.id,
     eyes: asked,

@@ -109,9 +109,7 @@ async function walkUnit(
   outcome.note(problems, isComplete);
   const [document] = documents;
   if (document === undefined) return null;
-  const texts = new SourceTexts();
-  texts.add(unit.texts);
-  texts.add(more);
+  const texts = SourceTexts.of(unit.texts, more);
   const answers = new FindingAnswers(unit.subject.id, texts, host, plan.conformance);
   const read = walkRead(unit, documents, document, texts, answers, plan);
   if (typeof read === "string" || unit.driver === null) return read;

@@ -5,6 +5,7 @@ import { type Rgba, toHex } from "../../core/colour/rgba.ts";
 import type { Drawing } from "../../core/rendering/drawing.ts";
 import type { NamedColour } from "../../core/scene/scene.ts";
 import { type Xml, xml } from "../xml.ts";
+import { framed } from "./frame.ts";
 
 /** Pixels. */
 const WIDTH = 1280;
@@ -50,26 +51,13 @@ export function contrastPlane(answer: ContrastAnswer, palette: readonly NamedCol
   const most = 1.08 * Math.max(mostChroma(h), ...marks.map(({ colour }) => lchOf(colour).c));
   const xOf = (c: number): number => PLANE.left + (c / most) * PLANE.width;
   const title = `${toHex(foreground)} on ${toHex(background)}: ${shownRatio(ratio)}`;
-  const svg = xml(
-    "svg",
-    {
-      xmlns: "http://www.w3.org/2000/svg",
-      width: WIDTH,
-      height: HEIGHT,
-      viewBox: `0 0 ${WIDTH} ${HEIGHT}`,
-      role: "img",
-      "aria-labelledby": "plane-title plane-description",
-      "font-family": "system-ui, sans-serif",
-      "font-size": 13,
-    },
-    [
-      xml("title", { id: "plane-title" }, title),
-      xml(
-        "desc",
-        { id: "plane-description" },
-        marks.map(({ letter, text, colour }) => `${letter} ${text} ${toHex(colour)}`).join("; "),
-      ),
-      xml("rect", { width: WIDTH, height: HEIGHT, fill: "#ffffff" }),
+  return framed({
+    name: "plane",
+    title,
+    description: marks.map(({ letter, text, colour }) => `${letter} ${text} ${toHex(colour)}`).join("; "),
+    width: WIDTH,
+    height: HEIGHT,
+    content: [
       xml("text", { x: PLANE.left, y: 42, "font-size": 20, "font-weight": 700, fill: INK }, title),
       ...cells(h, most),
       ...axes(h, most, xOf),
@@ -77,8 +65,7 @@ export function contrastPlane(answer: ContrastAnswer, palette: readonly NamedCol
       ...marks.flatMap((mark) => dot(mark, xOf)),
       ...legend(marks, foreground, background),
     ],
-  );
-  return { svg: `${svg}\n`, width: WIDTH, height: HEIGHT };
+  });
 }
 
 /** Where a chroma lies from the left. */

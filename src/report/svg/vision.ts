@@ -5,6 +5,7 @@ import { shortened } from "../../core/document/shortened.ts";
 import type { Drawing } from "../../core/rendering/drawing.ts";
 import type { PagePicture } from "../../core/scene/page-picture.ts";
 import { type Xml, xml } from "../xml.ts";
+import { framed } from "./frame.ts";
 import { imagesOf } from "./page-images.ts";
 
 /** Pixels. */
@@ -62,7 +63,7 @@ export function visionSheet({ target, eyes }: PageVision, picture: PagePicture, 
   const views = [null, ...eyes];
   const height = HEAD + Math.ceil(views.length / COLUMNS) * (tile + CAPTION + MARGIN);
   const title = `${target} as other eyes see it`;
-  return framed(title, views.map((eye) => captionOf(eye)).join("; "), WIDTH, Math.ceil(height), [
+  return sheet(title, views.map((eye) => captionOf(eye)).join("; "), WIDTH, Math.ceil(height), [
     xml("defs", {}, [
       ...eyes.map((eye) => filterOf(eye, blur)),
       xml("clipPath", { id: "window" }, [xml("rect", { width: picture.width, height: shown })]),
@@ -95,7 +96,7 @@ export function visionSheet({ target, eyes }: PageVision, picture: PagePicture, 
 function oneEye(target: string, eye: Eye, picture: PagePicture, blur: number): Drawing {
   const shown = Math.min(picture.height, LONGEST);
   const title = `${target}: ${captionOf(eye)}`;
-  return framed(title, captionOf(eye), picture.width, HEAD + shown, [
+  return sheet(title, captionOf(eye), picture.width, HEAD + shown, [
     xml("defs", {}, [filterOf(eye, blur)]),
     xml("text", { x: MARGIN, y: 32, "font-size": 18, "font-weight": 700, fill: INK }, title),
     xml(
@@ -120,7 +121,7 @@ export function paletteSheet({ colours, eyes, pairs }: PaletteVision, file: stri
   const height = pairsTop + 30 + Math.max(1, pairs.length) * 22 + MARGIN;
   const title = `${file} as other eyes see it`;
   const told = pairs.map(pairLine);
-  return framed(title, told.join("; "), WIDTH, height, [
+  return sheet(title, told.join("; "), WIDTH, height, [
     xml("text", { x: MARGIN, y: 34, "font-size": 20, "font-weight": 700, fill: INK }, title),
     ...views.map((eye, index) =>
       xml(
@@ -160,32 +161,10 @@ const pairLine = ({ one, other, lost }: PaletteVision["pairs"][number]): string 
     .map(({ eye, before, after }) => `${eye.id} (${before.toFixed(2)} to ${after.toFixed(2)})`)
     .join(", ")}`;
 
-const framed = (
+const sheet = (
   title: string,
   description: string,
   width: number,
   height: number,
   content: readonly Xml[],
-): Drawing => ({
-  width,
-  height,
-  svg: `${xml(
-    "svg",
-    {
-      xmlns: "http://www.w3.org/2000/svg",
-      width,
-      height,
-      viewBox: `0 0 ${width} ${height}`,
-      role: "img",
-      "aria-labelledby": "vision-title vision-description",
-      "font-family": "system-ui, sans-serif",
-      "font-size": 13,
-    },
-    [
-      xml("title", { id: "vision-title" }, title),
-      xml("desc", { id: "vision-description" }, description),
-      xml("rect", { width, height, fill: "#ffffff" }),
-      ...content,
-    ],
-  )}\n`,
-});
+): Drawing => framed({ name: "vision", title, description, width, height, content });

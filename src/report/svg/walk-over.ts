@@ -7,6 +7,7 @@ import type { PagePicture } from "../../core/scene/page-picture.ts";
 import type { Scene } from "../../core/scene/scene.ts";
 import type { Box } from "../../core/scene/seen.ts";
 import { type Xml, xml } from "../xml.ts";
+import { framed } from "./frame.ts";
 import { imagesOf } from "./page-images.ts";
 
 /** Pixels. A page that is longer than a part is drawn in several, each of which says at its top where it begins. */
@@ -89,23 +90,14 @@ function drawing(
     return to === undefined || !(isHere(from) || isHere(to)) ? [] : [line(from, to)];
   });
   const all = HEAD + height;
-  const svg = xml(
-    "svg",
-    {
-      xmlns: "http://www.w3.org/2000/svg",
-      width,
-      height: all,
-      viewBox: `0 0 ${width} ${all}`,
-      role: "img",
-      "aria-labelledby": "walk-title walk-description",
-      "font-family": "system-ui, sans-serif",
-      "font-size": 13,
-    },
-    [
-      xml("title", { id: "walk-title" }, title),
-      xml("desc", { id: "walk-description" }, `${counts}. ${told}`),
+  return framed({
+    name: "walk",
+    title,
+    description: `${counts}. ${told}`,
+    width,
+    height: all,
+    content: [
       xml("defs", {}, [xml("clipPath", { id: "part" }, [xml("rect", { x: 0, y: HEAD, width, height })])]),
-      xml("rect", { width, height: all, fill: "#ffffff" }),
       xml("text", { x: 16, y: 28, "font-size": 16, "font-weight": 700, fill: "#10243e" }, title),
       xml("text", { x: width - 16, y: 28, "text-anchor": "end", fill: "#4a5a68" }, counts),
       xml("g", { "clip-path": "url(#part)" }, [
@@ -118,8 +110,7 @@ function drawing(
         ]),
       ]),
     ],
-  );
-  return { svg: `${svg}\n`, width, height: all };
+  });
 }
 
 const inBrackets = (odd: readonly string[]): string => (odd.length === 0 ? "" : ` (${odd.join("; ")})`);

@@ -5,6 +5,7 @@ import { spokenRole } from "../../core/semantics/heard-line.ts";
 import { isLandmarkRole } from "../../core/semantics/lists-by-kind.ts";
 import { accessibilityTree, type TreeNode } from "../../core/semantics/tree.ts";
 import { type Xml, xml } from "../xml.ts";
+import { framed } from "./frame.ts";
 
 /** Pixels. */
 const WIDTH = 1280;
@@ -72,30 +73,21 @@ export function walkSvg(walk: PageWalk): string {
     const isClear = placed.slice(stop.position + 1, next.position).every((row) => row.index === null);
     return pathBetween(stop, next, isClear);
   });
-  const drawing = xml(
-    "svg",
-    {
-      xmlns: "http://www.w3.org/2000/svg",
-      width: WIDTH,
-      height,
-      viewBox: `0 0 ${WIDTH} ${height}`,
-      role: "img",
-      "aria-labelledby": "walk-title walk-description",
-      "font-family": "system-ui, sans-serif",
-      "font-size": 13,
-    },
-    [
-      xml("title", { id: "walk-title" }, title),
-      xml("desc", { id: "walk-description" }, description),
-      xml("rect", { width: WIDTH, height, fill: "#ffffff" }),
+  const drawing = framed({
+    name: "walk",
+    title,
+    description,
+    width: WIDTH,
+    height,
+    content: [
       xml("text", { x: MARGIN, y: 36, "font-size": 20, "font-weight": 700, fill: "#10243e" }, title),
       xml("text", { x: MARGIN, y: 60, fill: "#4a5a68" }, summary(walk, left, rows.length - drawn.length)),
       ...legend(),
       xml("g", { fill: "none", stroke: "#0b63a5", "stroke-width": 2, "stroke-linecap": "round" }, paths),
       ...placed.flatMap((row) => rowSvg(row, right(row))),
     ],
-  );
-  return `${drawing}\n`;
+  });
+  return drawing.svg;
 }
 
 const columnOf = ({ x, depth }: Placed, columnWidth: number): number =>
