@@ -41,7 +41,7 @@ export { nodeHost } from "./host/node.ts";
 export { Workspace } from "./host/workspace.ts";
 export { auditJson } from "./report/json/audit.ts";
 export { type AuditDocument, auditSchema } from "./report/json/audit-schema.ts";
-export { contrastSchema, paletteSchema } from "./report/json/contrast-schema.ts";
+export { contrastSchema, paletteSchema, solvedPaletteSchema } from "./report/json/contrast-schema.ts";
 export { hearSchema } from "./report/json/hear-schema.ts";
 export { inspectionSchema } from "./report/json/inspection-schema.ts";
 export { mendSchema } from "./report/json/mend-schema.ts";

@@ -23,15 +23,15 @@ for (const tool of ["Xvfb", "xterm", "xdotool", "import"]) {
   }
 }
 
+/** The words of a command as a shell takes them: what stands in quotes is one. */
+const words = (command) =>
+  [...command.matchAll(/'([^']*)'|(\S+)/g)].map(([, quoted, plain]) => quoted ?? plain);
+
 /** A picture that a command draws is opened in Chromium, as a reader would. */
 async function drawPicture(name, command) {
-  const svg = execFileSync(
-    process.execPath,
-    [path.join(root, "dist/cli.js"), ...command.split(" ").slice(1)],
-    {
-      cwd: demo,
-    },
-  );
+  const svg = execFileSync(process.execPath, [path.join(root, "dist/cli.js"), ...words(command).slice(1)], {
+    cwd: demo,
+  });
   const { launch } = await import("puppeteer-core");
   const browser = await launch({
     executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",

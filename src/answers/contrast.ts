@@ -1,17 +1,10 @@
-import path from "node:path";
-import { paletteOf } from "../core/checks/contrast/suggest-colour.ts";
 import { contrastRatio, isLargeText } from "../core/colour/contrast.ts";
 import { nearestInPalette, nearestPassing } from "../core/colour/nearest-passing.ts";
 import { isColour } from "../core/colour/parse-colour.ts";
 import { resolveColour } from "../core/colour/resolve-colour.ts";
 import { onScreen, over, type Rgba, white } from "../core/colour/rgba.ts";
-import { parseSheet } from "../core/css/parse-sheet.ts";
-import { noColours, type Result, unreadable } from "../core/findings/problems.ts";
-import { type NamedColour, sceneFromSource } from "../core/scene/scene.ts";
-import { shownName } from "../engine/targets.ts";
-import type { Host } from "../host/host.ts";
-import { decodeText } from "../readers/html/decode.ts";
-import { readHtml } from "../readers/html/read-html.ts";
+import type { Result } from "../core/findings/problems.ts";
+import type { NamedColour } from "../core/scene/scene.ts";
 
 /** What a ratio may be asked for, and how much of it. */
 export const contrastUses = [
@@ -64,9 +57,10 @@ export interface ContrastAnswer {
 
 /** The contrast of two colours, what it is enough for, and the nearest colours that are enough. */
 export function contrastOf(request: ContrastRequest): Result<ContrastAnswer> {
-  const backdrop = request.backdrop === null ? { ok: true as const, value: white } : read(request.backdrop);
-  const below = read(request.background);
-  const above = read(request.foreground);
+  const backdrop =
+    request.backdrop === null ? { ok: true as const, value: white } : readColour(request.backdrop);
+  const below = readColour(request.background);
+  const above = readColour(request.foreground);
   for (const colour of [above, below, backdrop]) if (!colour.ok) return colour;
   if (!backdrop.ok || !below.ok || !above.ok) throw new Error("unreachable: each was looked at");
   const ground = onScreen(over(below.value, over(backdrop.value, white)));
@@ -112,7 +106,8 @@ function nearestFor(
   };
 }
 
-function read(text: string): Result<Rgba> {
+/** A colour that stands by itself, as people write it. */
+export function readColour(text: string): Result<Rgba> {
   const colour = isColour(text) ? resolveColour(text, { current: null, scheme: "light" }) : null;
   if (colour !== null) return { ok: true, value: colour };
   const hint = /^[0-9a-f]{3,8}$/i.test(text)
@@ -122,42 +117,4 @@ function read(text: string): Result<Rgba> {
     ok: false,
     problem: { target: text, message: `This is no colour that can be known by itself.${hint}` },
   };
-}
-
-/** The colours of a palette: custom properties of a stylesheet, or the members of a JSON object. */
-export async function readPalette(file: string, host: Host): Promise<Result<readonly NamedColour[]>> {
-  const full = path.resolve(host.workingDirectory, file);
-  const bytes = await host.files.read(full);
-  if (!bytes.ok) return { ok: false, problem: unreadable(file, bytes.reason) };
-  const decoded = decodeText(bytes.bytes, file, "css");
-  if (!decoded.ok) return decoded;
-  const colours = file.toLowerCase().endsWith(".json")
-    ? jsonColours(decoded.value.text)
-    : cssColours(decoded.value.text, shownName(host, full));
-  if (colours === null || colours.length === 0) return { ok: false, problem: noColours(file) };
-  return { ok: true, value: colours };
-}
-
-function cssColours(text: string, name: string): readonly NamedColour[] {
-  const { document } = readHtml("<!doctype html><html>", name);
-  const applied = {
-    sheet: parseSheet({ file: name, text, start: 0 }),
-    media: null,
-    scope: document,
-    imports: new Map(),
-  };
-  return paletteOf(sceneFromSource(document, [applied]));
-}
-
-function jsonColours(text: string): readonly NamedColour[] | null {
-  try {
-    const parsed: unknown = JSON.parse(text);
-    if (typeof parsed !== "object" || parsed === null) return null;
-    return Object.entries(parsed).flatMap(([name, value]) => {
-      const colour = typeof value === "string" ? read(value) : null;
-      return colour?.ok === true && colour.value.alpha === 1 ? [{ name, colour: colour.value }] : [];
-    });
-  } catch {
-    return null;
-  }
 }

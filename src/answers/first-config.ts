@@ -2,7 +2,7 @@ import path from "node:path";
 import { isComponentTemplate } from "../core/document/component-formats.ts";
 import { componentExtensions, isComponentFile, pageExtensions, shownName } from "../engine/targets.ts";
 import type { Host } from "../host/host.ts";
-import { readPalette } from "./contrast.ts";
+import { readPalette } from "./palette-file.ts";
 
 /** What a project is made of, as far as a first configuration needs it. Paths relative, forward slashes. */
 export interface Project {

@@ -14,7 +14,7 @@ import {
   type ReadingPlan,
   readingPlan,
 } from "../settings/plan.ts";
-import { readPalette } from "./contrast.ts";
+import { readPalette } from "./palette-file.ts";
 
 /** What a command that reads pages goes by, with the configuration that is in force; or in one line why it cannot go. */
 export async function plannedReading(

@@ -1,4 +1,4 @@
-import { readPalette } from "../answers/contrast.ts";
+import { readPalette } from "../answers/palette-file.ts";
 import { plannedReading } from "../answers/planned.ts";
 import { eyesNamed, paletteVision, vision } from "../answers/vision.ts";
 import { blurOf, type Eye } from "../core/colour/other-eyes.ts";

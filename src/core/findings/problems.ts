@@ -86,7 +86,10 @@ export const notText = (target: string): Problem =>
 export const emptyFile = (target: string): Problem =>
   problem(target, "The file is empty: there is nothing to audit.");
 export const unreadable = (target: string, reason: string): Problem =>
-  problem(target, `Could not be read (${reason}). Check the permissions of the file.`);
+  problem(
+    target,
+    `Could not be read (${reason}). Check ${reason === "no such file" ? "the path" : "the permissions of the file"}.`,
+  );
 export const sourceBroken = (place: string, reason: string): Problem =>
   problem(place, `Does not parse: ${reason.replace(/\.$/, "")}. What could be read of the file is audited.`);
 export const tooDeep = (target: string): Problem =>
