@@ -133,7 +133,7 @@ describe("who may import whom", () => {
     // A palette is read off a stylesheet, which is no page.
     expect(makers.map(({ from }) => from).sort()).toEqual([
       "answers/component-audit.ts",
-      "answers/contrast.ts",
+      "answers/palette-file.ts",
     ]);
   });
 
