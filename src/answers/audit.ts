@@ -7,7 +7,7 @@ import type { CheckResult } from "../core/checks/run.ts";
 import { noComponents, type Problem } from "../core/findings/problems.ts";
 import { type Outcome as FindingOutcome, severities } from "../core/findings/verdict.ts";
 import { type Conformance, demandedCriteria } from "../core/standards/conformance.ts";
-import type { BrowserIdentity, SourceTargets, Unit } from "../engine/unit.ts";
+import type { BrowserIdentity, SourceTargets, Unit, UnitDocument } from "../engine/unit.ts";
 import type { Host } from "../host/host.ts";
 import { Workspace } from "../host/workspace.ts";
 import { checksFor } from "../settings/check-plan.ts";
@@ -101,6 +101,7 @@ export const auditAnew =
       families: null,
       trials: "none",
       isCached: false,
+      shots: null,
       runs: { pages: false, specimens: "none" },
       browser: { ...plan.browser, isForPages: false, sitemaps: [] },
     };
@@ -175,6 +176,7 @@ class Audit {
       outcome.note(explored.problems, explored.isComplete);
       audited = this.#auditor.withSeen(unit, audited, explored, document, answers);
     }
+    audited = await this.#pictured(audited, unit, documents, outcome);
     return {
       unit: {
         pages: [unit.page],
@@ -187,6 +189,22 @@ class Audit {
       sources: null,
       isComposed: false,
     };
+  }
+
+  /** What was found, with pictures of it where these are wanted and could be taken. */
+  async #pictured(
+    audited: UnitAudit,
+    unit: Unit,
+    documents: readonly UnitDocument[],
+    outcome: Outcome,
+  ): Promise<UnitAudit> {
+    const { shots, outcomes } = this.#plan;
+    if (shots === null || unit.picture === undefined) return audited;
+    const { withShots } = await import("./shots.ts");
+    const told = audited.findings.filter((one) => outcomes.includes(one.outcome));
+    const { findings, problem } = await withShots(told, unit, documents, { folder: shots, host: this.#host });
+    if (problem !== null) outcome.note([problem], false);
+    return { ...audited, findings };
   }
 
   async #seen(unit: Unit, outcome: Outcome): Promise<Part> {

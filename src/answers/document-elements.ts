@@ -1,3 +1,4 @@
+import { elementPath } from "../core/document/element-path.ts";
 import type { ElementNode, Span } from "../core/document/node.ts";
 import type { UnitDocument } from "../engine/unit.ts";
 import { type ElementAnswer, elementAnswer, type SourceTexts } from "./element-answer.ts";
@@ -9,9 +10,16 @@ export function elementIn(
   texts: SourceTexts,
 ): ElementAnswer {
   const answer = elementAnswer(scene.page.index, scene, element, texts);
-  if (frame === null) return answer;
-  const around = elementIn(frame.around, frame.element, texts);
-  return { ...answer, path: `${around.path} >>> ${answer.path}` };
+  return frame === null ? answer : { ...answer, path: pathIn({ scene, frame }, element) };
+}
+
+/** The way to an element from the page, through the frames that it is shown in. */
+export function pathIn(
+  { scene, frame }: Pick<UnitDocument, "scene" | "frame">,
+  element: ElementNode,
+): string {
+  const own = elementPath(scene.page.index, element);
+  return frame === null ? own : `${pathIn(frame.around, frame.element)} >>> ${own}`;
 }
 
 /** Whether a document stands in an attribute of a page: it is no file, and has its place where the attribute has. */

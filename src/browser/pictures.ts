@@ -52,4 +52,11 @@ export async function wholePicture(window: BrowserWindow, main: string): Promise
   return { pieces, width, height, isCut: whole > FURTHEST };
 }
 
+/** A picture as a PNG. */
+export function packed({ width, height, data }: Picture): Uint8Array {
+  const png = new PNG({ width, height });
+  png.data.set(data);
+  return PNG.sync.write(png);
+}
+
 export const unpacked = (data: string): Picture => PNG.sync.read(Buffer.from(data, "base64"));

@@ -23,6 +23,7 @@ export function auditOptionsOf(args: AuditChoice): {
       only,
       skipChecks,
       outcomes: listOf(args.outcomes),
+      shots: args.shots,
       failOn: args["fail-on"],
       all: args.all,
       cache: args.cache,

@@ -43,6 +43,10 @@ export async function runAudit(args: AuditArguments, io: Io): Promise<Status> {
   });
   run.clearProgress();
   run.reportProblems(answer.problems);
+  if (plan.shots !== null && answer.browser === null)
+    run.remark(
+      "no pictures were taken: nothing was opened in a browser. Give an address, or --engine browser.",
+    );
   const reached = reaches(answer, plan.failOn) ? FOUND : DONE;
   const status = enough.signal.aborted ? BROKEN_OFF : answer.incomplete ? COULD_NOT : reached;
   if (args["unknown-components"]) {

@@ -48,6 +48,12 @@ const options = {
     describe: "Show every finding in full instead of three of a kind, and every criterion",
   },
   ...engineOptions,
+  shots: {
+    type: "string",
+    requiresArg: true,
+    describe:
+      "A folder for pictures of what is found in a browser: each element in its surroundings, marked (facts.shot names the file)",
+  },
   cache: {
     type: "boolean",
     default: true,

@@ -134,6 +134,8 @@ export interface AuditPlan extends ReadingPlan, CheckPlan {
   readonly cacheFolder: string | null;
   /** Whether findings in component source say in which world they were judged. */
   readonly showsWorlds: boolean;
+  /** The folder for pictures of what is found, as it was asked for; null for none. */
+  readonly shots: string | null;
   readonly failOn: Severity | "never";
   /** The families that are told; null for all. */
   readonly families: readonly Family[] | null;
@@ -217,7 +219,11 @@ export function auditPlan(
   const contrast = conformance.level === "AAA" ? { large: 4.5, small: 7 } : { large: 3, small: 4.5 };
   const plan: AuditPlan = {
     ...reading.value,
-    browser: { ...reading.value.browser, contrast: judgesContrast ? contrast : null },
+    browser: {
+      ...reading.value.browser,
+      contrast: judgesContrast ? contrast : null,
+      takesPictures: options.shots !== undefined,
+    },
     checks: chosen.value,
     settingsFor: checkSettings(config, base, workingDirectory, new Set(listedWords(options.only))),
     conformance,
@@ -239,6 +245,7 @@ export function auditPlan(
     isCached: options.cache !== false && options.showWorlds !== true,
     cacheFolder: options.cacheDir === undefined ? null : path.resolve(workingDirectory, options.cacheDir),
     showsWorlds: options.showWorlds === true,
+    shots: options.shots ?? null,
     failOn,
     families: all ? null : families,
     all,

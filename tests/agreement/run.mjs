@@ -2,16 +2,16 @@ import { spawnSync } from "node:child_process";
 import { parseArgs } from "node:util";
 
 /**
- * `npm run agreement -- --count N --seed S`: how many pages are drawn, and from where; `--kits`: every widget of the
- * published kits. The rest goes to the test runner.
+ * `npm run agreement -- --count N --seed S`: how many pages are drawn, and from where; `--whole`: all that
+ * otherwise has its turn on another day. The rest goes to the test runner.
  */
 const { values, tokens } = parseArgs({
-  options: { count: { type: "string" }, seed: { type: "string" }, kits: { type: "boolean" } },
+  options: { count: { type: "string" }, seed: { type: "string" }, whole: { type: "boolean" } },
   strict: false,
   allowPositionals: true,
   tokens: true,
 });
-const own = new Set(["count", "seed", "kits"]);
+const own = new Set(["count", "seed", "whole"]);
 const rest = tokens.flatMap((token) => {
   if (token.kind === "positional") return [token.value];
   if (token.kind !== "option" || own.has(token.name)) return [];
@@ -23,7 +23,7 @@ const { status } = spawnSync("vitest", ["run", "--config", "vitest.agreement.con
     ...process.env,
     AGREEMENT_COUNT: String(values.count ?? 60),
     AGREEMENT_SEED: String(values.seed ?? 1),
-    ...(values.kits === true ? { AGREEMENT_KITS: "all" } : {}),
+    ...(values.whole === true ? { AGREEMENT_WHOLE: "yes" } : {}),
   },
 });
 process.exitCode = status ?? 1;

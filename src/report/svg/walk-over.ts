@@ -1,10 +1,7 @@
 import type { PageWalk, StopAnswer } from "../../answers/walk.ts";
-import type { ElementNode } from "../../core/document/node.ts";
-import type { FocusDocument } from "../../core/focus/tab-sequence.ts";
 import type { Drawing } from "../../core/rendering/drawing.ts";
-import { shownBoxes } from "../../core/scene/cut-off.ts";
 import type { PagePicture } from "../../core/scene/page-picture.ts";
-import type { Scene } from "../../core/scene/scene.ts";
+import { placedBox } from "../../core/scene/placed-box.ts";
 import type { Box } from "../../core/scene/seen.ts";
 import { type Xml, xml } from "../xml.ts";
 import { framed } from "./frame.ts";
@@ -32,7 +29,7 @@ interface Placed {
 /** The way of Tab drawn over pictures of the page: numbered stops, lines between them, and what is not reached outlined. */
 export function walksOver(walk: PageWalk, picture: PagePicture): readonly Drawing[] {
   const stops = walk.stops.flatMap((answer): readonly Placed[] => {
-    const box = boxIn(walk.scene, answer.stop.document, answer.stop.element);
+    const box = placedBox(walk.scene, answer.stop.document, answer.stop.element);
     if (box === null) return [];
     const x = Math.min(picture.width - RADIUS - 1, Math.max(RADIUS + 1, box.left - 2));
     return [{ answer, box, x, y: Math.max(RADIUS + 1, box.top) }];
@@ -67,7 +64,7 @@ function drawing(
   const drawn = new Set(stops.map(({ answer }) => answer));
   const unseen = walk.stops.filter((answer) => !drawn.has(answer));
   const missed = walk.unreached.flatMap(({ node, heard, why }) => {
-    const box = boxIn(walk.scene, walk.scene, node);
+    const box = placedBox(walk.scene, walk.scene, node);
     return box === null || !isHere({ y: box.top }) ? [] : [{ box, text: `${heard}: ${why}` }];
   });
   const key = walk.direction === "forwards" ? "Tab" : "Shift+Tab";
@@ -166,29 +163,3 @@ const mark = ({ answer, x, y }: Placed): readonly Xml[] => [
     String(answer.index),
   ),
 ];
-
-/** Where an element is seen in the picture of the page that it, or the frame it is in, belongs to; null where it is not. */
-function boxIn(scene: Scene, document: FocusDocument, element: ElementNode): Box | null {
-  const own = placedFrame(scene, document);
-  const layout = own?.scene.seen?.usual;
-  const [box] = own === null || layout === undefined ? [] : shownBoxes(own.scene, layout, element);
-  return box === undefined || own === null
-    ? null
-    : { ...box, left: box.left + own.left, top: box.top + own.top };
-}
-
-/** The page or the frame in it that a document is, and where it begins; null where that is not known. */
-function placedFrame(
-  scene: Scene,
-  document: FocusDocument,
-): { readonly scene: Scene; readonly left: number; readonly top: number } | null {
-  if (scene === document) return { scene, left: 0, top: 0 };
-  for (const frame of scene.page.index.byTag("iframe")) {
-    const inner = scene.frame(frame);
-    const [box] = scene.seen?.usual.boxes(frame) ?? [];
-    const found = inner === null || box === undefined ? null : placedFrame(inner, document);
-    if (box !== undefined && found !== null)
-      return { scene: found.scene, left: box.left + found.left, top: box.top + found.top };
-  }
-  return null;
-}

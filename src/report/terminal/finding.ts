@@ -105,7 +105,9 @@ export function findingText(
     lines.push(paint.paragraph(`    ${colours.dim("mend")}  `, printable(finding.repair.summary), 10));
     lines.push(...editLines(finding, answer, view));
   }
-  const { world, mendedBy } = finding.facts;
+  const { world, mendedBy, shot } = finding.facts;
+  if (typeof shot === "string")
+    lines.push(paint.paragraph(`    ${colours.dim("see ")}  `, colours.dim(printable(shot)), 10));
   if (typeof world === "string")
     lines.push(
       paint.paragraph(

@@ -1,4 +1,4 @@
-import { writeFileSync } from "node:fs";
+import { readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { PNG } from "pngjs";
 import { describe, expect, test } from "vitest";
@@ -7,7 +7,7 @@ import { painted } from "../../../src/browser/drawn-picture.ts";
 import { blurOf, eyes, seenBy } from "../../../src/core/colour/other-eyes.ts";
 import { rgba } from "../../../src/core/colour/rgba.ts";
 import { visionSheet } from "../../../src/report/svg/vision.ts";
-import { folderWith, keel } from "../../cli/run-keel.ts";
+import { folderWith, keel, page } from "../../cli/run-keel.ts";
 
 const SIDE = 40;
 const HEAD = 52;
@@ -119,4 +119,44 @@ describe("what is drawn over pictures of pages", () => {
     expect(out).toMatch(/link #c2702f and text #4f8a3c\n +protanopia/);
     expect(out).toContain("notice.html:2");
   }, 60_000);
+
+  test("what is found is pictured where it stands, in frames too", async () => {
+    const folder = folderWith({
+      "index.html": page(
+        `<p style="margin-top:600px"><img src="none.png" width="60" height="40"></p><iframe title="Tides" src="tides.html" width="400" height="200" style="border:0"></iframe>`,
+      ),
+      "tides.html": page(`<p style="color:#ddd;background:#fff">High at noon</p>`),
+    });
+    const audit = ["audit", "index.html", "--engine", "browser", "--no-press", "--shots", "shots"];
+    const { out, err } = await keel(folder, [
+      ...audit,
+      "--format",
+      "json",
+      "--only",
+      "names.image-described",
+      "contrast.text",
+    ]);
+    const { findings } = JSON.parse(out) as { findings: { check: string; facts: { shot?: string } }[] };
+    expect(findings.map(({ check }) => check).sort()).toEqual(["contrast.text", "names.image-described"]);
+    for (const { check, facts } of findings) {
+      const picture = PNG.sync.read(readFileSync(path.join(folder, facts.shot ?? "")));
+      const reds = Array.from({ length: picture.width * picture.height }, (_, at) => [
+        at % picture.width,
+        Math.floor(at / picture.width),
+      ]).filter(([x = 0, y = 0]) => `${pixel(picture, x, y)}` === "179,38,30");
+      const across = reds.map(([x = 0]) => x);
+      // The frame runs five pixels out of the box, which is 60 wide.
+      const width = Math.max(...across) - Math.min(...across) + 1;
+      expect([check, check === "contrast.text" ? width > 100 : width === 70]).toEqual([check, true]);
+    }
+    expect(err).not.toMatch(/no pictures/);
+    const read = await keel(folder, ["audit", "index.html", "--shots", "shots"]);
+    expect(read.err).toMatch(/no pictures were taken: nothing was opened in a browser/);
+    writeFileSync(path.join(folder, "taken"), "");
+    const refused = await keel(folder, [...audit.slice(0, -1), "taken"]);
+    expect([refused.status, refused.err]).toEqual([
+      2,
+      expect.stringMatching(/taken\/.*could not be written/),
+    ]);
+  });
 });
