@@ -1,4 +1,3 @@
-import path from "node:path";
 import { wordlessControls } from "../core/checks/contrast/control-seen.ts";
 import { textsToLookAt } from "../core/checks/contrast/judge-text.ts";
 import { targetsToTry } from "../core/checks/touch/seen-targets.ts";
@@ -15,14 +14,10 @@ import {
   pageGone,
   stylesheetsUnserved,
   takesTooLong,
-  templateAlone,
 } from "../core/findings/problems.ts";
 import type { Engine, Workplace } from "../engine/engine.ts";
 import { addressName, isComponentFile, type PageFile } from "../engine/targets.ts";
 import type { Collected, Unit, UnitDocuments } from "../engine/unit.ts";
-import { pageBytes } from "../read/load-page.ts";
-import { isTemplate } from "../read/read-engine.ts";
-import { decodeText } from "../readers/html/decode.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { bytesAtAddress, textAtAddress } from "./ask-address.ts";
 import { BrowserRun } from "./browser-run.ts";
@@ -31,9 +26,10 @@ import { Crawl } from "./crawl.ts";
 import { tryPresses } from "./inside/presses.ts";
 import { scrollThrough, stillAnimations, waitForRest } from "./inside/rest.ts";
 import { installedBrowser } from "./installed.ts";
+import { localPage } from "./local-page.ts";
 import { otherLayouts } from "./other-layouts.ts";
 import { type ActedPage, pageDriver } from "./page-driver.ts";
-import { PageServer } from "./page-server.ts";
+import { PageServer, withoutSecret } from "./page-server.ts";
 import { lookAtControls, lookAtTexts } from "./painted-texts.ts";
 import { wholePicture } from "./pictures.ts";
 import { plainReason } from "./plain-reason.ts";
@@ -263,10 +259,6 @@ async function lookAt(
   }
 }
 
-/** An address of our own server, without the path that nobody is to guess. */
-const withoutSecret = (address: string): string =>
-  address.replace(/^http:\/\/127\.0\.0\.1:\d+\/[0-9a-f]{32}\/\d+\//, "");
-
 /** Whether an address is that of a program on this machine, whose data is nobody else's. */
 const isOfThisMachine = (address: string): boolean =>
   /^(?:localhost|.+\.localhost|127(?:\.\d+){3}|\[::1\])$/.test(new URL(address).hostname);
@@ -366,26 +358,4 @@ async function tryTargets(
     const element = byNumber.get(number);
     if (element !== undefined) pressed.set(element, { left, top, width: right - left, height: bottom - top });
   }
-}
-
-/** A page that lies here: its text as we read it, and the address that it is served at. */
-async function localPage(
-  page: PageFile,
-  plan: ReadingPlan,
-  host: Workplace["host"],
-  server: PageServer,
-): Promise<
-  | { readonly ok: true; readonly text: string; readonly address: string }
-  | { readonly ok: false; readonly problem: Problem; readonly isUnread: boolean }
-> {
-  const file = page.path ?? path.resolve(host.workingDirectory, page.name);
-  const bytes = await pageBytes(page, { host, options: plan });
-  if (!bytes.ok) return { ...bytes, isUnread: true };
-  const decoded = decodeText(bytes.value, page.name, "html");
-  if (!decoded.ok) return { ...decoded, isUnread: true };
-  const { text } = decoded.value;
-  if (text.trim() === "") return { ok: false, problem: emptyFile(page.name), isUnread: true };
-  if (isTemplate(text)) return { ok: false, problem: templateAlone(page.name), isUnread: false };
-  if (page.path === null) server.put(file, bytes.value);
-  return { ok: true, text, address: await server.address({ file, tree: page.tree }) };
 }

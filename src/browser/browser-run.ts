@@ -49,6 +49,8 @@ export interface Launching {
   readonly trustsAll: boolean;
   /** The language that pages are asked for; null for its own. */
   readonly language: string | null;
+  /** The size of the windows that people see of it, in pixels; absent where nobody sees any. */
+  readonly shownAs?: { readonly width: number; readonly height: number };
 }
 
 /** A browser that runs for as long as some targets are looked at; started when it is first needed, and once more where it dies. */
@@ -99,7 +101,10 @@ interface Started {
   close(): Promise<void>;
 }
 
-async function start(installed: Installed, { isRoot, trustsAll, language }: Launching): Promise<Started> {
+async function start(
+  installed: Installed,
+  { isRoot, trustsAll, language, shownAs }: Launching,
+): Promise<Started> {
   const { default: puppeteer } = await import("puppeteer-core");
   await removeLeftBehind();
   const profile = await mkdtemp(path.join(os.tmpdir(), `${PROFILE}${process.pid}-`));
@@ -127,11 +132,12 @@ async function start(installed: Installed, { isRoot, trustsAll, language }: Laun
   try {
     browser = await puppeteer.launch({
       executablePath: installed.path,
-      headless: true,
+      headless: shownAs === undefined,
       userDataDir: profile,
       // The system's own wall between pages and the machine is not to be had as root.
       args: [
         ...FLAGS,
+        ...(shownAs === undefined ? [] : [`--window-size=${shownAs.width},${shownAs.height}`]),
         ...(isRoot ? ["--no-sandbox"] : []),
         ...(language === null ? [] : [`--lang=${language}`, `--accept-lang=${language}`]),
       ],

@@ -12,7 +12,7 @@ import { BrowserWindow } from "./browser-window.ts";
 import { type Followed, type FollowedAct, followPeople, takeFollowed } from "./inside/follow.ts";
 import { installedBrowser } from "./installed.ts";
 import { localPage } from "./local-page.ts";
-import { PageServer } from "./page-server.ts";
+import { PageServer, withoutSecret } from "./page-server.ts";
 import { plainReason } from "./plain-reason.ts";
 import { type SeenDocument, ServedPage } from "./seen-page.ts";
 
@@ -34,6 +34,8 @@ export interface FollowedMoment {
 }
 
 export interface Following {
+  /** Told once the page is open and followed. */
+  readonly onOpen: () => void;
   readonly onMoment: (moment: FollowedMoment) => void;
   /** Ends it, as closing the window does. */
   readonly signal: AbortSignal;
@@ -52,7 +54,7 @@ export async function follow(
   page: PageFile,
   plan: ReadingPlan,
   host: Host,
-  { onMoment, signal }: Following,
+  { onOpen, onMoment, signal }: Following,
 ): Promise<Result<null>> {
   const unseen = noScreen(process.platform, process.env);
   if (unseen !== null) return refusal(unseen);
@@ -75,6 +77,7 @@ export async function follow(
     window.onDialog = async () => {};
     await window.goTo(address, plan.timeLimit * 1000);
     const served = await ServedPage.of({ page, plan, host, server, window, browser }, window.opened().text);
+    onOpen();
     await new FollowedWindow(window, served, onMoment).untilClosed(signal);
     return { ok: true, value: null };
   } catch (error) {
@@ -145,7 +148,7 @@ class FollowedWindow {
     // Elements get their numbers when they are collected first.
     await this.#served.shown(this.#window);
     await this.#window.ask(main, followPeople);
-    await this.#tell([], page.url());
+    await this.#tell([], withoutSecret(page.url()));
   }
 
   async #tell(acts: readonly FollowedAct[], arrived: string | null): Promise<void> {

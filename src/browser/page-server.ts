@@ -139,3 +139,7 @@ export class PageServer {
     return null;
   }
 }
+
+/** An address of our own server, without the path that nobody is to guess. */
+export const withoutSecret = (address: string): string =>
+  address.replace(/^http:\/\/127\.0\.0\.1:\d+\/[0-9a-f]{32}\/\d+\//, "");

@@ -11,18 +11,20 @@ import { countText, scriptText, walkText } from "../report/terminal/walk.ts";
 import { keyPlan } from "../settings/plan.ts";
 import { COULD_NOT, DONE, FOUND, type Io, type Status } from "./io.ts";
 import { jsonDocuments } from "./json-documents.ts";
-import { readingOf, targetsOf } from "./options.ts";
+import { listOf, readingOf, targetsOf } from "./options.ts";
 import { RunContext } from "./run-context.ts";
 import type { WalkArguments } from "./walk.ts";
 
 export async function runWalk(args: WalkArguments, io: Io): Promise<Status> {
   const run = new RunContext(io, args);
+  if (args.follow === true || args.record !== undefined) return followed(args, run, io);
   const script: Result<WalkScript | null> =
     args.script === undefined
       ? { ok: true, value: null }
       : await walkScriptIn(args.script, run.host, process.env);
   if (!script.ok) return run.refuse(script.problem);
-  const planned = await plannedAudit(targetsOf(args.targets), optionsOf(args), run.host);
+  const { shows, targets } = eventsAndTargets(args);
+  const planned = await plannedAudit(targets, optionsOf(args), run.host);
   if (!planned.ok) return run.refuse(planned.problem);
   const plan = keyPlan(planned.value.plan);
   const answer = await walk(
@@ -53,9 +55,36 @@ export async function runWalk(args: WalkArguments, io: Io): Promise<Status> {
         ? status
         : run.refuse("png draws over the page as a browser paints it: add --engine browser");
   }
-  const written = writtenWalks(walks, args, run);
+  const written = writtenWalks(walks, args, shows, run);
   if (!written.ok) return run.refuse(written.problem);
   return run.deliver(written.value, status);
+}
+
+/** What somebody does in a window is told, and written down where that is wanted. */
+async function followed(args: WalkArguments, run: RunContext, io: Io): Promise<Status> {
+  if (args.script !== undefined) return run.refuse("--follow is walked by you: leave --script away");
+  if (args.format !== "terminal") return run.refuse("--follow tells line by line: leave --format away");
+  const { targets, kinds } = eventsAndTargets(args);
+  const asked = { ...readingOf(args), engine: "browser" as const, press: true, events: kinds };
+  const planned = await plannedAudit(targets, asked, run.host);
+  if (!planned.ok) return run.refuse(planned.problem);
+  const { plan } = planned.value;
+  const { runFollow } = await import("./walk-follow.ts");
+  return runFollow(plan, { kinds: plan.events, record: args.record ?? null }, run, io);
+}
+
+/** `--events page.html`: a word that is no list of events is a target, and all events are meant. */
+function eventsAndTargets({ events, targets, follow }: WalkArguments): {
+  readonly targets: readonly string[];
+  readonly kinds: readonly string[] | undefined;
+  readonly shows: boolean;
+} {
+  const isTarget = events !== undefined && events !== "" && follow !== true && /[./]/.test(events);
+  return {
+    targets: targetsOf([...(targets ?? []), ...(isTarget ? [events] : [])]),
+    kinds: events === "" ? undefined : listOf(events),
+    shows: events !== undefined,
+  };
 }
 
 /** A script presses keys in a window: so the scripts of a page are run for it. */
@@ -68,6 +97,7 @@ const optionsOf = (args: WalkArguments) => ({
 function writtenWalks(
   walks: readonly PageWalk[],
   args: WalkArguments,
+  events: boolean,
   { paint }: RunContext,
 ): Result<Iterable<string>> {
   const { count } = args;
@@ -80,7 +110,7 @@ function writtenWalks(
     );
     return { ok: true, value: [notes.join("\n")] };
   }
-  const view = { paint, all: args.all, keys: args.keys, events: args.events };
+  const view = { paint, all: args.all, keys: args.keys, events };
   const writers = {
     json: () => jsonDocuments(walks.map((page) => [walkJson(page)])),
     svg: () => walks.map(walkSvg),

@@ -27,9 +27,19 @@ const options = {
   },
   keys: { type: "boolean", default: false, describe: "Show what keys do at each stop, or owe" },
   events: {
+    type: "string",
+    describe:
+      "Show the events of each key that is pressed; with --follow, what is told: focus, pointer, key, change, said, page (focus,pointer,said,page)",
+  },
+  follow: {
     type: "boolean",
-    default: false,
-    describe: "Show the events of each key that is pressed",
+    describe:
+      "Open a window that you use yourself, and tell what is heard at each place that takes focus or lies under the pointer, until you close it",
+  },
+  record: {
+    type: "string",
+    requiresArg: true,
+    describe: "With --follow: write what you do, and what comes of it, to this file as a walk script",
   },
   all: { type: "boolean", default: false, describe: "Every stop, however many there are" },
   ...engineOptions,
@@ -50,6 +60,7 @@ export const walkCommand = defineCommand(
       ["keel walk slot-card.specimen.tsx", "its specimens mounted, and every key pressed"],
       ["keel walk 'slot-card.specimen.tsx#slot card, free'", "one specimen, by its name or how it begins"],
       ["keel walk slips.html --script booking.walk", "the keys of a script, and what must come of them"],
+      ["keel walk http://localhost:5173 --follow --record booking.walk", "you walk; it writes"],
       ["keel walk slips.html --count '#bookings'", "how many keys to the bookings"],
       ["keel walk slips.html --format svg -o walk.svg", "the way drawn over a schematic"],
       ["keel walk slips.html --engine browser --format png -o walk.png", "drawn over its picture"],

@@ -1,6 +1,7 @@
 import * as z from "zod";
 import { type Family, families } from "../core/checks/check.ts";
 import { levels, wcagVersions } from "../core/standards/conformance.ts";
+import { followedKinds } from "../core/walk-script/followed-kinds.ts";
 
 const severity = z.enum(["blocker", "barrier", "friction"]);
 const globs = z.array(z.string().min(1));
@@ -77,6 +78,8 @@ export const configSchema = z.strictObject({
         .min(1)
         .optional(),
       all: z.boolean().optional(),
+      /** What `keel walk --follow` tells. */
+      events: z.array(z.enum(followedKinds)).min(1).optional(),
     })
     .optional(),
 });

@@ -6,6 +6,7 @@ import type { NamedColour } from "../core/scene/scene.ts";
 import type { Theme } from "../core/scene/schemes.ts";
 import type { CriterionNumber } from "../core/standards/criteria.ts";
 import type { WalkStep } from "../core/walk-script/parse.ts";
+import type { CameOfLine } from "../core/walk-script/recorded.ts";
 
 /** How a window is explored: plain data, so that it can be asked of another thread. */
 export interface Exploration {
@@ -98,6 +99,8 @@ export interface ScriptLine {
   readonly message: string | null;
   /** What was there instead, as it is heard. */
   readonly instead: readonly string[];
+  /** What came of it; null where it was not reached, or does nothing. */
+  readonly came: CameOfLine | null;
 }
 
 /** How checks went in the states of a window. */

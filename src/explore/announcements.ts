@@ -8,7 +8,7 @@ import type { Moment } from "../engine/driver.ts";
 export type LiveRegions = ReadonlyMap<string, string>;
 
 /** Live regions with their text. WAI-ARIA 1.2 §6.6.1, `aria-live`, and the roles that are live by themselves. */
-export function liveRegions({ scene, keyOf }: Moment): LiveRegions {
+export function liveRegions({ scene, keyOf }: Pick<Moment, "scene" | "keyOf">): LiveRegions {
   const regions = new Map<string, string>();
   for (const node of scene.page.index.elements)
     if (isLiveRegion(scene, node) && scene.presence.of(node).exposed !== NO)

@@ -6,7 +6,9 @@ import { foldSpaces } from "../core/semantics/text-collector.ts";
 import { isHeardAs } from "../core/walk-script/match.ts";
 import { nearestFirst } from "../core/walk-script/nearest.ts";
 import type { HeardPattern, WalkStep } from "../core/walk-script/parse.ts";
+import type { CameOfLine } from "../core/walk-script/recorded.ts";
 import { withoutSecrets } from "../core/walk-script/secrets.ts";
+import { writtenHeard } from "../core/walk-script/written-line.ts";
 import type { Driver, DriverSource } from "../engine/driver.ts";
 import type { ScriptLine, SeenStep } from "../engine/explored.ts";
 import { announced, liveRegions } from "./announcements.ts";
@@ -15,6 +17,9 @@ import { pressed } from "./key-log.ts";
 
 /** How often a key is pressed for `until`. */
 const MOST_PRESSES = 200;
+
+/** The lines that do something. */
+const acts: ReadonlySet<WalkStep["kind"]> = new Set(["press", "type", "click", "hover", "go to"]);
 
 /** What a script came to: each of its lines, and every key that was pressed. */
 export interface ScriptRun {
@@ -38,6 +43,7 @@ export async function runScript(source: DriverSource, steps: readonly WalkStep[]
         outcome: isBroken ? "not reached" : failure === null ? "held" : "failed",
         message: failure?.message ?? null,
         instead: failure?.instead ?? [],
+        came: isBroken || failure !== null || !acts.has(step.kind) ? null : await walk.came(),
       });
       isBroken ||= failure !== null;
     }
@@ -74,6 +80,22 @@ class ScriptedWalk {
     return (
       failure ?? (problem === undefined ? null : { message: `An error in the page: ${problem}`, instead: [] })
     );
+  }
+
+  /** What came of the last line that did something. */
+  async came(): Promise<CameOfLine> {
+    const { scene } = await this.#page.moment();
+    const focused = await this.#heardAtFocus();
+    const dialogs = scene.page.index.elements.filter(
+      (node) =>
+        /^(?:alert)?dialog$/.test(scene.role(node).role ?? "") && scene.presence.of(node).exposed !== NO,
+    );
+    return {
+      focus: focused === null ? null : writtenHeard(focused),
+      hasFocus: focused !== null,
+      dialogs: dialogs.flatMap((node) => writtenHeard(heardPartsOf(scene, node)) ?? []),
+      said: this.#said,
+    };
   }
 
   async #run(step: WalkStep): Promise<Failure | null> {

@@ -66,6 +66,8 @@ export interface AuditOptions extends ReadingOptions {
   readonly only?: readonly string[] | undefined;
   /** All but these checks or families. */
   readonly skipChecks?: readonly string[] | undefined;
+  /** What is told of a window that somebody uses. */
+  readonly events?: readonly string[] | undefined;
   /** A folder for pictures of what is found in a browser, each element in its surroundings. */
   readonly shots?: string | undefined;
   /** Which outcomes become findings: `failed`, `cantTell`, `passed`. */

@@ -10,6 +10,7 @@ import { configNotRun, type Problem, type Result, refusal } from "../core/findin
 import type { Outcome, Severity } from "../core/findings/verdict.ts";
 import type { NamedColour } from "../core/scene/scene.ts";
 import { type Theme, themeName } from "../core/scene/schemes.ts";
+import { type FollowedKind, followedKinds, usualKinds } from "../core/walk-script/followed-kinds.ts";
 import { type HeardPattern, parseHeard } from "../core/walk-script/parse.ts";
 import type { CheckPlan } from "./check-plan.ts";
 import { checkSettings } from "./check-settings.ts";
@@ -134,6 +135,8 @@ export interface AuditPlan extends ReadingPlan, CheckPlan {
   readonly cacheFolder: string | null;
   /** Whether findings in component source say in which world they were judged. */
   readonly showsWorlds: boolean;
+  /** What is told of a window that somebody uses. */
+  readonly events: readonly FollowedKind[];
   /** The folder for pictures of what is found, as it was asked for; null for none. */
   readonly shots: string | null;
   readonly failOn: Severity | "never";
@@ -203,6 +206,8 @@ export function auditPlan(
   if (!outcomes.ok) return outcomes;
   const conformance = settledConformance(options, settlement);
   const failOn = settlement.settle("failOn", "--fail-on", options.failOn, config.failOn, "friction");
+  const events = settledEvents(options, settlement);
+  if (!events.ok) return events;
   const families = settlement.settle<readonly Family[] | null>(
     "output.families",
     "--all",
@@ -245,6 +250,7 @@ export function auditPlan(
     isCached: options.cache !== false && options.showWorlds !== true,
     cacheFolder: options.cacheDir === undefined ? null : path.resolve(workingDirectory, options.cacheDir),
     showsWorlds: options.showWorlds === true,
+    events: events.value,
     shots: options.shots ?? null,
     failOn,
     families: all ? null : families,
@@ -474,6 +480,22 @@ function settledOutcomes(options: AuditOptions, settlement: Settlement): Result<
     outcomes.push(outcome);
   }
   return { ok: true, value: outcomes };
+}
+
+function settledEvents(options: AuditOptions, settlement: Settlement): Result<readonly FollowedKind[]> {
+  const listed = settlement.settle(
+    "output.events",
+    "--events",
+    options.events,
+    settlement.config.output?.events,
+    usualKinds,
+  );
+  const unknown = listed.find((word) => !followedKinds.some((kind) => kind === word));
+  if (unknown !== undefined)
+    return refusal(
+      `there is no event "${unknown}" to tell; ${nearestWord(unknown, followedKinds) ?? followedKinds.join(", ")} is one`,
+    );
+  return { ok: true, value: followedKinds.filter((kind) => listed.includes(kind)) };
 }
 
 function settledConformance({ wcag, level }: AuditOptions, settlement: Settlement): CheckPlan["conformance"] {

@@ -51,7 +51,10 @@ export function walkJson({
               said: [...said],
             }),
           ),
-    script: script === null ? null : script.map((line) => ({ ...line, instead: [...line.instead] })),
+    script:
+      script === null
+        ? null
+        : script.map(({ came: _, ...line }) => ({ ...line, instead: [...line.instead] })),
     unreached: unreached.map(({ element, source, why }) => ({ element, source, why })),
     findings: findings.map(findingJson),
   };
