@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { bundled } from "./bundled.mjs";
+import { median } from "./turns.mjs";
 import { unpacked } from "./unpacked.mjs";
 
 /** Admin templates, documentation, galleries of components, mail, blogs, by the package that ships them. */
@@ -35,8 +36,6 @@ async function timed(work) {
   const value = await work();
   return [performance.now() - start, value];
 }
-
-const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
 
 const wanted = process.argv.slice(2);
 const ratios = [];

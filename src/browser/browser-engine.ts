@@ -12,6 +12,7 @@ import {
   notOpened,
   type Problem,
   pageGone,
+  partsUnserved,
   stylesheetsUnserved,
   takesTooLong,
 } from "../core/findings/problems.ts";
@@ -50,9 +51,6 @@ const MOST_MOVES = 3;
 
 /** What a page takes beside its own time: pictures, and other sizes of the window. Milliseconds. */
 const FOR_LOOKING = 20_000;
-
-/** How many pages are open at once. */
-const WINDOWS = 2;
 
 /** How long nothing may change before a page counts as at rest; the least time that scripts get; and the most. Milliseconds. */
 const QUIET = 500;
@@ -99,7 +97,7 @@ async function* collectSeen(
   const storage = new Storage(plan.browser, host);
   const crawl = crawlPlan === null ? null : new Crawl(crawlPlan, pages, textAtAddress);
   const held = new HeldUnits();
-  const turns = new Turns(WINDOWS);
+  const turns = new Turns(plan.browser.windows);
   const look = async (page: PageFile): Promise<readonly Collected[]> => {
     try {
       const looked = lookAt(page, {
@@ -137,7 +135,8 @@ async function* collectSeen(
     let next = 0;
     for (let done = 0; done < pages.length && read === null; done++) {
       signal?.throwIfAborted();
-      while (next < pages.length && ahead.length < WINDOWS) ahead.push(look(pages[next++] as PageFile));
+      while (next < pages.length && ahead.length < plan.browser.windows)
+        ahead.push(look(pages[next++] as PageFile));
       const page = pages[done] as PageFile;
       onPage(page, done, pages.length);
       const collected = (await ahead.shift()) ?? [];
@@ -331,12 +330,22 @@ async function unitOf(
       ...acting,
     }),
   };
-  const [first, ...others] = [...window.unserved].map((address) => addressName(address) ?? address);
   const problems = [
     ...(rests ? [] : [neverRests(page.name)]),
-    ...(first === undefined ? [] : [stylesheetsUnserved(page.name, withoutSecret(first), others.length + 1)]),
+    ...toldUnserved(page.name, window.unserved, stylesheetsUnserved),
+    ...toldUnserved(page.name, window.missing, partsUnserved),
   ];
   return { unit, problems };
+}
+
+/** One problem for all that was not served of a kind. */
+function toldUnserved(
+  name: string,
+  unserved: ReadonlySet<string>,
+  tell: (target: string, first: string, count: number) => Problem,
+): readonly Problem[] {
+  const [first] = unserved;
+  return first === undefined ? [] : [tell(name, withoutSecret(addressName(first) ?? first), unserved.size)];
 }
 
 /** Notes where presses reach the targets of a document. */

@@ -1,4 +1,12 @@
-import type { BrowserContext, CDPSession, Cookie, Dialog, HTTPResponse, Page } from "puppeteer-core";
+import type {
+  BrowserContext,
+  CDPSession,
+  Cookie,
+  Dialog,
+  HTTPRequest,
+  HTTPResponse,
+  Page,
+} from "puppeteer-core";
 import type { Device } from "../core/css/device.ts";
 import { decodeText } from "../readers/html/decode.ts";
 import type { BrowserPlan } from "../settings/plan.ts";
@@ -67,6 +75,8 @@ export class BrowserWindow {
   readonly #texts = new Map<string, Promise<ServedText | null>>();
   /** Addresses of stylesheets that were named and not served. */
   readonly unserved = new Set<string>();
+  /** Addresses of scripts and fonts that were named and not served. */
+  readonly missing = new Set<string>();
   readonly #worlds = new Map<string, number>();
   #document: HTTPResponse | null = null;
   #underWay = 0;
@@ -117,7 +127,7 @@ export class BrowserWindow {
     page.on("requestfinished", () => void window.#underWay--);
     page.on("requestfailed", (request) => {
       window.#underWay--;
-      if (request.resourceType() === "stylesheet") window.unserved.add(request.url());
+      window.#lacks(request);
     });
     page.on("response", (response) => window.#note(response));
     return window;
@@ -207,15 +217,20 @@ export class BrowserWindow {
     if (errorText !== undefined && errorText !== "") throw new NotOpened(errorText);
   }
 
+  #lacks(request: HTTPRequest): void {
+    const type = request.resourceType();
+    if (type === "stylesheet") this.unserved.add(request.url());
+    if (type === "script" || type === "font") this.missing.add(request.url());
+  }
+
   /** Texts that style and mark up: pages and stylesheets, as they were served. */
   #note(response: HTTPResponse): void {
     const request = response.request();
     if (request.isNavigationRequest() && request.frame() === this.page.mainFrame()) this.#document = response;
-    if (request.resourceType() !== "stylesheet") return;
     const address = response.url();
     const status = response.status();
-    if (status >= 300 && status < 400) return;
-    if (status >= 400) this.unserved.add(address);
+    if (status >= 400) this.#lacks(request);
+    if (request.resourceType() !== "stylesheet" || (status >= 300 && status < 400)) return;
     this.#texts.set(
       address,
       response.text().then(

@@ -2,6 +2,7 @@ import type { Device } from "../core/css/device.ts";
 import type { BrowserWindow, WindowSize } from "./browser-window.ts";
 import { putStyle, takeBack } from "./inside/change.ts";
 import { type CollectedLayout, collectLayout } from "./inside/collect.ts";
+import { stillAnimations } from "./inside/rest.ts";
 import type { OtherLayouts } from "./seen-page.ts";
 
 /** WCAG 1.4.10: what 1280 CSS pixels leave at 400 %. */
@@ -14,6 +15,9 @@ p { margin-block-end: 2em !important; }`;
 /** How long a page has to lay itself out anew, in milliseconds. */
 const TURN = 50;
 
+/** How many moves one after the other are waited for. */
+const MOST_MOVES = 4;
+
 /** Lays the page out in a narrow window, enlarged, with more room between letters, and with the window turned. */
 export async function otherLayouts(
   window: BrowserWindow,
@@ -24,7 +28,12 @@ export async function otherLayouts(
   const usual = { width, height, scale: 1 };
   const inWindow = async (size: WindowSize): Promise<CollectedLayout> => {
     await window.resize(size);
-    await new Promise((done) => setTimeout(done, TURN));
+    // What glides to its new place is looked at where it comes to rest.
+    for (let turn = 0; turn < MOST_MOVES; turn++) {
+      await new Promise((done) => setTimeout(done, TURN));
+      const { ended } = await window.ask<{ readonly ended: number }>(main, stillAnimations);
+      if (ended === 0) break;
+    }
     return window.ask<CollectedLayout>(main, collectLayout);
   };
   const narrow = width > NARROW.width ? await inWindow(NARROW) : undefined;

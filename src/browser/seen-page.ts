@@ -211,7 +211,9 @@ export class ServedPage {
     const painted = new Map<ElementNode, PaintedText>();
     const drawn = new Map<ElementNode, number>();
     const pressed = new Map<ElementNode, Box>();
+    const { unserved, missing } = this.#looking.window;
     const seen: Seen = {
+      lacksParts: unserved.size + missing.size > 0,
       usual: layoutFrom(frame.layout, number),
       get narrow() {
         return other("narrow");

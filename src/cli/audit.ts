@@ -68,7 +68,7 @@ const options = {
     type: "number",
     requiresArg: true,
     describe:
-      "In how many threads component source is judged where there is much of it (all cores but one, at most four)",
+      "In how many threads component source is judged where there is much of it (all cores but one, at most four), and how many pages a browser has open at once (2)",
   },
   "show-worlds": {
     type: "boolean",

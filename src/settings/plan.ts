@@ -54,6 +54,8 @@ export interface BrowserPlan {
   readonly letsSend: boolean;
   /** Whether a picture is taken of each page. */
   readonly takesPictures: boolean;
+  /** How many pages are open at once. */
+  readonly windows: number;
   /** A program that serves what is looked at, and the address that tells when it does; null for none. */
   readonly start: { readonly command: string; readonly ready: string | null } | null;
   /** What a page must show before it is looked at; null where rest is enough. */
@@ -151,6 +153,10 @@ export interface AuditPlan extends ReadingPlan, CheckPlan {
 /** No browser in particular: the first that is installed. */
 const ANY_BROWSER = "any";
 
+/** How many pages a browser has open at once, and how many at most: each takes its memory. */
+const WINDOWS = 2;
+const MOST_WINDOWS = 8;
+
 /** What plans are made from beside what is asked for. */
 export interface Circumstances {
   readonly loaded: LoadedConfig | null;
@@ -228,6 +234,7 @@ export function auditPlan(
       ...reading.value.browser,
       contrast: judgesContrast ? contrast : null,
       takesPictures: options.shots !== undefined,
+      windows: Math.min(workers ?? WINDOWS, MOST_WINDOWS),
     },
     checks: chosen.value,
     settingsFor: checkSettings(config, base, workingDirectory, new Set(listedWords(options.only))),
@@ -380,6 +387,7 @@ function settledReading(
         presses: options.press === undefined ? "own" : options.press ? "all" : "none",
         letsSend: options.letSend === true,
         takesPictures: options.pictures === true,
+        windows: WINDOWS,
         start: options.start === undefined ? null : { command: options.start, ready: options.ready ?? null },
         readyWhen: readyWhen.value,
         before: options.before ?? null,

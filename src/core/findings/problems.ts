@@ -70,6 +70,11 @@ export const stylesheetsUnserved = (target: string, first: string, count: number
     target,
     `${countOf(count, "stylesheet was", "stylesheets were")} not served, first ${first}: the page was judged as it looks without.`,
   );
+export const partsUnserved = (target: string, first: string, count: number): Problem =>
+  problem(
+    target,
+    `${countOf(count, "script or font was", "scripts and fonts were")} not served, first ${first}: what it makes and draws was not there.`,
+  );
 export const browserNotStarted = (name: string, reason: string): Problem =>
   problem(name, `Could not be started: ${reason.replace(/\.$/, "")}. Name another browser with --browser.`);
 export const pageGone = (target: string): Problem =>

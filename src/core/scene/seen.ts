@@ -53,6 +53,8 @@ export interface PaintedText {
 
 /** What something that laid a page out and painted it has seen of it. */
 export interface Seen {
+  /** Whether something was not served that may draw: a script, or letters of which pictures are made. */
+  readonly lacksParts: boolean;
   /** As it was opened. */
   readonly usual: Layout;
   /** In a window of 320 CSS pixels, WCAG 1.4.10; null where it was not tried. */

@@ -57,10 +57,13 @@ export function pairsByColour(scene: Scene): readonly PairOnPage[] {
       add(link, { name: "link", colour: colours.link }, { name: "text", colour: colours.text });
   }
   for (const svg of scene.page.index.byTag("svg"))
-    for (const [index, one] of seriesOf(scene, svg).entries())
-      for (const other of seriesOf(scene, svg).slice(index + 1)) add(svg, one, other);
+    for (const { one, other } of pairsOfDrawing(scene, svg)) add(svg, one, other);
   return pairs;
 }
+
+/** The colours of a drawing that fall together for some eye; none where nothing has laid it out. */
+export const pairsOfDrawing = (scene: Scene, svg: ElementNode): readonly CollapsingPair[] =>
+  collapsingPairs(seriesOf(scene, svg));
 
 /** The colours that the shapes of a drawing are filled with; none where it is a sign or a painting. */
 function seriesOf(scene: Scene, svg: ElementNode): readonly NamedColour[] {

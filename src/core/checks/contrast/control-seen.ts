@@ -51,6 +51,8 @@ function judge(element: ElementNode, scene: Scene): Verdict {
   const ratio = scene.seen?.drawn(element) ?? null;
   if (ratio === null || ratio < DRAWN || isInactive(scene, element)) return inapplicable;
   if (ratio >= NEEDED) return passed;
+  // Its picture may be what is missing.
+  if (scene.seen?.lacksParts === true) return inapplicable;
   return failed(
     `Nothing that is drawn of this ${scene.role(element).role} stands out by more than ${shownRatio(ratio)}; it needs 3:1.`,
     ask(

@@ -111,6 +111,15 @@ export function isInactive(scene: Scene, element: ElementNode): boolean {
   return false;
 }
 
+/** Whether something only looks as if it were out of use: by its class, and no pointer reaches it. */
+function isStyledInactive(scene: Scene, element: ElementNode): boolean {
+  const { index, styles } = scene.page;
+  if (styles.keyword(element, "pointer-events") !== "none") return false;
+  for (let up: ElementNode | null = element; up !== null; up = index.flatParent(up))
+    if (attributeTokens(up, "class").some((name) => /(?:^|[-_])disabled$/i.test(name))) return true;
+  return false;
+}
+
 /** Which text is judged, and whether while nobody acts or while it is hovered, focused or pressed. */
 export interface TextAsked {
   readonly what?: string;
@@ -143,6 +152,12 @@ export function judgeText(
   const facts = factsOf(worst);
   if (isInactive(scene, element)) return inapplicable;
   const seen = states === "still" && pseudo === undefined ? judgePainted(scene, element, worst, what) : null;
+  if ((seen ?? worst).outcome === "failed" && isStyledInactive(scene, element))
+    return cantTell(
+      `Is ${what} of something that is out of use? Its class and its styles say so, and no attribute does. If it is in use, it needs ${worst.needed}:1.`,
+      ask('Write disabled, or aria-disabled="true", where it is out of use.'),
+      { facts },
+    );
   if (seen !== null) return seen;
   if (!scene.stylesKnown)
     return cantTell(

@@ -23,6 +23,16 @@ export const contrastText = {
     { html: `<p style="color: #767676">Slip 4</p>`, finds: [] },
     { html: `<h1 style="color: #949494; font-size: 24px">Slip 4</h1>`, finds: [] },
     { html: `<button disabled style="color: #ccc; background: #fff">Slip 4</button>`, finds: [] },
+    {
+      html: `<a class="btn disabled" href="#" style="color: #ccc; background: #fff; pointer-events: none">Slip 4</a>`,
+      finds: [
+        [
+          "cantTell",
+          `<a class="btn disabled" href="#" style="color: #ccc; background: #fff; pointer-events: none">`,
+          "Is this text of something that is out of use? Its class and its styles say so, and no attribute does. If it is in use, it needs 4.5:1.",
+        ],
+      ],
+    },
     { html: `<p style="color: #eee; background: #333">Slip 4</p>`, finds: [] },
     { html: `<style>.x { color: #ccc } .x { color: #333 }</style><p class="x">Slip 4</p>`, finds: [] },
     {

@@ -118,6 +118,11 @@ export const skipArrives = {
     },
     { html: `<a href="#here"></a>`, finds: [], others: 1 },
     {
+      html: `<!doctype html><title>t</title><a href="#!">Brackwater</a> <a href="#/slips">Slips</a>`,
+      finds: [],
+      others: 2,
+    },
+    {
       html: `<a href="#content">Skip to content</a><main id="main">x</main>`,
       finds: [
         [

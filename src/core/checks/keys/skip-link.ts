@@ -38,7 +38,8 @@ export const skipLinks = keptForScene((scene): readonly ElementNode[] => {
 /** Whether a link leads past other stops, or to nothing: what a script opens has no such link first on the page. */
 function leadsPastStops(scene: Scene, link: ElementNode, stops: readonly ElementNode[]): boolean {
   const href = attributeText(link, "href")?.trim() ?? "";
-  if (href.length < 2 || !/[\p{L}\p{N}]/u.test(scene.name(link).text)) return false;
+  // `#!` is how some write "nowhere", and `#/slips` is a place that a script shows.
+  if (href.length < 2 || /^#[!/]/.test(href) || !/[\p{L}\p{N}]/u.test(scene.name(link).text)) return false;
   const target = fragmentTarget(scene, link);
   if (target === "top") return false;
   if (target === null) return !link.attributes.has("role") && !isHandled(link);

@@ -76,5 +76,10 @@ export const textGrows = {
       isSeen: true,
       finds: [],
     },
+    {
+      html: `<style>body { margin: 0; display: flex; overflow-x: hidden } nav { flex: none; width: 300px; transition: margin 4s } main { flex: none; width: 300px } @media (max-width: 700px) { nav { margin-left: -300px } main { width: 100vw } }</style><nav>Slips</nav><main><p>Slip 4 is free from Monday to Friday, the whole day and the night as well, whatever the tide.</p></main>`,
+      isSeen: true,
+      finds: [],
+    },
   ],
 } as const satisfies PageCheck;
