@@ -16,8 +16,8 @@ export interface SeenTarget {
   readonly element: ElementNode;
   /** Where a press reaches it: what others lie over is not in it. */
   readonly box: Box;
-  /** Whether it is one of the browser's own controls as the browser draws it. */
-  readonly isNative: boolean;
+  /** The sides whose length is the browser's own: no style of the author changes it. */
+  readonly native: { readonly width: boolean; readonly height: boolean };
   /** Whether it is part of a line with other text, which gives it its height. */
   readonly isInLine: boolean;
 }
@@ -44,20 +44,43 @@ export const seenTargets = keptForScene((scene: Scene): ReadonlyMap<ElementNode,
     found.set(element, {
       element,
       box,
-      isNative: isNative(scene, element),
+      native: nativeSides(scene, element),
       isInLine: isInLine(scene, element),
     });
   }
   return found;
 });
 
-/** WCAG 2.5.8, "User Agent Control": the size is the browser's own, and no style of the author changes it. */
-function isNative(scene: Scene, element: ElementNode): boolean {
-  if (element.tag !== "input" || !/^(?:checkbox|radio|range|color)$/.test(inputType(element))) return false;
-  const { styles } = scene.page;
-  return ["width", "height", "appearance", "-webkit-appearance", "padding-left", "transform", "zoom"].every(
-    (property) => styles.value(element, property)?.block?.origin !== "author",
-  );
+/** What an author's style may change about the length of a control's sides. */
+const ofBothSides = ["font-size", "font-family", "appearance", "transform", "zoom"];
+const ofSide = {
+  width: [
+    "width",
+    "min-width",
+    "max-width",
+    "padding-left",
+    "padding-right",
+    "border-left-width",
+    "border-right-width",
+  ],
+  height: [
+    ...["height", "min-height", "max-height", "padding-top", "padding-bottom", "line-height"],
+    ...["border-top-width", "border-bottom-width"],
+  ],
+};
+
+/** WCAG 2.5.8, "User Agent Control": the size is the browser's own. Pictures in a button give it theirs. */
+function nativeSides(scene: Scene, element: ElementNode): SeenTarget["native"] {
+  const isControl =
+    /^(?:input|select|textarea)$/.test(element.tag) ||
+    (element.tag === "button" && scene.page.index.childElements(element).length === 0);
+  if (!isControl || inputType(element) === "image") return { width: false, height: false };
+  const isOwn = (side: keyof typeof ofSide) =>
+    [...ofBothSides, ...ofSide[side]].every((property) => {
+      const value = scene.page.styles.value(element, property);
+      return value?.own !== true || value.block?.origin !== "author";
+    });
+  return { width: isOwn("width"), height: isOwn("height") };
 }
 
 /** WCAG 2.5.8, "Inline": its size is constrained by the height of a line of text that is no target. */
@@ -94,7 +117,13 @@ const middle = ({ left, top, width, height }: Box): readonly [number, number] =>
 
 /** Whether a side is shorter than is needed. */
 export const isSmallTarget = ({ box }: SeenTarget, needed: number): boolean =>
-  box.width < needed - SLACK || box.height < needed - SLACK;
+  isShort(box.width, needed) || isShort(box.height, needed);
+
+const isShort = (length: number, needed: number): boolean => length < needed - SLACK;
+
+/** Whether what is short of it is so by the browser's own doing. */
+export const isNativelySmall = ({ box, native }: SeenTarget, needed: number): boolean =>
+  (native.width || !isShort(box.width, needed)) && (native.height || !isShort(box.height, needed));
 
 /** The nearest target that a circle around the middle of a small one meets; null where it has that much room. WCAG 2.5.8, "Spacing". */
 export function tooNear(

@@ -7,7 +7,7 @@ import { ask, type Repair, withChanges } from "../../repair/repair.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { PageCheck } from "../check.ts";
 import { type FixedTarget, fixedTargets } from "./fixed-size.ts";
-import { hasEqual, isSmallTarget, seenTargets, tooNear } from "./seen-targets.ts";
+import { hasEqual, isNativelySmall, isSmallTarget, seenTargets, tooNear } from "./seen-targets.ts";
 
 /** WCAG 2.5.8: a side of 24 CSS pixels, or a circle of that diameter around each that meets no other. */
 const NEEDED = 24;
@@ -23,7 +23,7 @@ function judge(element: ElementNode, scene: Scene): Verdict {
 function judgeSeen(element: ElementNode, scene: Scene): Verdict {
   const target = seenTargets(scene).get(element);
   if (target === undefined) return inapplicable;
-  if (!isSmallTarget(target, NEEDED) || target.isNative || target.isInLine) return passed;
+  if (!isSmallTarget(target, NEEDED) || isNativelySmall(target, NEEDED) || target.isInLine) return passed;
   const near = tooNear(scene, target, NEEDED);
   if (near === null || hasEqual(scene, target, NEEDED)) return passed;
   const [width, height] = [round(target.box.width), round(target.box.height)];
@@ -315,6 +315,27 @@ export const targetSize = {
       html: `<p><label><input type="checkbox"> Crane</label> <label><input type="checkbox"> Slip</label></p>`,
       isSeen: true,
       finds: [],
+    },
+    {
+      html: `<style>input, select { display: block; width: 90% }</style><input aria-label="Boat"><select aria-label="Slip"><option>4</option></select><button>Book</button><button>Ask</button>`,
+      isSeen: true,
+      finds: [],
+    },
+    {
+      html: `<style>button { width: 60px; height: 16px; padding: 0; border: 0; display: block }</style><button>Book</button><button>Ask</button>`,
+      isSeen: true,
+      finds: [
+        [
+          "failed",
+          `<button>`,
+          `This target is 60 by 16 pixels, and a circle of 24 around its middle meets "Ask".`,
+        ],
+        [
+          "failed",
+          `<button>`,
+          `This target is 60 by 16 pixels, and a circle of 24 around its middle meets "Book".`,
+        ],
+      ],
     },
   ],
 } as const satisfies PageCheck;

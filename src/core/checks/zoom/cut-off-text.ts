@@ -102,10 +102,22 @@ interface PlacedLine {
   readonly box: Box;
 }
 
-/** Whether it stays while the page is scrolled, or lies at an edge for as long as there is room: it is meant to lie over others. */
+/** What turns a box, or moves it out of the plane: the box around it says little of where its letters are. */
+const turns =
+  /(?:rotate(?:[xyz]|3d)?|skew[xy]?)\(\s*-?(?:0*\.)?[1-9]|matrix|perspective|translate(?:z\(|3d\([^,]*,[^,]*,)\s*-?(?:0*\.)?[1-9]/i;
+
+/**
+ * Whether it stays while the page is scrolled, or lies at an edge for as long as there is room: it is meant to lie over others.
+ * Of what is turned it is not known what lies over it.
+ */
 function isHeld({ page: { index, styles } }: Scene, layout: Layout, element: ElementNode): boolean {
   for (let up: ElementNode | null = element; up !== null; up = index.flatParent(up))
-    if (layout.isFixed(up) || styles.keyword(up, "position") === "sticky") return true;
+    if (
+      layout.isFixed(up) ||
+      styles.keyword(up, "position") === "sticky" ||
+      turns.test(styles.value(up, "transform")?.text ?? "")
+    )
+      return true;
   return false;
 }
 
