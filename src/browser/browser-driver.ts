@@ -85,8 +85,10 @@ export class BrowserDriver implements Driver {
   }
 
   async happenings(): Promise<Happenings> {
-    const { left, held, problems } = this.#acted;
-    return { left: [...left], asked: held.length, held: [...held], problems: [...problems] };
+    const { left, held, problems, window } = this.#acted;
+    const { unanswered } = window;
+    const asked = held.length + unanswered;
+    return { left: [...left], asked, unanswered, held: [...held], problems: [...problems] };
   }
 
   async takeEvents(): Promise<readonly string[]> {

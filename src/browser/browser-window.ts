@@ -71,6 +71,8 @@ const MOST_KINDS = 30;
 export class BrowserWindow {
   readonly page: Page;
   readonly session: CDPSession;
+  /** How often nobody answered what was asked: what would have come of it nobody knows. */
+  unanswered = 0;
   readonly #context: BrowserContext;
   readonly #texts = new Map<string, Promise<ServedText | null>>();
   /** Addresses of stylesheets that were named and not served. */
@@ -128,6 +130,7 @@ export class BrowserWindow {
     page.on("requestfailed", (request) => {
       window.#underWay--;
       window.#lacks(request);
+      if (!/ERR_(?:ABORTED|FAILED)$/.test(request.failure()?.errorText ?? "")) window.unanswered++;
     });
     page.on("response", (response) => window.#note(response));
     return window;

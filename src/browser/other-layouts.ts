@@ -2,7 +2,7 @@ import type { Device } from "../core/css/device.ts";
 import type { BrowserWindow, WindowSize } from "./browser-window.ts";
 import { putStyle, takeBack } from "./inside/change.ts";
 import { type CollectedLayout, collectLayout } from "./inside/collect.ts";
-import { stillAnimations } from "./inside/rest.ts";
+import { stillAnimations, waitForQuiet } from "./inside/rest.ts";
 import type { OtherLayouts } from "./seen-page.ts";
 
 /** WCAG 1.4.10: what 1280 CSS pixels leave at 400 %. */
@@ -12,8 +12,12 @@ const NARROW = { width: 320, height: 512, scale: 1 };
 const SPACING = `* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important; }
 p { margin-block-end: 2em !important; }`;
 
-/** How long a page has to lay itself out anew, in milliseconds. */
-const TURN = 50;
+/**
+ * How long nothing may change before a page counts as laid out anew, without scripts and with: these answer to a window that
+ * stays as it is for a moment. And how long that may take. Milliseconds.
+ */
+const QUIET = { plain: 50, scripted: 300 };
+const MOST = 1500;
 
 /** How many moves one after the other are waited for. */
 const MOST_MOVES = 4;
@@ -22,15 +26,17 @@ const MOST_MOVES = 4;
 export async function otherLayouts(
   window: BrowserWindow,
   main: string,
-  device: Device,
+  { device, hasScripts }: { readonly device: Device; readonly hasScripts: boolean },
 ): Promise<OtherLayouts> {
   const { width, height } = device;
   const usual = { width, height, scale: 1 };
+  const quiet = hasScripts ? QUIET.scripted : QUIET.plain;
+  const rest = () => window.ask(main, waitForQuiet, [{ value: quiet }, { value: MOST }]);
   const inWindow = async (size: WindowSize): Promise<CollectedLayout> => {
     await window.resize(size);
     // What glides to its new place is looked at where it comes to rest.
     for (let turn = 0; turn < MOST_MOVES; turn++) {
-      await new Promise((done) => setTimeout(done, TURN));
+      await rest();
       const { ended } = await window.ask<{ readonly ended: number }>(main, stillAnimations);
       if (ended === 0) break;
     }
@@ -44,6 +50,6 @@ export async function otherLayouts(
   await window.ask(main, putStyle, [{ value: SPACING }]);
   const spaced = await inWindow(usual);
   await window.ask(main, takeBack);
-  await new Promise((done) => setTimeout(done, TURN));
+  await rest();
   return { ...(narrow === undefined ? {} : { narrow }), doubled, spaced, turned };
 }

@@ -37,6 +37,8 @@ export interface Happenings {
   readonly left: readonly string[];
   /** How often a script asked the network, which is not there: what would have come of it nobody knows. */
   readonly asked: number;
+  /** How often nobody answered where there is a network: people see there what came of it. */
+  readonly unanswered: number;
   /** What was kept from being sent, or from being asked of a person, each as people are told: `POST /orders`. */
   readonly held: readonly string[];
   /** What went wrong in the page itself. */

@@ -283,8 +283,9 @@ class Explorer {
       await tryMessage(this.#notes, effect, key, this.#notes.keysOf(effect.moves));
       if (effect.to !== null && effect.to !== effect.from) await tryFleeting(this.#notes, stop, effect);
     }
-    const opening = [...byKey.entries()].find(([, effect]) =>
-      effect.changes.some(({ what, isBare }) => what === "shown" && !isBare),
+    const opening = [...byKey.entries()].find(
+      ([, effect]) =>
+        !effect.isUnanswered && effect.changes.some(({ what, isBare }) => what === "shown" && !isBare),
     );
     if (opening !== undefined) await this.#opened(stop, opening[0], opening[1]);
   }

@@ -53,6 +53,8 @@ export interface Effect {
   readonly isGone: boolean;
   /** Whether it asked the network, or went wrong in the page: what it does then cannot be seen here. */
   readonly asks: boolean;
+  /** Whether something that it asked for did not come: what it shows is not what people get. */
+  readonly isUnanswered: boolean;
   /** What left the page, opened another or sent a form. */
   readonly left: readonly string[];
 }
@@ -237,7 +239,7 @@ export class Trials {
     const after = stateIn(moment);
     const changes = this.changes(before, after);
     if (changes.length > 0) await this.#onState(page, moves);
-    const { left, asked, held, problems } = await page.happenings();
+    const { left, asked, unanswered, held, problems } = await page.happenings();
     const broken = problems.slice(happened.problems.length);
     const isHeld = held.length > happened.held.length;
     // What goes wrong because something was held is no fault of the page.
@@ -258,6 +260,7 @@ export class Trials {
       said: announced(regions, liveRegions(moment)),
       total: this.changes(start, after),
       asks: asked > happened.asked || broken.length > 0,
+      isUnanswered: unanswered > happened.unanswered,
       from,
       to,
       isGone:

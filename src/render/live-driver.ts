@@ -36,7 +36,7 @@ export class LiveDriver implements Driver {
 
   async happenings(): Promise<Happenings> {
     const { left, asked, problems } = this.#page;
-    return { left: [...left], asked, held: [], problems: [...problems] };
+    return { left: [...left], asked, unanswered: 0, held: [], problems: [...problems] };
   }
 
   async takeEvents(): Promise<readonly string[]> {

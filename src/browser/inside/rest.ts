@@ -101,6 +101,20 @@ export async function waitForRest(
   return JSON.stringify(rests);
 }
 
+/** Waits until nothing of the document has changed for a while, or as long as is allowed. */
+export async function waitForQuiet(quiet: number, most: number): Promise<string> {
+  const start = performance.now();
+  let last = start;
+  const observer = new MutationObserver(() => {
+    last = performance.now();
+  });
+  observer.observe(document, { subtree: true, childList: true, attributes: true, characterData: true });
+  while (performance.now() - last < quiet && performance.now() - start < most)
+    await new Promise((done) => setTimeout(done, 25));
+  observer.disconnect();
+  return "true";
+}
+
 /** Scrolls through the page once, for what comes only when it is seen, and back to where it was. */
 export async function scrollThrough(): Promise<string> {
   const root = document.scrollingElement ?? document.documentElement;

@@ -156,3 +156,46 @@ test("what is below the first window is pictured where it is", async () => {
     findings.filter(({ check }) => check === "keys.focus-shows").map(({ element }) => element.snippet),
   ).toEqual([`<input class="bare">`]);
 });
+
+test("nothing is said of a dialog that waits for what nobody answers", async () => {
+  // It takes focus and hears Escape once its picture is there; one that has no picture shows that it is judged at all.
+  const dialog = (picture: string) =>
+    `<button id="open">Show</button>
+<div id="asks" role="dialog" aria-modal="true" aria-label="Slip 4" tabindex="-1" hidden><img id="view" alt="Slip 4"></div>
+<script>
+  open.onclick = () => { asks.hidden = false; ${picture} };
+  view.onload = () => { asks.focus(); asks.onkeydown = (e) => { if (e.key === "Escape") asks.hidden = true; }; };
+</script>`.replace("open.onclick", 'document.getElementById("open").onclick');
+  writeFileSync(path.join(folder, "waits.html"), page(dialog('view.src = "http://127.0.0.1:9/boat.png";')));
+  writeFileSync(path.join(folder, "none.html"), page(dialog("")));
+  const { findings } = await audit(
+    ["waits.html", "none.html"],
+    { engine: "browser", only: ["keys"], outcomes: ["failed"], config: false },
+    { host },
+  );
+  expect([...new Set(findings.map(({ subject }) => subject))]).toEqual(["none.html"]);
+});
+
+test("what glides, or answers late, in another window is looked at where it comes to rest", async () => {
+  writeFileSync(
+    path.join(folder, "late.html"),
+    page(`<div id="box" style="width: 900px; overflow: hidden"><p id="text" style="width: 900px; white-space: nowrap">Slip 4 is free from Monday to Friday</p></div>
+<script>
+  let timer;
+  addEventListener("resize", () => {
+    clearTimeout(timer);
+    timer = setTimeout(() => {
+      box.style.width = text.style.width = innerWidth - 40 + "px";
+      text.style.whiteSpace = "normal";
+    }, 200);
+    box.style.width = "100px";
+  });
+</script>`),
+  );
+  const { findings } = await audit(
+    ["late.html"],
+    { engine: "browser", only: ["zoom"], press: false, outcomes: ["failed"], config: false },
+    { host },
+  );
+  expect(findings.map(({ message }) => message)).toEqual([]);
+});
