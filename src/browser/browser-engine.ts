@@ -294,7 +294,8 @@ async function unitOf(
   }
   const picture = plan.browser.takesPictures ? await wholePicture(window, main) : null;
   // Scripts may answer to another size of the window for good: all that is looked at as it was collected comes before.
-  const layouts = await otherLayouts(window, main, { device: plan.device, hasScripts });
+  const hearsResize = document?.heardAround.has("resize") === true;
+  const layouts = await otherLayouts(window, main, { device: plan.device, hearsResize });
   if (window.visits === visits) seen.laidOut(layouts);
   const documents: UnitDocuments = {
     documents: seen.documents.map(({ unit }) => unit),

@@ -13,10 +13,10 @@ const SPACING = `* { line-height: 1.5 !important; letter-spacing: 0.12em !import
 p { margin-block-end: 2em !important; }`;
 
 /**
- * How long nothing may change before a page counts as laid out anew, without scripts and with: these answer to a window that
- * stays as it is for a moment. And how long that may take. Milliseconds.
+ * How long nothing may change before a page counts as laid out anew: scripts that listen for another size often wait until it
+ * stays as it is. And how long that may take. Milliseconds.
  */
-const QUIET = { plain: 50, scripted: 300 };
+const QUIET = { usual: 60, listening: 300 };
 const MOST = 1500;
 
 /** How many moves one after the other are waited for. */
@@ -26,11 +26,11 @@ const MOST_MOVES = 4;
 export async function otherLayouts(
   window: BrowserWindow,
   main: string,
-  { device, hasScripts }: { readonly device: Device; readonly hasScripts: boolean },
+  { device, hearsResize }: { readonly device: Device; readonly hearsResize: boolean },
 ): Promise<OtherLayouts> {
   const { width, height } = device;
   const usual = { width, height, scale: 1 };
-  const quiet = hasScripts ? QUIET.scripted : QUIET.plain;
+  const quiet = hearsResize ? QUIET.listening : QUIET.usual;
   const rest = () => window.ask(main, waitForQuiet, [{ value: quiet }, { value: MOST }]);
   const inWindow = async (size: WindowSize): Promise<CollectedLayout> => {
     await window.resize(size);
