@@ -111,16 +111,17 @@ export class RunContext {
    */
   async deliver(pieces: Iterable<string | Uint8Array>, status: Status): Promise<Status> {
     const { output } = this.#print;
-    if (output !== undefined) return this.#deliverTo(output, pieces, status);
+    if (output !== undefined) return this.deliverTo(output, pieces, status);
     for (const piece of pieces)
       if (!this.io.out.write(piece)) await new Promise<void>((resolve) => this.io.out.once("drain", resolve));
     return status;
   }
 
-  async #deliverTo(output: string, pieces: Iterable<string | Uint8Array>, status: Status): Promise<Status> {
+  /** Writes a file whole, unless it was read for what it answers. */
+  async deliverTo(output: string, pieces: Iterable<string | Uint8Array>, status: Status): Promise<Status> {
     const file = path.resolve(this.host.workingDirectory, output);
     if (await this.#isAskedAbout(file))
-      return this.refuse(`${output}: was read for this answer, and was left as it is; name another --output`);
+      return this.refuse(`${output}: was read for this answer, and was left as it is; name another file`);
     const reason = await this.host.files.writeWhole(
       file,
       Buffer.concat([...pieces].map((piece) => Buffer.from(piece))),
@@ -156,7 +157,7 @@ export class RunContext {
     const { dir, name, ext } = path.parse(output);
     const files = written.map((_, index) => path.join(dir, `${name}-${index + 1}${ext}`));
     for (const [index, file] of files.entries()) {
-      const ended = await this.#deliverTo(file, [written[index] ?? ""], status);
+      const ended = await this.deliverTo(file, [written[index] ?? ""], status);
       if (ended !== status) return ended;
     }
     this.remark(`drawn in ${files.length} parts: ${files.join(", ")}`);

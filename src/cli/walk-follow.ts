@@ -1,7 +1,7 @@
-import path from "node:path";
 import { FollowedWalk, follow, recordedScript } from "../answers/follow.ts";
+import { countOf } from "../core/document/count-of.ts";
 import { type FollowedKind, followedKinds } from "../core/walk-script/followed-kinds.ts";
-import { findPages } from "../engine/targets.ts";
+import { findPages, isComponentFile } from "../engine/targets.ts";
 import { printable } from "../report/terminal/printable.ts";
 import type { AuditPlan } from "../settings/plan.ts";
 import { keyPlan } from "../settings/plan.ts";
@@ -28,6 +28,10 @@ export async function runFollow(
   if (page === undefined) return COULD_NOT;
   if (another !== undefined)
     return run.refuse(`one page is followed, and the targets name ${pages.length}; name one`);
+  if (page.path !== null && isComponentFile(page.path))
+    return run.refuse(
+      `${page.name}: is no page, and only pages are followed; serve it, and give its address`,
+    );
   const over = new AbortController();
   io.onInterrupt?.(() => {
     over.abort();
@@ -40,8 +44,10 @@ export async function runFollow(
   const onOpen = () => run.remark("a window is open: use it, and close it when you are done");
   const { onMoment } = walked;
   const followed = await follow(page, plan, host, { onOpen, onMoment, signal: over.signal });
-  if (!followed.ok) return run.refuse(followed.problem);
-  return record === null ? DONE : writeRecord(record, walked, page, plan, run);
+  // What was done until something went wrong is not lost.
+  const isWorthIt = record !== null && (followed.ok || walked.acts.length > 0);
+  const status = isWorthIt ? await writeRecord(record, walked, page, plan, run) : DONE;
+  return followed.ok ? status : run.refuse(followed.problem);
 }
 
 async function writeRecord(
@@ -58,9 +64,9 @@ async function writeRecord(
   if (!script.ok) return run.refuse(script.problem);
   const { text, lines, broken, problems } = script.value;
   run.reportProblems(problems);
-  const reason = await run.host.files.writeWhole(path.resolve(run.host.workingDirectory, record), text);
-  if (reason !== null) return run.refuse(`${record}: could not be written (${reason})`);
-  run.remark(`${record}: ${lines === 1 ? "1 line" : `${lines} lines`} written`);
+  const status = await run.deliverTo(record, [text], DONE);
+  if (status !== DONE) return status;
+  run.remark(`${record}: ${countOf(lines, "line", "lines")} written`);
   if (broken === null) return DONE;
   run.remark(`it ends where it went another way when it was walked again: ${broken}`);
   return COULD_NOT;

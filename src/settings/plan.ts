@@ -233,7 +233,7 @@ export function auditPlan(
     browser: {
       ...reading.value.browser,
       contrast: judgesContrast ? contrast : null,
-      takesPictures: options.shots !== undefined,
+      takesPictures: reading.value.browser.takesPictures || options.shots !== undefined,
       windows: Math.min(workers ?? WINDOWS, MOST_WINDOWS),
     },
     checks: chosen.value,

@@ -89,6 +89,12 @@ test("without a screen it says so in one line", async () => {
     "index.html",
     "--follow",
   ]);
+  const component = await startKeel(folderWith({ "Slip.tsx": "export const Slip = () => <p>4</p>;" }), [
+    "walk",
+    "Slip.tsx",
+    "--follow",
+  ]);
+  expect([component.status, component.err]).toEqual([2, expect.stringMatching(/Slip\.tsx: is no page/)]);
   expect([status, err.split("\n")]).toEqual([
     2,
     [expect.stringMatching(/no screen to open a window on/), ""],
