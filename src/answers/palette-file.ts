@@ -67,6 +67,12 @@ export function schemesOf(palette: PaletteText): readonly PaletteScheme[] {
   );
 }
 
+/** A block in which utility classes get their colours: what it declares ends up on the root. */
+const themeBlock = /@theme(?:\s+(?:inline|static|default|reference))*(?=\s*\{)/g;
+
+/** As long as what it stands for, so that places stay. */
+const asRoot = (written: string): string => ":root".padEnd(written.length);
+
 const placesOf = (colours: readonly PlacedColour[]): string =>
   JSON.stringify(colours.map(({ name, colour, place }) => [name, toHex(colour), place?.start]));
 
@@ -74,7 +80,7 @@ const isJson = (file: string): boolean => file.toLowerCase().endsWith(".json");
 
 function appliedSheet({ file, text }: PaletteText) {
   const { document } = readHtml("<!doctype html><html>", file);
-  const sheet = parseSheet({ file, text, start: 0 });
+  const sheet = parseSheet({ file, text: text.replace(themeBlock, asRoot), start: 0 });
   return { sheet, document, applied: { sheet, media: null, scope: document, imports: new Map() } };
 }
 

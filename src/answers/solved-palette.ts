@@ -6,7 +6,7 @@ import type { Span } from "../core/document/node.ts";
 import { type Edit, withEdits } from "../core/repair/edit.ts";
 import { editedBytes } from "../readers/html/encode.ts";
 import { readColour } from "./contrast.ts";
-import { type PaletteScheme, type PaletteText, schemesOf } from "./palette-file.ts";
+import { type PaletteScheme, type PaletteText, type PlacedColour, schemesOf } from "./palette-file.ts";
 import type { NamedPair } from "./palette-pairs.ts";
 
 /** A pair in one scheme, before and after. */
@@ -55,6 +55,43 @@ interface Standing extends PaletteColour {
   readonly schemes: Set<string>;
 }
 
+/** The colours that pairs are of, each once however many names and schemes show it. */
+class Standings {
+  readonly all: Standing[] = [];
+  readonly #kept: ReadonlySet<string>;
+  readonly #at = new Map<string, number>();
+
+  constructor(kept: ReadonlySet<string>) {
+    this.#kept = kept;
+  }
+
+  /** Which of them a name stands for in a scheme; null where it is no colour there. */
+  of({ scheme, colours }: PaletteScheme, name: string): number | null {
+    const own = colours.find((one) => one.name === name) ?? beside(name);
+    if (own === null) return null;
+    const { colour, place, writtenAs } = own;
+    const key = place === null ? `${scheme} ${name}` : String(place.start);
+    const at = this.#at.get(key) ?? this.all.length;
+    this.#at.set(key, at);
+    const before = this.all[at];
+    const isKept = place === null || this.#kept.has(name) || this.#kept.has(writtenAs);
+    this.all[at] = {
+      colour,
+      place,
+      isKept: isKept || before?.isKept === true,
+      names: (before?.names ?? new Set([writtenAs])).add(name),
+      schemes: (before?.schemes ?? new Set<string>()).add(scheme),
+    };
+    return at;
+  }
+}
+
+/** A colour that stands beside the palette, by itself. */
+function beside(text: string): PlacedColour | null {
+  const colour = readColour(text);
+  return colour.ok ? { name: text, colour: colour.value, place: null, writtenAs: text } : null;
+}
+
 /**
  * The smallest change of a palette with which every pair passes in every scheme that has both its colours.
  * The changed file is read again, and the ratios told are those of that reading.
@@ -66,32 +103,12 @@ export function solvedPalette(
   asked: readonly NamedPair[],
   kept: ReadonlySet<string>,
 ): PaletteAnswer {
-  const standing: Standing[] = [];
-  const byKey = new Map<string, number>();
-  const standingOf = (scheme: PaletteScheme, name: string): number | null => {
-    const own = scheme.colours.find((one) => one.name === name);
-    const beside = own === undefined ? readColour(name) : null;
-    if (own === undefined && beside?.ok !== true) return null;
-    const colour = own?.colour ?? (beside?.ok === true ? beside.value : null);
-    if (colour === null) return null;
-    const place = own?.place ?? null;
-    const key = place === null ? `${scheme.scheme} ${name}` : String(place.start);
-    const at = byKey.get(key) ?? standing.length;
-    byKey.set(key, at);
-    const before = standing[at];
-    standing[at] = {
-      colour,
-      place,
-      isKept: place === null || kept.has(name) || before?.isKept === true,
-      names: (before?.names ?? new Set(own === undefined ? [] : [own.writtenAs])).add(name),
-      schemes: (before?.schemes ?? new Set<string>()).add(scheme.scheme),
-    };
-    return at;
-  };
+  const standings = new Standings(kept);
+  const standing = standings.all;
   const placed = schemes.flatMap((scheme) =>
     asked.flatMap((pair) => {
       if (pair.scheme !== null && pair.scheme !== scheme.scheme) return [];
-      const [text, ground] = [standingOf(scheme, pair.text), standingOf(scheme, pair.ground)];
+      const [text, ground] = [standings.of(scheme, pair.text), standings.of(scheme, pair.ground)];
       if (text === null || ground === null) return [];
       return [{ pair, scheme: scheme.scheme, needed: { text, ground, needed: pair.needed } }];
     }),

@@ -60,6 +60,9 @@ describe("keel contrast --solve", () => {
     expect(document.changes.map(({ names, edit }) => [names, tokens.slice(edit.start, edit.end)])).toEqual([
       [["--paper"], "#303a44"],
     ]);
+    // Kept by the name that it is written by, which another refers to.
+    const alias = await solved(folder, "--pairs", "note on white", "--keep", "muted");
+    expect([alias.status, alias.document.changes]).toEqual([1, []]);
   });
 
   test("takes the pairs of an audit, with colours beside the palette as they are", async () => {
@@ -98,10 +101,15 @@ describe("keel contrast --solve", () => {
   test("a theme of the root and colours in JSON are solved too", async () => {
     const folder = folderWith({
       "tokens.css": `:root { --ink: #111; --paper: #fff } [data-theme="night"] { --ink: #444; --paper: #111 }`,
+      "theme.css": `@theme inline { --color-ink: #8a98a5; --color-paper: #fff }`,
       "tokens.json": `{ "yard": { "ink": { "$value": "#8a98a5" }, "paper": { "$value": "#fff" } } }`,
     });
     const { document } = await solved(folder, "--pairs", "ink on paper");
     expect(document.pairs.map(({ scheme }) => scheme)).toEqual(["light", "data-theme=night"]);
+    const theme = await solved(folder, "--pairs", "color-ink on color-paper", "--palette", "theme.css");
+    expect(theme.document.changes.map(({ edit }) => edit.start)).toEqual([
+      "@theme inline { --color-ink: ".length,
+    ]);
     const json = await solved(folder, "--pairs", "yard.ink on yard.paper", "--palette", "tokens.json");
     expect(json.document.changes.map(({ names }) => names)).toEqual([["yard.ink"]]);
   });
