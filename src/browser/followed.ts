@@ -8,7 +8,7 @@ import { announced, type LiveRegions, liveRegions } from "../explore/announcemen
 import type { Host } from "../host/host.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { BrowserRun } from "./browser-run.ts";
-import { BrowserWindow } from "./browser-window.ts";
+import { BrowserWindow, WentElsewhere } from "./browser-window.ts";
 import { type Followed, type FollowedAct, followPeople, takeFollowed } from "./inside/follow.ts";
 import { installedBrowser } from "./installed.ts";
 import { localPage } from "./local-page.ts";
@@ -72,6 +72,9 @@ export async function follow(
     const address = local?.address ?? page.address ?? "";
     const origin = page.address === undefined ? null : new URL(address).origin;
     const window = await BrowserWindow.open(await run.context(), plan.device, plan.browser, origin);
+    // The empty window that a browser begins with is in nobody's way.
+    const [empty] = await window.page.browser().defaultBrowserContext().pages();
+    await empty?.close();
     // It is the size that a person makes it, and its dialogs are theirs to answer.
     await window.session.send("Emulation.clearDeviceMetricsOverride");
     window.onDialog = async () => {};
@@ -116,11 +119,13 @@ class FollowedWindow {
       try {
         await this.#turn();
       } catch (error) {
-        // A page that goes elsewhere has taken its world with it; one that is closed has ended all.
-        if (this.#isClosed || this.#window.page.isClosed()) return;
-        if (!this.#window.page.browser().connected) return;
+        // A page that is closed has ended all; one that goes elsewhere has taken its world with it.
+        const { page } = this.#window;
+        if (this.#isClosed || page.isClosed() || !page.browser().connected) return;
+        if (/(?:Target|Session|Connection) closed/i.test(String(error))) return;
+        const isElsewhere = error instanceof WentElsewhere || /context|navigat|detached/i.test(String(error));
+        if (!isElsewhere) throw error;
         this.#window.forget();
-        if (!/went elsewhere|context|navigat|detached|Session closed/i.test(String(error))) throw error;
       }
       await wait(EVERY);
     }

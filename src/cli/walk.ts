@@ -29,7 +29,7 @@ const options = {
   events: {
     type: "string",
     describe:
-      "Show the events of each key that is pressed; with --follow, what is told: focus, pointer, key, change, said, page (focus,pointer,said,page)",
+      "Show the events of each key that is pressed; with --follow, what is told: focus, pointer, key, click, change, said, page (focus,pointer,said,page)",
   },
   follow: {
     type: "boolean",
