@@ -1,7 +1,6 @@
 import { setTimeout as wait } from "node:timers/promises";
 import type { ElementNode } from "../core/document/node.ts";
-import type { Problem, Result } from "../core/findings/problems.ts";
-import { notOpened, refusal } from "../core/findings/problems.ts";
+import { notOpened, type Problem, type Result, refusal } from "../core/findings/problems.ts";
 import type { Scene } from "../core/scene/scene.ts";
 import type { PageFile } from "../engine/targets.ts";
 import { announced, type LiveRegions, liveRegions } from "../explore/announcements.ts";

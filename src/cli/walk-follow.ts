@@ -3,8 +3,7 @@ import { countOf } from "../core/document/count-of.ts";
 import { type FollowedKind, followedKinds } from "../core/walk-script/followed-kinds.ts";
 import { findPages, isComponentFile } from "../engine/targets.ts";
 import { printable } from "../report/terminal/printable.ts";
-import type { AuditPlan } from "../settings/plan.ts";
-import { keyPlan } from "../settings/plan.ts";
+import { type AuditPlan, keyPlan } from "../settings/plan.ts";
 import { COULD_NOT, DONE, type Io, type Status } from "./io.ts";
 import type { RunContext } from "./run-context.ts";
 
@@ -68,6 +67,6 @@ async function writeRecord(
   if (status !== DONE) return status;
   run.remark(`${record}: ${countOf(lines, "line", "lines")} written`);
   if (broken === null) return DONE;
-  run.remark(`it ends where it went another way when it was walked again: ${broken}`);
+  run.remark(`${record}: ends where the page went another way when it was walked again: ${broken}`);
   return COULD_NOT;
 }

@@ -470,40 +470,45 @@ function settledColours(
 
 const listable: readonly Outcome[] = ["failed", "cantTell", "passed"];
 
-function settledOutcomes(options: AuditOptions, settlement: Settlement): Result<readonly Outcome[]> {
-  const listed = settlement.settle(
-    "output.outcomes",
-    "--outcomes",
-    options.outcomes,
-    settlement.config.output?.outcomes,
-    ["failed", "cantTell"],
-  );
-  const outcomes: Outcome[] = [];
-  for (const word of listed) {
-    const outcome = listable.find((one) => one === word);
-    if (outcome === undefined)
-      return refusal(
-        `there is no outcome "${word}" to list; ${nearestWord(word, listable) ?? listable.join(", ")} is one`,
-      );
-    outcomes.push(outcome);
+/** Words that are listed, each of which must be known; in the order of the list. */
+function knownWords<Word extends string>(
+  listed: readonly string[],
+  known: readonly Word[],
+  what: (unknown: string) => string,
+): Result<readonly Word[]> {
+  const words: Word[] = [];
+  for (const one of listed) {
+    const word = known.find((other) => other === one);
+    if (word === undefined)
+      return refusal(`${what(one)}; ${nearestWord(one, known) ?? known.join(", ")} is one`);
+    words.push(word);
   }
-  return { ok: true, value: outcomes };
+  return { ok: true, value: words };
+}
+
+function settledOutcomes(options: AuditOptions, settlement: Settlement): Result<readonly Outcome[]> {
+  const { output } = settlement.config;
+  const usual = ["failed", "cantTell"];
+  return knownWords(
+    settlement.settle("output.outcomes", "--outcomes", options.outcomes, output?.outcomes, usual),
+    listable,
+    (word) => `there is no outcome "${word}" to list`,
+  );
 }
 
 function settledEvents(options: AuditOptions, settlement: Settlement): Result<readonly FollowedKind[]> {
-  const listed = settlement.settle(
-    "output.events",
-    "--events",
-    options.events,
-    settlement.config.output?.events,
-    usualKinds,
+  const { output } = settlement.config;
+  return knownWords(
+    settlement.settle<readonly string[]>(
+      "output.events",
+      "--events",
+      options.events,
+      output?.events,
+      usualKinds,
+    ),
+    followedKinds,
+    (word) => `there is no event "${word}" to tell`,
   );
-  const unknown = listed.find((word) => !followedKinds.some((kind) => kind === word));
-  if (unknown !== undefined)
-    return refusal(
-      `there is no event "${unknown}" to tell; ${nearestWord(unknown, followedKinds) ?? followedKinds.join(", ")} is one`,
-    );
-  return { ok: true, value: followedKinds.filter((kind) => listed.includes(kind)) };
 }
 
 function settledConformance({ wcag, level }: AuditOptions, settlement: Settlement): CheckPlan["conformance"] {

@@ -6,6 +6,7 @@ import { bottomOf, rightOf } from "../../scene/cut-off.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Box } from "../../scene/seen.ts";
+import { Stripes } from "../../scene/stripes.ts";
 import { sureStops } from "../exposed.ts";
 
 /** Rounding of the browser, in CSS pixels. */
@@ -125,29 +126,7 @@ const isShort = (length: number, needed: number): boolean => length < needed - S
 export const isNativelySmall = ({ box, native }: SeenTarget, needed: number): boolean =>
   (native.width || !isShort(box.width, needed)) && (native.height || !isShort(box.height, needed));
 
-/** How high the stripes of a page are by which targets near one another are found. CSS pixels. */
-const STRIPE = 128;
-
-const stripeOf = (y: number): number => Math.floor(y / STRIPE);
-
-const byStripe = keptForScene((scene: Scene): ReadonlyMap<number, readonly SeenTarget[]> => {
-  const stripes = new Map<number, SeenTarget[]>();
-  for (const target of seenTargets(scene).values())
-    for (let stripe = stripeOf(target.box.top); stripe <= stripeOf(bottomOf(target.box)); stripe++) {
-      const known = stripes.get(stripe);
-      if (known === undefined) stripes.set(stripe, [target]);
-      else known.push(target);
-    }
-  return stripes;
-});
-
-/** The targets of which something lies at about a height. */
-function targetsNear(scene: Scene, y: number, reach: number): ReadonlySet<SeenTarget> {
-  const near = new Set<SeenTarget>();
-  for (let stripe = stripeOf(y - reach); stripe <= stripeOf(y + reach); stripe++)
-    for (const target of byStripe(scene).get(stripe) ?? []) near.add(target);
-  return near;
-}
+const targetsByHeight = keptForScene((scene: Scene) => new Stripes(seenTargets(scene).values()));
 
 /** The nearest target that a circle around the middle of a small one meets; null where it has that much room. WCAG 2.5.8, "Spacing". */
 export function tooNear(
@@ -157,7 +136,7 @@ export function tooNear(
 ): { readonly other: SeenTarget; readonly distance: number } | null {
   const [x, y] = middle(target.box);
   let nearest: { readonly other: SeenTarget; readonly distance: number } | null = null;
-  for (const other of targetsNear(scene, y, needed)) {
+  for (const other of targetsByHeight(scene).between(y - needed, y + needed)) {
     if (other === target || isSameTarget(scene, target.element, other.element)) continue;
     const [theirX, theirY] = middle(other.box);
     const asCircle = Math.hypot(x - theirX, y - theirY) - needed / 2;

@@ -2,10 +2,11 @@ import { isOrIsIn } from "../../document/around.ts";
 import type { ElementNode } from "../../document/node.ts";
 import { cantTell, failed, passed, type Verdict } from "../../findings/verdict.ts";
 import { ask } from "../../repair/repair.ts";
-import { type CutOff, cutOff, shared, shownLines } from "../../scene/cut-off.ts";
+import { bottomOf, type CutOff, cutOff, shared, shownLines } from "../../scene/cut-off.ts";
 import { keptForScene } from "../../scene/kept.ts";
 import type { Scene } from "../../scene/scene.ts";
 import type { Box, Layout } from "../../scene/seen.ts";
+import { Stripes } from "../../scene/stripes.ts";
 import { everyText } from "../contrast/judge-text.ts";
 
 /** How a page is laid out when a person has changed something, as it is told. */
@@ -121,38 +122,29 @@ function isHeld({ page: { index, styles } }: Scene, layout: Layout, element: Ele
   return false;
 }
 
-/** Lines by the stripes of the page that they touch, so that each is compared with those beside it alone. */
+/** The lines of a page that show and scroll with it. */
 interface LinesNear {
-  at(box: Box): readonly PlacedLine[];
-  /** The lines of an element that show, and that scroll with the page. */
+  /** Those at about the height of a box. */
+  at(box: Box): Iterable<PlacedLine>;
+  /** Those of an element. */
   of(element: ElementNode): readonly Box[];
 }
-
-const STRIPE = 64;
 
 const byLayout = new WeakMap<Layout, LinesNear>();
 
 function linesNear(scene: Scene, layout: Layout): LinesNear {
   const known = byLayout.get(layout);
   if (known !== undefined) return known;
-  const stripes = new Map<number, PlacedLine[]>();
-  const stripesOf = ({ top, height }: Box) =>
-    Array.from(
-      { length: Math.floor((top + height) / STRIPE) - Math.floor(top / STRIPE) + 1 },
-      (_, i) => Math.floor(top / STRIPE) + i,
-    );
   const own = new Map<ElementNode, readonly Box[]>();
-  for (const element of seenTexts(scene)) {
-    if (!layout.isDrawn(element) || isHeld(scene, layout, element)) continue;
-    const lines = shownLines(scene, layout, element);
-    own.set(element, lines);
-    for (const box of lines)
-      for (const stripe of stripesOf(box))
-        stripes.set(stripe, [...(stripes.get(stripe) ?? []), { element, box }]);
-  }
+  for (const element of seenTexts(scene))
+    if (layout.isDrawn(element) && !isHeld(scene, layout, element))
+      own.set(element, shownLines(scene, layout, element));
+  const placed = new Stripes(
+    [...own].flatMap(([element, lines]) => lines.map((box): PlacedLine => ({ element, box }))),
+  );
   const near: LinesNear = {
     of: (element) => own.get(element) ?? [],
-    at: (box) => [...new Set(stripesOf(box).flatMap((stripe) => stripes.get(stripe) ?? []))],
+    at: (box) => placed.between(box.top, bottomOf(box)),
   };
   byLayout.set(layout, near);
   return near;
