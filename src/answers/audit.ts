@@ -4,7 +4,8 @@ import { type CriterionRow, criterionRows } from "../core/checks/coverage.ts";
 import type { Given } from "../core/checks/given.ts";
 import { addFacts, type PageFacts } from "../core/checks/page-facts.ts";
 import type { CheckResult } from "../core/checks/run.ts";
-import { noComponents, type Problem } from "../core/findings/problems.ts";
+import { noComponents, notJudged, type Problem } from "../core/findings/problems.ts";
+import { thrownWords } from "../core/findings/thrown-words.ts";
 import { type Outcome as FindingOutcome, severities } from "../core/findings/verdict.ts";
 import { type Conformance, demandedCriteria } from "../core/standards/conformance.ts";
 import type { BrowserIdentity, SourceTargets, Unit, UnitDocument } from "../engine/unit.ts";
@@ -157,9 +158,20 @@ class Audit {
     const outcome = await gather<Part>(collection, async (collected, own) =>
       collected.kind === "sources"
         ? [await this.#sources(collected.targets, own)]
-        : [await this.#unit(collected.unit, collected.isOneOfSeveral, own)],
+        : await this.#unitAlone(collected.unit, collected.isOneOfSeveral, own),
     );
     return this.#finished(outcome.gathered, outcome.problems, outcome.incomplete);
+  }
+
+  /** A fault of ours at one page costs that page alone. */
+  async #unitAlone(unit: Unit, isOneOfSeveral: boolean, outcome: Outcome): Promise<readonly Part[]> {
+    try {
+      return [await this.#unit(unit, isOneOfSeveral, outcome)];
+    } catch (error) {
+      this.#asking.signal?.throwIfAborted();
+      outcome.note([notJudged(unit.subject.id, thrownWords(error))], false);
+      return [];
+    }
   }
 
   async #unit(unit: Unit, isOneOfSeveral: boolean, outcome: Outcome): Promise<Part> {

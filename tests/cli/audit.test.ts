@@ -233,6 +233,15 @@ describe("targets", () => {
     );
   });
 
+  test("custom properties hold what they like: functions of filters stand beside colours", async () => {
+    const styled = page(
+      "<style>:root { --haze: blur(0.375rem); --ink: #999; --torn: color(); }\np { color: var(--ink) }</style>\n<p>Free from Tuesday.</p>",
+    );
+    const { status, err, document } = await audited(folderWith({ "slips.html": styled }), "slips.html");
+    expect({ status, err }).toEqual({ status: 1, err: "" });
+    expect(document.findings.map(({ check }) => check)).toEqual(["contrast.text"]);
+  });
+
   test("a piece of a page is a fragment: page-level checks do not apply", async () => {
     const { document, status } = await audited(folderWith({ "a.html": "<p>Slip 4</p>" }));
     expect([document.subjects[0]?.kind, status]).toEqual(["fragment", 0]);

@@ -1,4 +1,4 @@
-import { parse } from "culori";
+import { type Color, parse } from "culori";
 
 const systemColours = new Set(
   "accentcolor accentcolortext activetext buttonborder buttonface buttontext canvas canvastext field fieldtext graytext highlight highlighttext linktext mark marktext selecteditem selecteditemtext visitedtext activeborder activecaption appworkspace background buttonhighlight buttonshadow captiontext inactiveborder inactivecaption inactivecaptiontext infobackground infotext menu menutext scrollbar threeddarkshadow threedface threedhighlight threedlightshadow threedshadow window windowframe windowtext -webkit-link -webkit-activelink -webkit-focus-ring-color -internal-light-dark".split(
@@ -10,6 +10,18 @@ const systemColours = new Set(
 const dependentFunction =
   /^(?:light-dark|color-mix|contrast-color|device-cmyk|color|rgba?|hsla?|hwb|lab|lch|oklab|oklch)\(/i;
 
+/** A colour by itself, in lower case; undefined where the text is none. CSS Color 4 §4. */
+export function parsedColour(lower: string): Color | undefined {
+  // The parser would also take hexadecimal digits without their `#`, which CSS does not (outside quirks).
+  if (/^[0-9a-f]+$/.test(lower)) return undefined;
+  try {
+    return parse(lower);
+  } catch {
+    // It trips over other functions, `blur(4px)`, and over colours that break off.
+    return undefined;
+  }
+}
+
 /** Whether a browser takes the text for a colour. CSS Color 4 and 5. */
 export function isColour(text: string): boolean {
   const lower = text.toLowerCase();
@@ -18,9 +30,8 @@ export function isColour(text: string): boolean {
     // Relative colours, math and mixes are read where they are used; only the plain forms can be told wrong here.
     return (
       /\b(?:from|calc|var|none|in)\b|^(?:light-dark|color-mix|contrast-color|device-cmyk)/.test(lower) ||
-      parse(lower) !== undefined
+      parsedColour(lower) !== undefined
     );
   }
-  // The parser would also take hexadecimal digits without their `#`, which CSS does not (outside quirks).
-  return !/^[0-9a-f]+$/.test(lower) && parse(lower) !== undefined;
+  return parsedColour(lower) !== undefined;
 }

@@ -1,4 +1,5 @@
-import { converter, interpolate, parse, type Rgb } from "culori";
+import { converter, interpolate, type Rgb } from "culori";
+import { parsedColour } from "./parse-colour.ts";
 import { relativeColour } from "./relative-colour.ts";
 import { type Rgba, rgba, transparent } from "./rgba.ts";
 import { systemColourValues } from "./system-colours.ts";
@@ -47,8 +48,7 @@ function colourOf(text: string, around: ColourSurroundings, depth: number): Rgba
     return relative === null ? null : fromCulori(relative);
   }
   if (/\bcalc\(|\bmin\(|\bmax\(|\bclamp\(/.test(lower)) return null;
-  // The parser would also take hexadecimal digits without their `#`.
-  const parsed = /^[0-9a-f]+$/.test(lower) ? undefined : parse(lower);
+  const parsed = parsedColour(lower);
   return parsed === undefined ? null : fromCulori(toRgb(parsed));
 }
 
