@@ -18,6 +18,7 @@ function buildId() {
 }
 
 await rm("dist", { recursive: true, force: true });
+const minified = { minifyWhitespace: true, minifySyntax: true, logLevel: "warning" };
 await build({
   entryPoints: {
     cli: "src/cli/start.ts",
@@ -38,7 +39,14 @@ await build({
   external: Object.keys(dependencies).filter((name) => !bundledIn.has(name)),
   define: { BUILD_ID: JSON.stringify(buildId()) },
   chunkNames: "parts/[name]-[hash]",
-  minifyWhitespace: true,
-  minifySyntax: true,
-  logLevel: "warning",
+  ...minified,
+});
+// What runs in pages of specimens, where nothing can be imported.
+await build({
+  entryPoints: { "specimen-stage": "src/render/mounted/in-browser.ts" },
+  outdir: "dist",
+  bundle: true,
+  format: "iife",
+  target: "es2022",
+  ...minified,
 });

@@ -1,4 +1,4 @@
-import { type Check, isOfKind, type PageCheck } from "../core/checks/check.ts";
+import type { Check, PageCheck } from "../core/checks/check.ts";
 import { type Given, givenIn } from "../core/checks/given.ts";
 import { walkHolds } from "../core/checks/keys/walk-holds.ts";
 import { addFacts, type PageFacts, pageFacts } from "../core/checks/page-facts.ts";
@@ -40,7 +40,6 @@ export class UnitAuditor {
   readonly #texts: SourceTexts;
   readonly #exceptions: ExceptionBook;
   readonly #checks: readonly Check[];
-  readonly #pageChecks: readonly PageCheck[];
 
   constructor(plan: AuditPlan, host: Host, texts: SourceTexts, exceptions: ExceptionBook) {
     this.#plan = plan;
@@ -48,7 +47,6 @@ export class UnitAuditor {
     this.#texts = texts;
     this.#exceptions = exceptions;
     this.#checks = checksFor(plan.checks, plan.conformance);
-    this.#pageChecks = this.#checks.filter(isOfKind("page"));
   }
 
   answersFor({ subject }: Unit): FindingAnswers {
@@ -58,7 +56,9 @@ export class UnitAuditor {
   /** What the documents of a unit show by themselves. */
   read(unit: Unit, documents: readonly UnitDocument[], answers: FindingAnswers): UnitAudit {
     const settings = this.#plan.settingsFor(unit.page.name);
-    const checks = this.#pageChecks.filter((check) => isMadeOf(unit, check) && !settings(check).off);
+    const checks = this.#madeOf(unit).filter(
+      (check): check is PageCheck => check.kind === "page" && !settings(check).off,
+    );
     const results = new Results();
     const findings: FindingAnswer[] = [];
     let accepted = 0;
@@ -137,7 +137,7 @@ export class UnitAuditor {
   withSeen(
     unit: Unit,
     read: UnitAudit,
-    { explored }: UnitExplored,
+    { explored, walked }: UnitExplored,
     document: UnitDocument,
     answers: FindingAnswers,
   ): UnitAudit {
@@ -146,15 +146,19 @@ export class UnitAuditor {
     const settings = this.#plan.settingsFor(unit.page.name);
     const seen = new SeenAnswers(this.#texts, document.scene).findings(explored, checks, settings, answers);
     const pressed = pressedResults(explored, checks, settings);
-    read.results.add(pressed);
+    const scripts = this.#scripts(walked, checks, settings, answers);
+    read.results.add([...pressed, ...scripts.results]);
     read.results.addTallies(talliesOf(pressed));
     return {
       ...read,
-      findings: mergedWithSeen(
-        read.findings,
-        seen.filter(({ outcome }) => this.#plan.outcomes.includes(outcome)),
-        explored.answered,
-      ),
+      findings: [
+        ...mergedWithSeen(
+          read.findings,
+          seen.filter(({ outcome }) => this.#plan.outcomes.includes(outcome)),
+          explored.answered,
+        ),
+        ...scripts.findings,
+      ],
       subject: subjectOf(unit.subject, read.subject.elements, read.results.all),
     };
   }
@@ -166,21 +170,34 @@ export class UnitAuditor {
     const settings = this.#plan.settingsFor(unit.page.name);
     const answers = this.answersFor(unit);
     const findings = new SeenAnswers(this.#texts, null).findings(explored, checks, settings, answers);
-    const isScripted = checks.some(({ id }) => id === walkHolds.id) && !settings(walkHolds).off;
-    const scripts = isScripted ? walked : [];
+    const scripts = this.#scripts(walked, checks, settings, answers);
     const results = new Results();
     results.add(explored.states?.checks ?? []);
     results.add(pressedResults(explored, checks, settings));
-    results.add(scriptResults(scripts));
+    results.add(scripts.results);
     results.addTallies(explored.states?.criteria ?? []);
-    const broken = scripts.flatMap((script) => brokenLine(script, settings, answers, this.#texts));
     return {
       subject: subjectOf(unit.subject, explored.states?.elements ?? 0, results.all),
-      findings: [...findings, ...broken],
+      findings: [...findings, ...scripts.findings],
       results,
       accepted: explored.states?.allowed ?? 0,
       facts: null,
       given: [],
+    };
+  }
+
+  /** What came of the walk scripts that lie beside a unit, where that is checked. */
+  #scripts(
+    walked: readonly WalkedScript[],
+    checks: readonly Check[],
+    settings: SettingsOfChecks,
+    answers: FindingAnswers,
+  ): { readonly results: readonly CheckResult[]; readonly findings: readonly FindingAnswer[] } {
+    if (settings(walkHolds).off || checks.every(({ id }) => id !== walkHolds.id))
+      return { results: [], findings: [] };
+    return {
+      results: scriptResults(walked),
+      findings: walked.flatMap((script) => brokenLine(script, settings, answers, this.#texts)),
     };
   }
 

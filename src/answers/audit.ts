@@ -199,7 +199,7 @@ class Audit {
       audit: audited,
       browser: unit.browser,
       sources: null,
-      isComposed: false,
+      isComposed: unit.subject.specimen !== null,
     };
   }
 

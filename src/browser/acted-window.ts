@@ -42,6 +42,15 @@ const toldEvents = [
   ...["focusout", "focusin", "cancel", "close", "toggle"],
 ];
 
+/** What is acted in, and how. */
+export interface ActingIn {
+  readonly address: string;
+  /** Whether what scripts send is sent. */
+  readonly letsSend: boolean;
+  /** An error of a script in words. */
+  readonly tellError?: (error: unknown) => string;
+}
+
 /**
  * A window in which somebody acts. Its time stands still between two acts, so that nothing changes while it is looked at, and
  * goes on as far as a person would wait; nothing that is done in it leaves it.
@@ -74,10 +83,12 @@ export class ActedWindow {
     this.#address = address;
   }
 
-  /** @param letsSend whether what scripts send is sent */
-  static async of(window: BrowserWindow, address: string, letsSend: boolean): Promise<ActedWindow> {
+  static async of(
+    window: BrowserWindow,
+    { address, letsSend, tellError = thrownWords }: ActingIn,
+  ): Promise<ActedWindow> {
     const acted = new ActedWindow(window, address, !letsSend);
-    window.page.on("pageerror", (error) => void acted.problems.push(thrownWords(error)));
+    window.page.on("pageerror", (error) => void acted.problems.push(tellError(error)));
     window.onDialog = (dialog) => {
       const isLeaving = dialog.type() === "beforeunload";
       if (!isLeaving && dialog.type() !== "alert") acted.held.push(`ask "${dialog.message()}" in a dialog`);

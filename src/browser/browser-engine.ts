@@ -1,6 +1,8 @@
 import { wordlessControls } from "../core/checks/contrast/control-seen.ts";
 import { textsToLookAt } from "../core/checks/contrast/judge-text.ts";
 import { targetsToTry } from "../core/checks/touch/seen-targets.ts";
+import { NO } from "../core/css/certainty.ts";
+import { elementsBelow } from "../core/document/around.ts";
 import {
   badStatus,
   browserNotStarted,
@@ -16,9 +18,18 @@ import {
   stylesheetsUnserved,
   takesTooLong,
 } from "../core/findings/problems.ts";
+import { thrownWords } from "../core/findings/thrown-words.ts";
 import type { Engine, Workplace } from "../engine/engine.ts";
 import { addressName, isComponentFile, type PageFile } from "../engine/targets.ts";
 import type { Collected, Unit, UnitDocuments } from "../engine/unit.ts";
+import type { Host } from "../host/host.ts";
+import {
+  deviceOf,
+  type FoundSpecimen,
+  findSpecimens,
+  isSpecimens,
+  placeOf,
+} from "../render/collect/specimens.ts";
 import type { ReadingPlan } from "../settings/plan.ts";
 import { bytesAtAddress, textAtAddress } from "./ask-address.ts";
 import { BrowserRun } from "./browser-run.ts";
@@ -28,6 +39,7 @@ import { tryPresses } from "./inside/presses.ts";
 import { scrollThrough, stillAnimations, waitForRest } from "./inside/rest.ts";
 import { installedBrowser } from "./installed.ts";
 import { localPage } from "./local-page.ts";
+import { type MountedSpecimen, SpecimenPages } from "./mounted-specimen.ts";
 import { otherLayouts } from "./other-layouts.ts";
 import { type ActedPage, pageDriver } from "./page-driver.ts";
 import { PageServer, withoutSecret } from "./page-server.ts";
@@ -35,7 +47,7 @@ import { lookAtControls, lookAtTexts } from "./painted-texts.ts";
 import { wholePicture } from "./pictures.ts";
 import { plainReason } from "./plain-reason.ts";
 import { NeverReady, shownWhenReady } from "./ready.ts";
-import { type Looking, numberOf, type SeenDocument, ServedPage } from "./seen-page.ts";
+import { calledIn, type Looking, numberOf, type SeenDocument, ServedPage } from "./seen-page.ts";
 import { sitemapPages } from "./sitemap.ts";
 import { startProgram } from "./started-program.ts";
 import { Storage } from "./storage.ts";
@@ -57,12 +69,19 @@ const QUIET = 500;
 const LEAST = 1500;
 const MOST = 6000;
 
-/** Addresses, and pages where the plan says so, as an installed browser shows them. */
+/** Addresses, and pages and specimens where the plan says so, as an installed browser shows them. */
 export const browserEngine: Engine = {
-  takes: ({ address, path: file }, { browser }) =>
-    address !== undefined || (browser.isForPages && (file === null || !isComponentFile(file))),
+  takes: (page, { browser }) =>
+    page.address !== undefined ||
+    (browser.isForPages && (page.path === null || isSpecimens(page) || !isComponentFile(page.path))),
   collect: collectSeen,
 };
+
+/** What is looked at: a page, or a specimen that a page is made for. */
+interface Job {
+  readonly page: PageFile;
+  readonly specimen: FoundSpecimen | null;
+}
 
 async function* collectSeen(
   targets: readonly PageFile[],
@@ -78,7 +97,13 @@ async function* collectSeen(
   const { start, trustsAll, language, crawl: crawlPlan } = plan.browser;
   const sitemaps = await listed(plan.browser.sitemaps, host.workingDirectory);
   for (const problem of sitemaps.problems) yield { kind: "problem", problem, isUnread: true };
-  const pages = [...targets, ...sitemaps.pages];
+  const pages = [...targets.filter((target) => !isSpecimens(target)), ...sitemaps.pages];
+  const jobs: Job[] = pages.map((page) => ({ page, specimen: null }));
+  for await (const one of findSpecimens(targets.filter(isSpecimens), plan, workplace, true)) {
+    if (one.kind === "problem") yield one;
+    else jobs.push({ page: one.specimen.page, specimen: one.specimen });
+  }
+  if (jobs.length === 0) return;
   const ready = start?.ready ?? pages.find(({ address }) => address !== undefined)?.address;
   if (start !== null && ready === undefined) {
     yield { kind: "problem", problem: nothingToWaitFor(start.command), isUnread: true };
@@ -94,30 +119,33 @@ async function* collectSeen(
   if (isRoot) workplace.onNote(`runs ${found.value.name} without its sandbox, as it must for the user root.`);
   const run = new BrowserRun(found.value, { isRoot, trustsAll, language });
   const server = new PageServer(host, plan.roots);
+  const specimens = new SpecimenPages(server, host);
   const storage = new Storage(plan.browser, host);
   const crawl = crawlPlan === null ? null : new Crawl(crawlPlan, pages, textAtAddress);
   const held = new HeldUnits();
   const turns = new Turns(plan.browser.windows);
-  const look = async (page: PageFile): Promise<readonly Collected[]> => {
+  const look = async ({ page, specimen }: Job): Promise<readonly Collected[]> => {
+    const called = specimen === null ? page.name : placeOf(specimen);
     try {
-      const looked = lookAt(page, {
-        plan,
-        workplace,
+      const mounted = specimen === null ? null : await specimens.page(specimen);
+      const looked = lookAt(page, mounted, {
+        plan: specimen === null ? plan : { ...plan, device: deviceOf(specimen.listed, plan) },
+        host,
         run,
         server,
         storage,
         turns,
         isOneOfSeveral: pages.length > 1 || crawl !== null,
       });
-      const late = [unread(takesTooLong(page.name, plan.timeLimit))];
+      const late = [unread(takesTooLong(called, plan.timeLimit))];
       return await within(looked, plan.timeLimit * 1000 + FOR_LOOKING, late);
     } catch (error) {
       const reason = error instanceof Error ? error.message : String(error);
       if (error instanceof NeverReady) return [unread(error.problem)];
-      if (error instanceof NotOpened) return [unread(notOpened(page.name, plainReason(reason)))];
+      if (error instanceof NotOpened) return [unread(notOpened(called, plainReason(reason)))];
       const isGone =
         /Target closed|Session closed|Connection closed|Protocol error|detached|disconnected/i.test(reason);
-      return [unread(isGone ? pageGone(page.name) : notJudged(page.name, reason))];
+      return [unread(isGone ? pageGone(called) : notJudged(called, reason))];
     }
   };
   try {
@@ -133,17 +161,17 @@ async function* collectSeen(
     if (read !== null) yield unread(read);
     const ahead: Promise<readonly Collected[]>[] = [];
     let next = 0;
-    for (let done = 0; done < pages.length && read === null; done++) {
+    for (let done = 0; done < jobs.length && read === null; done++) {
       signal?.throwIfAborted();
-      while (next < pages.length && ahead.length < plan.browser.windows)
-        ahead.push(look(pages[next++] as PageFile));
-      const page = pages[done] as PageFile;
-      onPage(page, done, pages.length);
+      while (next < jobs.length && ahead.length < plan.browser.windows) ahead.push(look(jobs[next++] as Job));
+      const { page } = jobs[done] as Job;
+      onPage(page, done, jobs.length);
       const collected = (await ahead.shift()) ?? [];
       for (const one of collected) {
         if (one.kind !== "unit" || crawl === null || page.address === undefined) continue;
         const [document] = (await one.unit.documents()).documents;
-        if (document !== undefined) pages.push(...(await crawl.from(page, document.scene)));
+        const more = document === undefined ? [] : await crawl.from(page, document.scene);
+        jobs.push(...more.map((found) => ({ page: found, specimen: null })));
       }
       for (const one of collected) yield one.kind === "unit" ? held.hold(one) : one;
     }
@@ -197,7 +225,7 @@ async function listed(
 /** Where and how pages are looked at. */
 interface At {
   readonly plan: ReadingPlan;
-  readonly workplace: Workplace;
+  readonly host: Host;
   readonly run: BrowserRun;
   readonly server: PageServer;
   readonly storage: Storage;
@@ -208,13 +236,15 @@ interface At {
 /** Opens one page, looks at it, and closes it again. */
 async function lookAt(
   page: PageFile,
-  { plan, workplace: { host }, run, server, storage, turns, isOneOfSeveral }: At,
+  mounted: MountedSpecimen | null,
+  { plan, host, run, server, storage, turns, isOneOfSeveral }: At,
 ): Promise<readonly Collected[]> {
-  const local = page.address === undefined ? await localPage(page, plan, host, server) : null;
+  const isLocal = page.address === undefined && mounted === null;
+  const local = isLocal ? await localPage(page, plan, host, server) : null;
   if (local !== null && !local.ok)
     return [{ kind: "problem", problem: local.problem, isUnread: local.isUnread }];
   const limit = plan.timeLimit * 1000;
-  const address = local?.address ?? page.address ?? "";
+  const address = mounted?.address ?? local?.address ?? page.address ?? "";
   const { origin } = new URL(address);
   const browser = await run.identity();
   const newWindow = async () => {
@@ -239,10 +269,11 @@ async function lookAt(
       if (text.trim() === "") return [unread(emptyFile(page.name))];
       try {
         const { unit, problems } = await unitOf(
-          { page, plan, host, server, window, browser },
+          { page, plan, host, server, window, browser, mounted },
           local?.text ?? text,
           { newWindow, inTurn: (work) => turns.take(work) },
         );
+        if (unit === null) return problems.map(unread);
         return [
           ...problems.map((problem) => ({ kind: "problem", problem, isUnread: false }) as const),
           { kind: "unit", unit, isOneOfSeveral },
@@ -269,8 +300,9 @@ async function unitOf(
   looking: Looking,
   text: string,
   acting: Pick<ActedPage, "newWindow" | "inTurn">,
-): Promise<{ readonly unit: Unit; readonly problems: readonly Problem[] }> {
-  const { page, plan, window } = looking;
+): Promise<{ readonly unit: Unit | null; readonly problems: readonly Problem[] }> {
+  const { page, plan, window, mounted } = looking;
+  const called = calledIn(looking);
   const { visits } = window;
   const { id: main } = await window.frames();
   const hasScripts = /<script\b|\son[a-z]+\s*=/i.test(text);
@@ -285,6 +317,9 @@ async function unitOf(
   const served = await ServedPage.of(looking, text);
   const seen = await shownWhenReady(served, looking);
   const [document] = seen.documents;
+  const failure = seen.showing?.failure ?? null;
+  if (failure !== null && document !== undefined && !showsAnything(document))
+    return { unit: null, problems: [failure] };
   const { contrast } = plan.browser;
   if (window.visits !== visits) throw new WentElsewhere();
   if (document !== undefined) await tryTargets(window, document);
@@ -306,11 +341,11 @@ async function unitOf(
   const address = window.page.url();
   const unit: Unit = {
     subject: {
-      id: page.name,
+      id: mounted?.id ?? page.name,
       target: page.target,
-      kind: "page",
+      kind: mounted === null ? "page" : "component",
       engine: "browser",
-      specimen: null,
+      specimen: mounted?.found.listed.name ?? null,
       state: "as loaded",
     },
     page,
@@ -320,7 +355,13 @@ async function unitOf(
     texts: seen.texts,
     documents: async () => documents,
     driver: pageDriver({
-      name: page.name,
+      name: called,
+      off: mounted?.found.listed.off ?? [],
+      beside: async () => {
+        const { scripts, problems } = (await mounted?.found.beside()) ?? { scripts: [], problems: [] };
+        return { scripts: scripts.filter(({ opens }) => opens === mounted?.found.listed.name), problems };
+      },
+      tellError: (error) => mounted?.tellError(error) ?? thrownWords(error),
       address,
       presses: plan.browser.presses,
       isOwn: page.address === undefined || isOfThisMachine(address),
@@ -332,11 +373,26 @@ async function unitOf(
     }),
   };
   const problems = [
-    ...(rests ? [] : [neverRests(page.name)]),
-    ...toldUnserved(page.name, window.unserved, stylesheetsUnserved),
-    ...toldUnserved(page.name, window.missing, partsUnserved),
+    ...(seen.showing?.problems ?? []),
+    ...(rests ? [] : [neverRests(called)]),
+    ...toldUnserved(called, window.unserved, stylesheetsUnserved),
+    ...toldUnserved(called, window.missing, partsUnserved),
   ];
   return { unit, problems };
+}
+
+/** Whether a specimen shows anything in the element that it is mounted in, or beside it. */
+function showsAnything({ unit: { scene } }: SeenDocument): boolean {
+  const { page, presence } = scene;
+  const body = page.index.elements.find(({ tag }) => tag === "body");
+  const container = body?.children.find((node) => node.kind === "element");
+  return [...(body === undefined ? [] : elementsBelow(page.index, body))].some(
+    (element) =>
+      element !== body &&
+      element !== container &&
+      !/^(?:script|style|link)$/.test(element.tag) &&
+      presence.of(element).rendered !== NO,
+  );
 }
 
 /** One problem for all that was not served of a kind. */

@@ -78,7 +78,10 @@ export async function follow(
     await window.session.send("Emulation.clearDeviceMetricsOverride");
     window.onDialog = async () => {};
     await window.goTo(address, plan.timeLimit * 1000);
-    const served = await ServedPage.of({ page, plan, host, server, window, browser }, window.opened().text);
+    const served = await ServedPage.of(
+      { page, plan, host, server, window, browser, mounted: null },
+      window.opened().text,
+    );
     onOpen();
     await new FollowedWindow(window, served, onMoment).untilClosed(signal);
     return { ok: true, value: null };

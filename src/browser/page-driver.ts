@@ -9,8 +9,15 @@ import {
 } from "../core/findings/problems.ts";
 import type { DriverSource } from "../engine/driver.ts";
 import type { Explored } from "../engine/explored.ts";
-import type { UnitDocuments, UnitDriver, UnitExplored } from "../engine/unit.ts";
+import type {
+  ExploreRequest,
+  UnitDocuments,
+  UnitDriver,
+  UnitExplored,
+  WalkedScript,
+} from "../engine/unit.ts";
 import { explore } from "../explore/explore.ts";
+import type { SpecimenScript } from "../render/collect/specimen-scripts.ts";
 import { ActedWindow } from "./acted-window.ts";
 import { BrowserDriver } from "./browser-driver.ts";
 import type { BrowserWindow } from "./browser-window.ts";
@@ -26,6 +33,12 @@ const TO_END = 20_000;
 /** A page that is opened once more to be acted on. */
 export interface ActedPage {
   readonly name: string;
+  /** Ids of checks that are not made of it. */
+  readonly off: readonly string[];
+  /** The walk scripts that lie beside it, and what is wrong with some. */
+  beside(): Promise<{ readonly scripts: readonly SpecimenScript[]; readonly problems: readonly Problem[] }>;
+  /** An error of its scripts in words. */
+  tellError(error: unknown): string;
   /** Where it is in the end. */
   readonly address: string;
   /** On which pages keys are pressed that nobody asked for by name. */
@@ -45,38 +58,67 @@ export interface ActedPage {
 
 /** Presses the keys of a page in a browser, or walks it by a script. */
 export const pageDriver = (page: ActedPage): UnitDriver => ({
-  off: [],
+  off: page.off,
   shown: async () => page.documents,
-  async explore({ script, plan, log }) {
-    if (script === null && page.presses === "none") return outcome(null, [], true);
-    if (script === null && page.presses === "own" && !page.isOwn)
-      return outcome(null, [nothingPressed(page.name)], true);
-    return page.inTurn(async () => {
-      // A script does what its writer wills.
-      const windows = new Windows({ ...page, letsSend: page.letsSend || script !== null });
-      const limit = page.timeLimit * 1000;
-      try {
-        const exploring = explore(windows, { script, patience: limit, plan, log });
-        const explored = await within(exploring, limit + TO_END, null);
-        if (explored === null) return outcome(null, [takesTooLong(page.name, page.timeLimit)], false);
-        return outcome(
-          explored,
-          [
-            ...explored.problems.map((message) => scriptFailed(page.name, message)),
-            ...explored.held.slice(0, MOST_HELD).map((sentence) => wasHeld(page.name, sentence)),
-            ...(explored.isCutShort ? [renderCutShort(page.name)] : []),
-          ],
-          !explored.isCutShort,
-        );
-      } catch (error) {
-        const reason = error instanceof Error ? error.message : String(error);
-        return outcome(null, [notActedOn(page.name, reason)], false);
-      } finally {
-        await windows.close();
-      }
-    });
+  async explore(request) {
+    const isByKeys = request.script === null;
+    const { scripts, problems } =
+      isByKeys && !request.log ? await page.beside() : { scripts: [], problems: [] };
+    const pressed = await mayPress(page, request, () => actedOn(page, request));
+    const walked: WalkedScript[] = [];
+    const more: Problem[] = [...problems];
+    for (const { steps, file, text } of scripts) {
+      const run = await actedOn(page, { script: steps, plan: null, log: false });
+      if (run.explored === null) more.push(...run.problems);
+      else walked.push({ file, text, lines: run.explored.script ?? [] });
+    }
+    return {
+      ...pressed,
+      walked,
+      // Places in files that were not looked at before may show by keys alone.
+      texts: page.served.texts,
+      problems: [...more, ...pressed.problems],
+      isComplete: pressed.isComplete && more.length === 0,
+    };
   },
 });
+
+/** Keys that nobody asked for by name are pressed where a plan lets them be. */
+async function mayPress(
+  { name, presses, isOwn }: ActedPage,
+  { script }: ExploreRequest,
+  act: () => Promise<UnitExplored>,
+): Promise<UnitExplored> {
+  if (script === null && presses === "none") return outcome(null, [], true);
+  if (script === null && presses === "own" && !isOwn) return outcome(null, [nothingPressed(name)], true);
+  return act();
+}
+
+const actedOn = (page: ActedPage, { script, plan, log }: ExploreRequest): Promise<UnitExplored> =>
+  page.inTurn(async () => {
+    // A script does what its writer wills.
+    const windows = new Windows({ ...page, letsSend: page.letsSend || script !== null });
+    const limit = page.timeLimit * 1000;
+    try {
+      const exploring = explore(windows, { script, patience: limit, plan, log });
+      const explored = await within(exploring, limit + TO_END, null);
+      if (explored === null) return outcome(null, [takesTooLong(page.name, page.timeLimit)], false);
+      return outcome(
+        explored,
+        [
+          ...explored.problems.map((message) => scriptFailed(page.name, message)),
+          ...explored.held.slice(0, MOST_HELD).map((sentence) => wasHeld(page.name, sentence)),
+          ...(explored.isCutShort ? [renderCutShort(page.name)] : []),
+        ],
+        !explored.isCutShort,
+      );
+    } catch (error) {
+      const reason = error instanceof Error ? error.message : String(error);
+      return outcome(null, [notActedOn(page.name, reason)], false);
+    } finally {
+      await windows.close();
+    }
+  });
 
 const outcome = (
   explored: Explored | null,
@@ -95,10 +137,10 @@ class Windows implements DriverSource {
   }
 
   async open(): Promise<BrowserDriver> {
-    const { address, letsSend, served, newWindow } = this.#page;
+    const { address, letsSend, served, newWindow, tellError } = this.#page;
     let acted = this.#free.pop();
     if (acted === undefined) {
-      acted = await ActedWindow.of(await newWindow(), address, letsSend);
+      acted = await ActedWindow.of(await newWindow(), { address, letsSend, tellError });
       this.#all.push(acted);
     }
     const taken = acted;

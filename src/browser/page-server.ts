@@ -44,7 +44,12 @@ export class PageServer {
       .join("/")}`;
   }
 
-  /** Has a file that is not on the disk served as if it were: standard input. */
+  /** Serves what a page asks for from the root of its site from a folder, too. */
+  takeRoot(folder: string): void {
+    if (!this.#trees.includes(folder)) this.#trees.push(folder);
+  }
+
+  /** Has a file that is not on the disk served as if it were: standard input, what is made for a page. */
   put(file: string, bytes: Uint8Array): void {
     this.#texts.set(file, bytes);
   }

@@ -5,7 +5,7 @@ import type { Scene } from "../core/scene/scene.ts";
 import { heardPartsOf } from "../core/semantics/heard-line.ts";
 import { isHeardAs } from "../core/walk-script/match.ts";
 import type { ReadySign } from "../settings/plan.ts";
-import type { Looking, SeenPage, ServedPage } from "./seen-page.ts";
+import { calledIn, type Looking, type SeenPage, type ServedPage } from "./seen-page.ts";
 
 /** How often a page is looked at that is not ready yet. Milliseconds. */
 const BETWEEN_LOOKS = 300;
@@ -20,17 +20,16 @@ export class NeverReady extends Error {
 }
 
 /** What a page shows once it is ready: where it must show something first it is looked at again and again. */
-export async function shownWhenReady(
-  served: ServedPage,
-  { page, plan: { browser, timeLimit }, window }: Looking,
-): Promise<SeenPage> {
+export async function shownWhenReady(served: ServedPage, looking: Looking): Promise<SeenPage> {
+  const { browser, timeLimit } = looking.plan;
   const { readyWhen } = browser;
   const end = performance.now() + timeLimit * 1000;
   for (;;) {
-    const seen = await served.shown(window);
+    const seen = await served.shown(looking.window);
     const scene = seen.documents[0]?.unit.scene;
     if (readyWhen === null || (scene !== undefined && isReady(scene, readyWhen))) return seen;
-    if (performance.now() > end) throw new NeverReady(neverReady(page.name, readyWhen.written, timeLimit));
+    if (performance.now() > end)
+      throw new NeverReady(neverReady(calledIn(looking), readyWhen.written, timeLimit));
     await new Promise((done) => setTimeout(done, BETWEEN_LOOKS));
   }
 }

@@ -25,6 +25,7 @@ import { frameworkMarks, giveHandlers, noMarks } from "./heard-on.ts";
 import type { CollectedLayout } from "./inside/collect.ts";
 import { type FrameworkMarks, readMarks } from "./inside/frameworks.ts";
 import { below } from "./live-nodes.ts";
+import type { MountedSpecimen, Showing } from "./mounted-specimen.ts";
 import type { PageServer } from "./page-server.ts";
 import { ServedSheets } from "./served-sheets.ts";
 import { shownFiles } from "./shown-files.ts";
@@ -37,7 +38,13 @@ export interface Looking {
   readonly server: PageServer;
   readonly window: BrowserWindow;
   readonly browser: BrowserIdentity;
+  /** The specimen that the page was made for; null for pages of people's own. */
+  readonly mounted: MountedSpecimen | null;
 }
+
+/** What a target is called where problems are told of it. */
+export const calledIn = ({ page, mounted }: Pick<Looking, "page" | "mounted">): string =>
+  mounted?.place ?? page.name;
 
 /** A document of a page as the browser has it. */
 export interface SeenDocument {
@@ -58,6 +65,8 @@ export interface SeenDocument {
 
 export interface SeenPage {
   readonly documents: readonly SeenDocument[];
+  /** What a specimen says of itself; null for a page that is none. */
+  readonly showing: Showing | null;
   /** The texts that it was served as, by the names they are shown with. */
   readonly texts: ReadonlyMap<string, string>;
   /** Says how it is laid out under other conditions; nothing is known of that before. */
@@ -111,7 +120,7 @@ export class ServedPage {
   async elsewhere(window: BrowserWindow): Promise<ServedPage> {
     const address = window.page.url();
     const page = { ...this.#looking.page, path: null, address, name: addressName(address) ?? address };
-    return ServedPage.of({ ...this.#looking, page, window }, window.opened().text);
+    return ServedPage.of({ ...this.#looking, page, window, mounted: null }, window.opened().text);
   }
 
   /** What a page must show before it is looked at; null where rest is enough. */
@@ -129,7 +138,7 @@ export class ServedPage {
    * @param window where it is open
    */
   async shown(window: BrowserWindow): Promise<SeenPage> {
-    const { page, host } = this.#looking;
+    const { page, host, mounted } = this.#looking;
     // What lies here is written in the page that is served; what a server puts together may be marked.
     const answered = frameworkMarks.safeParse(await window.askAmongScripts(readMarks));
     const marks: FrameworkMarks = answered.success ? (answered.data as FrameworkMarks) : noMarks;
@@ -140,6 +149,7 @@ export class ServedPage {
       textAtAddress,
     );
     for (const [name, text] of marked.texts) this.texts.set(name, text);
+    const showing = (await mounted?.shown(window)) ?? null;
     const collected = await collectFrames(window);
     let layouts: OtherLayouts = {};
     const { document } = collected;
@@ -150,10 +160,13 @@ export class ServedPage {
       marked: marked.places,
       layout: (name) => layouts[name],
       writtenSheets,
+      showing,
       documents,
     });
+    for (const [name, text] of mounted?.program.sourceTexts() ?? []) this.texts.set(name, text);
     return {
       documents,
+      showing,
       texts: this.texts,
       laidOut(others) {
         layouts = others;
@@ -166,26 +179,31 @@ export class ServedPage {
     around: { readonly document: SeenDocument; readonly element: ElementNode } | null,
     known: KnownOfPage,
   ): SeenDocument {
-    const { page, plan } = this.#looking;
-    const { marks, marked, writtenSheets, documents } = known;
+    const { page, plan, mounted } = this.#looking;
+    const { marks, marked, writtenSheets, showing, documents } = known;
     const files = this.#files;
     const options = sceneOptions(plan);
     const { address } = frame.document;
     const isLocal = around === null && page.address === undefined;
     const file = isLocal ? page.name : (files.get(address)?.file ?? addressName(address) ?? address);
     const text = around === null ? this.#served : (files.get(address)?.text ?? "");
-    this.texts.set(file, text);
-    const written = this.#written.get(file) ?? readHtml(text, file, plan.components).document;
+    // A page that was made for a specimen is nobody's source.
+    const isMade = mounted !== null && around === null;
+    if (!isMade) this.texts.set(file, text);
+    const written = this.#written.get(file) ?? readHtml(isMade ? "" : text, file, plan.components).document;
     this.#written.set(file, written);
     const live: LiveElement = frame.document;
     giveHandlers(live, frame.listeners, around === null ? marks : noMarks);
     const sheets = this.#sheets;
     const modal = modalOf(live);
-    const places = withMarks(alignedPlaces(written, live), around === null ? marked : new Map());
+    const places =
+      isMade && showing !== null
+        ? showing.places
+        : withMarks(alignedPlaces(written, live), around === null ? marked : new Map());
     const snapshot = snapshotOf(live, {
       file,
       html: text,
-      kind: around === null ? written.kind : "fragment",
+      kind: isMade ? "component" : around === null ? written.kind : "fragment",
       quirks: frame.document.quirks,
       // Stylesheets that a configuration names are for source that does not bring them: a browser shows what there is.
       sheets: [],
@@ -194,7 +212,7 @@ export class ServedPage {
       isBehind: (element) => modal !== null && !modal.around.has(element) && element.localName !== "head",
       isOpenPopover: (element) => element.isOpenPopover === true,
       parsed: this.#parsed,
-      writtenSheet: (css) => writtenSheets.get(css) ?? null,
+      writtenSheet: (css) => writtenSheets.get(css) ?? mounted?.program.writtenSheet(css) ?? null,
       linkedSheet: sheets.linked,
     });
     const applied = snapshot.sheets.map((sheet) => withServedImports(sheet, sheets, address));
@@ -240,9 +258,14 @@ export class ServedPage {
     const scenes = new Map<ElementNode, Scene>();
     const own: SeenDocument = {
       unit: {
-        ...unitDocument(snapshot.document, applied, { ...options, frames: scenes, seen }),
+        ...unitDocument(snapshot.document, applied, {
+          ...options,
+          ...(mounted === null ? {} : { stylesKnown: mounted.program.stylesKnown }),
+          frames: scenes,
+          seen,
+        }),
         frame: around === null ? null : { around: around.document.unit, element: around.element },
-        ...(page.address === undefined ? {} : { isServed: true as const }),
+        ...(page.address === undefined && mounted === null ? {} : { isServed: true as const }),
       },
       snapshot,
       places,
@@ -265,6 +288,7 @@ interface KnownOfPage {
   readonly marked: ReadonlyMap<number, Span>;
   readonly layout: (name: keyof OtherLayouts) => CollectedLayout | undefined;
   readonly writtenSheets: ReadonlyMap<string, Sheet>;
+  readonly showing: Showing | null;
   /** Filled with the documents, those around first. */
   readonly documents: SeenDocument[];
 }

@@ -40,9 +40,9 @@ export async function walkBefore(
     new URL(page.address).origin,
   );
   try {
-    const acted = await ActedWindow.of(window, page.address, true);
+    const acted = await ActedWindow.of(window, { address: page.address, letsSend: true });
     await acted.open();
-    const looking = { page, plan, host, server, window, browser: await run.identity() };
+    const looking = { page, plan, host, server, window, browser: await run.identity(), mounted: null };
     const served = await ServedPage.of(looking, window.opened().text);
     const driver = await BrowserDriver.open(acted, served, async () => {});
     const { lines } = await runScript({ open: async () => driver }, script.value.steps);

@@ -3,6 +3,7 @@ import type { AppliedSheet, Sheet } from "../core/css/sheet.ts";
 import type { Attribute, Document, ElementNode, Namespace, Node, ShadowRoot } from "../core/document/node.ts";
 import type { LiveElement } from "./live-element.ts";
 import type { Places } from "./places.ts";
+import { STAMP } from "./stamp.ts";
 
 /** The page as it stands at one moment, in the terms of the core. */
 export interface Snapshot {
@@ -36,9 +37,6 @@ export interface SnapshotSource {
   /** The stylesheet that a link brings; null where it brings none. */
   readonly linkedSheet?: (link: LiveElement, scope: Document | ShadowRoot) => AppliedSheet | null;
 }
-
-/** What the tags of a component are stamped with when it is compiled: where each was written. */
-export const STAMP = "data-keel-at";
 
 /** Stands for the file of a stylesheet that a script wrote. */
 const SCRIPTED = "a style that a script made";

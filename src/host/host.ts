@@ -62,6 +62,8 @@ export interface Host {
   standardInput(): Promise<Uint8Array>;
   /** The text of a file of a package that this program depends on: `package/file`. */
   packageText(name: string): Promise<string>;
+  /** The text of one of our own programs, which is run in a page. */
+  programText(name: "specimen-stage"): Promise<string>;
   /** Whether some files are under version control, and they and all else in the working directory are committed. */
   commitState(files: readonly string[]): Promise<"committed" | "uncommitted" | "no repository">;
   hash(text: string): string;

@@ -309,6 +309,7 @@ export function nodeHost(
     cacheFolder: cacheFolder(env),
     standardInput: wholeInput(input),
     packageText: (name) => readFile(fileURLToPath(import.meta.resolve(name)), "utf8"),
+    programText: (name) => readFile(programFile(name), "utf8"),
     commitState: (files) => commitState(workingDirectory, files),
     runApart: (task) => workers.run(task),
     threads: { cores: os.availableParallelism(), start: startThread },

@@ -2,7 +2,7 @@ import { byPeople } from "../engine/events-by-people.ts";
 import type { LiveElement } from "../engine/live-element.ts";
 import { microtaskCheckpoint } from "./browser-task.ts";
 import type { AnyWindow } from "./clock.ts";
-import { delegatedEvents, isHandingOut, isOfFramework } from "./mount/origins.ts";
+import { delegatedEvents, isHandingOut, isOfFramework } from "./mounted/origins.ts";
 
 /** Handlers that scripts give an element as a property. */
 const handled = [

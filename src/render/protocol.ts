@@ -42,6 +42,8 @@ export interface BundleRequest {
   readonly workingDirectory: string;
   /** Files of specimens. Absolute. */
   readonly files: readonly string[];
+  /** Whether pictures and letters that they import are to be seen. */
+  readonly isForBrowser: boolean;
 }
 
 /** A place in source that something is said of. */
@@ -63,11 +65,15 @@ export interface BundledStyle {
   readonly suffix: string;
   /** The attribute or class that its rules are narrowed to; null where they hold everywhere. */
   readonly scope: { readonly kind: "attribute" | "class"; readonly name: string } | null;
+  /** What a browser is given for it; null for the text itself. */
+  readonly compiled: string | null;
 }
 
 /** All specimens of a package as one program; plain data. */
 export interface Bundle {
   readonly id: string;
+  /** The folder of the package. Absolute. */
+  readonly root: string;
   readonly workingDirectory: string;
   /** UTF-8. */
   readonly code: Uint8Array;

@@ -45,6 +45,7 @@ export function memoryHost(files: Readonly<Record<string, string>>): Host {
     cacheFolder: null,
     standardInput: async () => new Uint8Array(),
     packageText: (name) => readFile(fileURLToPath(import.meta.resolve(name)), "utf8"),
+    programText: async () => "",
     commitState: async () => "no repository",
     threads: null,
     runApart: async () => ({ ok: false, reason: "nothing runs here" }),

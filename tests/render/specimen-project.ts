@@ -51,6 +51,7 @@ export const bundled = (folder: string, files: readonly string[]): Promise<Bundl
     root: folder,
     workingDirectory: folder,
     files: files.map((file) => path.join(folder, file)),
+    isForBrowser: false,
   });
 
 /** What comes of every specimen of a file, by its name; of those that are only shown, what they show. */

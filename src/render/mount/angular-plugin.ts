@@ -1,11 +1,11 @@
 import { readFile } from "node:fs/promises";
 import type { PluginBuild } from "esbuild";
+import { shownPath } from "../mounted/shown-path.ts";
 import type { BundleRequest } from "../protocol.ts";
 import { type AngularBuild, declaringModules } from "./angular-build.ts";
 import { beforeAngular } from "./angular-code.ts";
 import { linkerFor } from "./angular-linker.ts";
 import { compileAngular, isOfAngular } from "./angular-source.ts";
-import { shownPath } from "./shown-path.ts";
 import type { Gathered } from "./source-file.ts";
 
 /** Where packages of Angular keep their modules. Angular Package Format. */

@@ -5,15 +5,15 @@ import { type OnLoadResult, type TransformFailure, transform } from "esbuild";
 import { lineMap } from "../../core/document/line-map.ts";
 import { thrownWords } from "../../core/findings/thrown-words.ts";
 import { everyNode, parseScript } from "../../readers/script/parse-script.ts";
+import { shownPath } from "../mounted/shown-path.ts";
+import { STAGE } from "../mounted/stage.ts";
+import { styleMark } from "../mounted/style-mark.ts";
 import { constructorParameters, signalDecorators } from "./angular-members.ts";
 import { stampedTemplate, type TemplateParser } from "./angular-template.ts";
 import { projectTool } from "./project-tools.ts";
 import { type Replacement, replaced } from "./replaced.ts";
-import { shownPath } from "./shown-path.ts";
 import type { Gathered, SourceFile } from "./source-file.ts";
-import { styleMark } from "./style-mark.ts";
 import { compileStyle } from "./style-source.ts";
-import { STAGE } from "./window-code.ts";
 
 /** What a source of Angular is compiled for. */
 export interface AngularProject {
@@ -240,7 +240,8 @@ class AngularScript {
     const { text, isAsWritten } = compiled ?? { text: "", isAsWritten: true };
     const key = `${source.name}:${start}`;
     const file = isAsWritten ? source.name : `${source.name} as compiled`;
-    this.#gathered.styles.set(key, { file, text, start: isAsWritten ? start : 0, suffix: "", scope: null });
+    const own = { file, text, start: isAsWritten ? start : 0 };
+    this.#gathered.styles.set(key, { ...own, suffix: "", scope: null, compiled: null });
     return JSON.stringify(`${text}${styleMark(key)}`);
   }
 

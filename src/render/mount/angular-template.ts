@@ -1,4 +1,4 @@
-import { STAMP } from "../../engine/live-snapshot.ts";
+import { STAMP } from "../../engine/stamp.ts";
 import type { SourceFile } from "./source-file.ts";
 
 /** What is used of a compiler of Angular, in whatever version the project has it. */

@@ -2,11 +2,11 @@ import { createHash } from "node:crypto";
 import { existsSync } from "node:fs";
 import path from "node:path";
 import { type BuildFailure, build, type Message } from "esbuild";
+import { shownPath } from "../mounted/shown-path.ts";
 import type { Bundle, BundledStyle, BundleRequest, BundleResult, SourceRemark } from "../protocol.ts";
 import { angularBuild, asksForAngular } from "./angular-build.ts";
 import { JsxConfig } from "./jsx-config.ts";
 import { resolves } from "./project-tools.ts";
-import { shownPath } from "./shown-path.ts";
 import type { Gathered } from "./source-file.ts";
 import { sourceFolders } from "./source-folders.ts";
 import { specimenPlugin } from "./specimen-plugin.ts";
@@ -14,7 +14,7 @@ import { viteConfig, viteStyle } from "./vite-bundle.ts";
 import { askedOfVite } from "./vite-process.ts";
 import { entryCode, mountedWith } from "./window-code.ts";
 
-/** Pictures, sounds and letters: nothing is shown of them, so that their names are enough. */
+/** Pictures, sounds and letters: a simulated window shows nothing of them, so that their names are enough there. */
 const assets = [
   ...["png", "jpg", "jpeg", "gif", "webp", "avif", "svg", "ico", "woff", "woff2", "ttf", "otf", "eot"],
   ...["mp3", "mp4", "webm", "ogg", "wav", "pdf", "wasm"],
@@ -67,6 +67,7 @@ async function bundled(request: BundleRequest, files: readonly string[]): Promis
   const vite = viteConfig(root);
   if (vite !== null) return bundledByVite(request, files, frameworks, vite);
   const angular = frameworks.includes("angular") ? angularBuild(root) : null;
+  const assetLoader = request.isForBrowser ? ("dataurl" as const) : ("file" as const);
   const tsconfig = path.join(root, "tsconfig.json");
   const config = new JsxConfig(existsSync(tsconfig) ? tsconfig : null);
   try {
@@ -102,7 +103,7 @@ async function bundled(request: BundleRequest, files: readonly string[]): Promis
         __VUE_PROD_DEVTOOLS__: "false",
         __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: "false",
       },
-      loader: { ".js": "jsx", ...Object.fromEntries(assets.map((ending) => [ending, "file" as const])) },
+      loader: { ".js": "jsx", ...Object.fromEntries(assets.map((ending) => [ending, assetLoader])) },
       plugins: [specimenPlugin(request, gathered, angular)],
     });
     const bytes = (ending: string) =>
@@ -111,6 +112,7 @@ async function bundled(request: BundleRequest, files: readonly string[]): Promis
     return {
       bundle: {
         id: `${root} ${files.length} ${result.outputFiles.map(({ hash }) => hash).join(" ")}`,
+        root,
         workingDirectory,
         code: bytes("specimens.js"),
         map,
@@ -144,6 +146,7 @@ async function bundledByVite(
   return {
     bundle: {
       id: `${root} ${files.length} ${createHash("sha256").update(code).digest("hex")}`,
+      root,
       workingDirectory,
       code,
       map,

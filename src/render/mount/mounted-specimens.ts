@@ -2,10 +2,11 @@ import { desktop } from "../../core/css/device.ts";
 import { type Exploration, type Explored, nothingTried } from "../../engine/explored.ts";
 import type { Specimen } from "../../specimen.ts";
 import { LivePage, type PageSource } from "../live-page.ts";
+import { Program } from "../mounted/program.ts";
+import { STAGE, type Stage } from "../mounted/stage.ts";
+import { toldError, unsetText } from "../mounted/told-error.ts";
 import type { Bundle, ListedSpecimen, MountedResult, SpecimenList, SpecimenRequest } from "../protocol.ts";
-import { Program } from "./program.ts";
-import { type Stage, specimenPage, specimensIn, toldError } from "./specimen-page.ts";
-import { STAGE } from "./window-code.ts";
+import { specimenPage, specimensIn } from "./specimen-page.ts";
 
 type ListRequest = Extract<SpecimenRequest, { readonly kind: "list" }>;
 type MountRequest = Extract<SpecimenRequest, { readonly kind: "specimen" }>;
@@ -31,7 +32,7 @@ export class MountedSpecimens {
           const shelf = await specimensIn(opened, program, file.path);
           specimens = shelf.map((specimen) => listed(specimen, program));
         } catch (error) {
-          failure = `${toldError(error, program)}${unsetText(opened)}`;
+          failure = `${toldError(error, program)}${unsetIn(opened)}`;
         }
       },
     });
@@ -57,7 +58,7 @@ export class MountedSpecimens {
       const about = { page: null, unset: [...unset], asked: page.asked };
       const { scene, sheets, shown } = page.moment();
       if (problem !== undefined && shown().length === 0)
-        return { ...nothingTried, ...about, failure: `${problem}${unsetText(page)}` };
+        return { ...nothingTried, ...about, failure: `${problem}${unsetIn(page)}` };
       if (exploration === null) {
         const shows = { document: scene.document, sheets, stylesKnown: program.stylesKnown };
         return { ...nothingTried, ...about, page: shows, problems: page.problems, failure: null };
@@ -66,7 +67,7 @@ export class MountedSpecimens {
       page = null;
       return { ...(await explored(source, exploration, opened)), ...about, failure: null };
     } catch (error) {
-      const failure = `${toldError(error, program)}${page === null ? "" : unsetText(page)}`;
+      const failure = `${toldError(error, program)}${page === null ? "" : unsetIn(page)}`;
       return { ...nothingTried, page: null, failure, unset: [], asked: 0 };
     } finally {
       page?.close();
@@ -74,10 +75,8 @@ export class MountedSpecimens {
   }
 }
 
-const unsetText = ({ window }: LivePage): string => {
-  const unset = [...((window[STAGE] as Stage | undefined)?.unset ?? [])];
-  return unset.length === 0 ? "" : `; not set here: ${unset.join(", ")}`;
-};
+const unsetIn = ({ window }: LivePage): string =>
+  unsetText((window[STAGE] as Stage | undefined)?.unset ?? []);
 
 function listed({ name, options, at }: Specimen, program: Program): ListedSpecimen {
   const { viewport, scheme, walk, checks } = options;

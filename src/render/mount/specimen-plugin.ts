@@ -3,12 +3,13 @@ import path from "node:path";
 import type { OnLoadResult, Plugin, PluginBuild } from "esbuild";
 import { componentFormats } from "../../core/document/component-formats.ts";
 import type { TemplateLanguageName } from "../../readers/composition/source-module.ts";
+import { shownPath } from "../mounted/shown-path.ts";
 import type { BundledStyle, BundleRequest } from "../protocol.ts";
 import type { AngularBuild } from "./angular-build.ts";
 import { readyAngular } from "./angular-plugin.ts";
 import { classExports } from "./class-exports.ts";
+import { moduleText } from "./module-text.ts";
 import { resolves } from "./project-tools.ts";
-import { shownPath } from "./shown-path.ts";
 import type { Gathered, SourceFile } from "./source-file.ts";
 import { compileStyle } from "./style-source.ts";
 import { compileSvelte, compileSvelteModule } from "./svelte-source.ts";
@@ -64,7 +65,14 @@ export function specimenPlugin(
         const shown = isAsWritten ? source.name : `${source.name} as compiled`;
         return style(
           source.name,
-          { file: shown, text, start: 0, suffix, scope: null },
+          {
+            file: shown,
+            text,
+            start: 0,
+            suffix,
+            scope: null,
+            compiled: isModule && request.isForBrowser ? moduleText(text, suffix) : null,
+          },
           classExports(text, suffix, isModule),
         );
       });

@@ -31,7 +31,7 @@ export async function compileSvelte(
   const { path: file, name, text } = source;
   return compiled(root, source, async (compiler) => {
     const scope = `svelte-${name.replace(/[^A-Za-z0-9]/g, "-").toLowerCase()}`;
-    const { js } = compiler.compile(text, {
+    const { js, css } = compiler.compile(text, {
       filename: file,
       rootDir,
       dev: true,
@@ -48,6 +48,7 @@ export async function compileSvelte(
       start,
       suffix: "",
       scope: { kind: "class", name: scope },
+      compiled: css?.code ?? "",
     });
     return `${styleCode(name, "")}\n${js.code}`;
   });

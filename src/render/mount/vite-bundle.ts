@@ -2,9 +2,9 @@ import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import path from "node:path";
 import { pathToFileURL } from "node:url";
+import { shownPath } from "../mounted/shown-path.ts";
 import type { BundledStyle, BundleRequest, SourceRemark } from "../protocol.ts";
 import { firstThere, resolves } from "./project-tools.ts";
-import { shownPath } from "./shown-path.ts";
 import { stamping } from "./vue-source.ts";
 import { entryCode, jsxCode, mountCodeFor, specimenCode } from "./window-code.ts";
 
@@ -150,6 +150,7 @@ export async function builtByVite(
             start: 0,
             suffix: "",
             scope: null,
+            compiled: null,
           },
   };
 }

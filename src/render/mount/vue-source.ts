@@ -1,8 +1,9 @@
 import { readFileSync, realpathSync, statSync } from "node:fs";
 import path from "node:path";
 import type { OnLoadResult, PartialMessage } from "esbuild";
+import { shownPath } from "../mounted/shown-path.ts";
+import { moduleText } from "./module-text.ts";
 import { projectTool } from "./project-tools.ts";
-import { shownPath } from "./shown-path.ts";
 import type { Gathered, SourceFile } from "./source-file.ts";
 import { typeFile } from "./type-files.ts";
 import { styleCode } from "./window-code.ts";
@@ -96,7 +97,14 @@ export async function compileVue(
         "component.render = render;",
       );
     }
-    lines.push(...stylesOf(descriptor, name, scopeId, gathered));
+    const compiledStyle = (style: VueNode, suffix: string): string =>
+      compiler.compileStyle({
+        source: suffix === "" ? style.content : moduleText(style.content, suffix),
+        filename: file,
+        id: scopeId ?? id,
+        scoped: style.scoped === true,
+      }).code;
+    lines.push(...stylesOf(descriptor, name, scopeId, gathered, compiledStyle));
     if (scopeId !== undefined) lines.push(`component.__scopeId = ${JSON.stringify(scopeId)};`);
     lines.push(`component.__file = ${JSON.stringify(name)};`, "export default component;");
     const lang = descriptor.scriptSetup?.lang ?? descriptor.script?.lang ?? "js";
@@ -115,6 +123,7 @@ function stylesOf(
   name: string,
   scopeId: string | undefined,
   gathered: Gathered,
+  compiledStyle: (style: VueNode, suffix: string) => string,
 ): readonly string[] {
   const modules: string[] = [];
   const lines = descriptor.styles.map((style, index) => {
@@ -129,6 +138,7 @@ function stylesOf(
       start: style.loc.start.offset,
       suffix,
       scope: style.scoped && scopeId !== undefined ? { kind: "attribute", name: scopeId } : null,
+      compiled: isKnown ? compiledStyle(style, suffix) : null,
     });
     if (style.module)
       modules.push(

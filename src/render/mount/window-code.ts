@@ -1,9 +1,7 @@
+import { STAGE } from "../mounted/stage.ts";
 import { angularMountCode } from "./angular-code.ts";
 
 /** Code that is bundled with the specimens and runs in their window, by the name it is imported by there. */
-
-/** What a window with specimens in it holds for us, under this name. */
-export const STAGE = "__evenKeel";
 
 /** Specimens are named on a shelf that stands only in windows of ours. */
 export const specimenCode = `

@@ -10,8 +10,8 @@ import { liveSource } from "../../../src/render/live-driver.ts";
 import { LivePage } from "../../../src/render/live-page.ts";
 import { bundleSpecimens } from "../../../src/render/mount/bundle.ts";
 import { MountedSpecimens } from "../../../src/render/mount/mounted-specimens.ts";
-import { Program } from "../../../src/render/mount/program.ts";
 import { specimenPage } from "../../../src/render/mount/specimen-page.ts";
+import { Program } from "../../../src/render/mounted/program.ts";
 import type { Bundle } from "../../../src/render/protocol.ts";
 import { everyCheck } from "../../render/pages.ts";
 import { launch } from "../browser.ts";
@@ -79,7 +79,13 @@ describe.each(files)("kits for %s", (framework, name) => {
 
   beforeAll(async () => {
     const root = path.resolve(folder, "../../..");
-    const request = { kind: "bundle", root, workingDirectory: folder, files: [file.path] } as const;
+    const request = {
+      kind: "bundle",
+      root,
+      workingDirectory: folder,
+      files: [file.path],
+      isForBrowser: false,
+    } as const;
     const { bundle: built, broken } = await bundleSpecimens(request);
     expect([...broken]).toEqual([]);
     bundle = built as Bundle;

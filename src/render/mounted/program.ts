@@ -14,7 +14,7 @@ import { shownPath } from "./shown-path.ts";
 import { markedStyle } from "./style-mark.ts";
 
 /** What the program is called in the stacks of errors. */
-const PROGRAM = "keel-specimens";
+export const PROGRAM = "keel-specimens";
 
 /** How far before a tag a comment is looked for. */
 const LONGEST_REMARK = 600;
@@ -26,16 +26,21 @@ interface SourceText {
 
 /** A bundle made ready to be run, window after window, with the way from it back to source. */
 export class Program {
-  readonly script: Script;
   readonly #bundle: Bundle;
   readonly #sheets = new Map<string, Sheet>();
   readonly #texts = new Map<string, SourceText | null>();
   readonly #spans = new Map<string, Span | null>();
   #map: SourceMap | null = null;
+  #script: Script | null = null;
 
   constructor(bundle: Bundle) {
     this.#bundle = bundle;
-    this.script = new Script(textOf(bundle.code), { filename: PROGRAM });
+  }
+
+  /** What simulated windows run. */
+  get script(): Script {
+    this.#script ??= new Script(textOf(this.#bundle.code), { filename: PROGRAM });
+    return this.#script;
   }
 
   get stylesKnown(): boolean {
@@ -60,11 +65,21 @@ export class Program {
     return sheet;
   }
 
-  /** What a framework made of a stylesheet that a component brings along, with the places of what was written. */
+  /** What was made of a stylesheet that a component brings along, with the places of what was written. */
   writtenSheet(text: string): Sheet | null {
-    const key = markedStyle(text);
-    const written = key === null ? null : this.sheet(key);
-    return written === null ? null : asWritten(parseSheet({ file: written.file, text, start: 0 }), written);
+    const mark = markedStyle(text);
+    const written = mark === null ? null : this.sheet(mark.key);
+    if (mark === null || written === null) return null;
+    // What we give a browser names its pictures by other addresses.
+    const made = mark.by === "stage" ? (this.#bundle.styles.get(mark.key)?.compiled ?? null) : text;
+    return made === null
+      ? written
+      : asWritten(parseSheet({ file: written.file, text: made, start: 0 }), written);
+  }
+
+  /** The texts of the source files that were looked at so far, by the names they are shown with. */
+  *sourceTexts(): Iterable<readonly [string, string]> {
+    for (const [file, source] of this.#texts) if (source !== null) yield [file, source.text];
   }
 
   #text(file: string): SourceText | null {
