@@ -95,9 +95,18 @@ export class UnitAuditor {
       }
       if (isTrial || findings.some(hasEdits)) given.push(...givenIn(scene));
     }
-    const elements = documents.reduce((sum, { scene }) => sum + scene.page.index.elements.length, 0);
+    const isSpecimen = unit.subject.specimen !== null;
+    const elements = documents.reduce(
+      (sum, { scene }) =>
+        sum +
+        scene.page.index.elements.filter(
+          (one) => !isSpecimen || one.components.length > 0 || one.source !== null,
+        ).length,
+      0,
+    );
     const subject = subjectOf(unit.subject, elements, results.all);
-    return { subject, findings, results, accepted, facts, given };
+    // What holds of pages as wholes is not asked of one component.
+    return { subject, findings, results, accepted, facts: isSpecimen ? null : facts, given };
   }
 
   /** What shows only in parts that are closed at first, and that anyone can open. */
