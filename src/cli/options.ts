@@ -95,7 +95,7 @@ export const engineOptions = {
     type: "string",
     choices: ["read", "render", "browser"],
     describe:
-      "read: from source, executing nothing; render: pages also with their scripts run in a simulated window and their keys pressed, and every specimen mounted; browser: pages as an installed browser shows them; not given: pages are read, specimens mounted that are named, and addresses opened in a browser",
+      "read: from source, executing nothing; render: pages also with their scripts run in a simulated window and their keys pressed, and every specimen mounted; browser: pages and specimens as an installed browser shows them; not given: pages are read, specimens mounted that are named, and addresses opened in a browser",
   },
   browser: {
     type: "string",
