@@ -38,7 +38,7 @@ import { trySeenFocus } from "./seen-focus.ts";
 import { skipLinkKeys, trySkipping } from "./skipping.ts";
 import { StateAudit } from "./state-audit.ts";
 import { tryStates } from "./states.ts";
-import { proveSuspicions } from "./suspicions.ts";
+import { proveSuspicions, tryArrows } from "./suspicions.ts";
 import { seenElement } from "./told-element.ts";
 import { tryTrap } from "./traps.ts";
 import { didSomething, type Effect, focus, type Move, OutOfTime, press, Trials } from "./trial.ts";
@@ -175,6 +175,7 @@ class Explorer {
         await tryDrags(this.#notes, this.#effects);
       }
       await proveSuspicions(this.#audit, this.#trials);
+      await tryArrows(this.#audit, this.#trials);
       return false;
     } catch (error) {
       if (error instanceof OutOfTime) return true;

@@ -38,6 +38,8 @@ export class StateAudit {
   readonly findings: SeenFinding[] = [];
   /** What Tab is to be pressed for before it is told. */
   readonly suspicions: Suspicion[] = [];
+  /** What keys that are heard everywhere may do too, in what keys have opened: arrows are to be pressed before it is told. */
+  readonly leftToKeys: Suspicion[] = [];
   readonly #plan: StatePlan;
   readonly #seen = new Set<string>();
   readonly #told = new Set<string>();
@@ -141,8 +143,10 @@ export class StateAudit {
       origins,
       criteria,
     };
-    if (isSuspicion)
-      this.suspicions.push({ place: key, key: moment.keyOf(finding.element), moves, finding: seen });
+    const suspicion = { place: key, key: moment.keyOf(finding.element), moves, finding: seen };
+    const mayBeByKeys = known?.kind === "page" && known.mayBeDoneByKeys === true && outcome === "failed";
+    if (isSuspicion) this.suspicions.push(suspicion);
+    else if (mayBeByKeys && moves.length > 0 && moment.answersKeys(null)) this.leftToKeys.push(suspicion);
     else this.findings.push(seen);
   }
 

@@ -3,8 +3,35 @@ import { usualSettings } from "../core/checks/check.ts";
 import { focusShows } from "../core/checks/keys/focus-shows.ts";
 import type { Driver, Moment } from "../engine/driver.ts";
 import { isDrawnOtherwise, lookAround } from "./focus-marks.ts";
+import { stateOf } from "./page-state.ts";
 import type { StateAudit, Suspicion } from "./state-audit.ts";
 import type { Trials } from "./trial.ts";
+
+const arrows = ["ArrowRight", "ArrowDown", "ArrowLeft", "ArrowUp"];
+
+/**
+ * Presses arrows with focus on nothing, in each state in which only a pointer uses something while keys are heard everywhere:
+ * where they move anything, what a pointer presses may be what they lead to, and it is a question.
+ */
+export async function tryArrows(audit: StateAudit | null, trials: Trials): Promise<void> {
+  for (const { moves, finding } of audit?.leftToKeys ?? []) {
+    const isMoved = await trials.after(moves, async (page) => {
+      await page.rest();
+      const before = await stateOf(page);
+      for (const arrow of arrows) await page.press(arrow);
+      return trials.changes(before, await stateOf(page)).length > 0;
+    });
+    audit?.findings.push(
+      isMoved
+        ? {
+            ...finding,
+            outcome: "cantTell",
+            message: `Arrow keys do something here wherever focus is. Do they lead to this, too? If not: ${finding.message}`,
+          }
+        : finding,
+    );
+  }
+}
 
 /** Presses Tab for what the checks of source suspect of its stops, in the state in which they do. */
 export async function proveSuspicions(audit: StateAudit | null, trials: Trials): Promise<void> {

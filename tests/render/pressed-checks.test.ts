@@ -223,3 +223,40 @@ describe("pressing decides what source only suspects", () => {
     expect(await pressed(html)).toEqual(expected);
   });
 });
+
+/** Slips that a key opens and only a pointer presses, while keys are heard on the whole page. */
+const slipsOpened = (
+  onKey: string,
+) => `<main><h1>Slips</h1><button id="o">All slips</button><div id="g"></div></main>
+<script>
+let at = 0;
+const slips = () => [...document.querySelectorAll("#g div")];
+document.getElementById("o").onclick = () => {
+  document.getElementById("g").innerHTML = [1, 2, 3].map((n) => '<div onclick="choose(' + n + ')">Slip ' + n + "</div>").join("");
+};
+function choose(n) { document.querySelector("h1").textContent = "Slip " + n; }
+document.addEventListener("keydown", (event) => { ${onKey} });
+</script>`;
+
+test.each([
+  [
+    "cantTell",
+    'if (event.key === "ArrowRight") { at = (at + 1) % 3; slips()[at]?.setAttribute("aria-current", "true"); }',
+  ],
+  ["failed", 'if (event.key === "Escape") document.getElementById("g").textContent = "";'],
+])(
+  "what only a pointer presses while keys are heard everywhere is %s by what arrows do",
+  async (outcome, onKey) => {
+    const { findings } = await explore(liveSource(pageSource(slipsOpened(onKey))), {
+      script: null,
+      patience: 100_000,
+      plan: checksOfStates,
+      log: false,
+    });
+    const found = findings.filter(
+      ({ check, element }) => check === "keys.reachable" && element.tag === "div",
+    );
+    expect(found.map((one) => one.outcome)).toContain(outcome);
+    expect(new Set(found.map((one) => one.outcome)).size).toBe(1);
+  },
+);
