@@ -144,7 +144,10 @@ async function listSpecimens(page: PageFile, bundle: Bundle, host: Host): Promis
   };
   if (failure !== null) return [unread(notMounted(page.name, failure))];
   if (specimens.length === 0) return [unread(noSpecimens(page.name))];
-  const wanted = specimens.flatMap((listed, index) => (isAsked(page, listed) ? [{ listed, index }] : []));
+  const isNamed = specimens.some(({ name }) => name === page.part);
+  const wanted = specimens.flatMap((listed, index) =>
+    isAsked(page, listed, isNamed) ? [{ listed, index }] : [],
+  );
   if (wanted.length === 0) {
     const names = specimens.map(({ name }) => name);
     return [unread(noSuchSpecimen(page.name, page.part ?? "", nearestWord(page.part ?? "", names), names))];
@@ -175,9 +178,9 @@ export const askWindow = (
 const answered = <T>(answer: ApartAnswer): T | null => (answer.ok ? (answer.value as T) : null);
 const reasonOf = (answer: ApartAnswer): string => (answer.ok ? "" : answer.reason);
 
-/** A name alone, or how it begins. */
-const isAsked = ({ part }: PageFile, { name }: ListedSpecimen): boolean =>
-  part === undefined || name === part || name.toLowerCase().startsWith(part.toLowerCase());
+/** A name alone, or how it begins where none is just so. */
+const isAsked = ({ part }: PageFile, { name }: ListedSpecimen, isNamed: boolean): boolean =>
+  part === undefined || (isNamed ? name === part : name.toLowerCase().startsWith(part.toLowerCase()));
 
 /** The walk scripts beside a file, read when they are first wanted; what is wrong with them is told once. */
 export type Beside = () => Promise<{
