@@ -61,12 +61,11 @@ export const pageDriver = (page: ActedPage): UnitDriver => ({
   off: page.off,
   shown: async () => page.documents,
   async explore(request) {
-    const isByKeys = request.script === null;
-    const { scripts, problems } =
-      isByKeys && !request.log ? await page.beside() : { scripts: [], problems: [] };
+    const isAudited = request.script === null && !request.log && page.presses !== "none";
+    const { scripts, problems } = isAudited ? await page.beside() : { scripts: [], problems: [] };
     const pressed = await mayPress(page, request, () => actedOn(page, request));
     const walked: WalkedScript[] = [];
-    const more: Problem[] = [...problems];
+    const more = [...problems];
     for (const { steps, file, text } of scripts) {
       const run = await actedOn(page, { script: steps, plan: null, log: false });
       if (run.explored === null) more.push(...run.problems);
