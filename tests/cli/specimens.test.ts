@@ -205,3 +205,22 @@ export function Harbour({ children }: { children?: ReactNode }) {
   const { status, out } = await keel(folder, ["tree", ...shown]);
   expect([status, out]).toEqual([0, expect.stringMatching(/Yard:[\s\S]*tab[\s\S]*Brackwater[\s\S]*Words/)]);
 });
+
+test("a specimen that is named just so is meant alone, and else those whose names begin so", async () => {
+  const folder = folderWith({
+    "package.json": '{"name":"yard"}',
+    "slips.specimen.js": `import { specimen } from "even-keel/specimen";
+specimen("slip", () => "<p>Free</p>");
+specimen("slip, taken", () => "<p>Taken</p>");
+specimen("berth", () => "<p>Berth 2</p>");`,
+  });
+  const shown = async (name: string) => (await keel(folder, ["hear", `slips.specimen.js#${name}`])).out;
+  expect(await shown("slip")).not.toContain("Taken");
+  expect(await shown("slip,")).toContain("Taken");
+  const both = await shown("sli");
+  expect([both.includes("Free"), both.includes("Taken"), both.includes("Berth")]).toEqual([
+    true,
+    true,
+    false,
+  ]);
+});
