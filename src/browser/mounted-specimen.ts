@@ -8,6 +8,7 @@ import { type FoundSpecimen, idOf, placeOf } from "../render/collect/specimens.t
 import { mountedPlaces } from "../render/mounted/places.ts";
 import { PROGRAM, Program } from "../render/mounted/program.ts";
 import { SHOWING } from "../render/mounted/showing.ts";
+import { specimenHtml } from "../render/mounted/specimen-html.ts";
 import { styleMark } from "../render/mounted/style-mark.ts";
 import { toldError, unsetText } from "../render/mounted/told-error.ts";
 import type { Bundle, BundledStyle } from "../render/protocol.ts";
@@ -69,7 +70,7 @@ export class MountedSpecimen {
   }
 
   get id(): string {
-    return idOf(this.found);
+    return idOf(this.found.page, this.found.listed.name);
   }
 
   /** Where it stands in source, as problems tell it. */
@@ -135,7 +136,11 @@ export class SpecimenPages {
     const address = await this.#serve(
       bundle,
       `specimen-${++this.#count}.html`,
-      `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${escaped(listed.name)}</title>${scripts}</head><body><div></div><script type="module">${shows}</script></body></html>`,
+      specimenHtml(
+        listed.name,
+        `<meta charset="utf-8">${scripts}`,
+        `<script type="module">${shows}</script>`,
+      ),
     );
     return new MountedSpecimen(found, program, address);
   }
@@ -188,5 +193,3 @@ interface Shared {
 
 /** A value as a script in a page may have it. */
 const inScript = (value: unknown): string => JSON.stringify(value).replace(/</g, "\\u003c");
-
-const escaped = (text: string): string => text.replace(/[&<]/g, (c) => (c === "&" ? "&amp;" : "&lt;"));

@@ -39,7 +39,7 @@ export class SimulatedSpecimen implements UnitDriver {
     const { page, listed } = specimen;
     this.unit = {
       subject: {
-        id: idOf(specimen),
+        id: idOf(page, listed.name),
         target: page.target,
         kind: "component",
         engine: "render",

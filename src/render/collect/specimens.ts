@@ -198,18 +198,12 @@ function scriptsOnce(page: PageFile, specimens: readonly ListedSpecimen[], host:
   };
 }
 
-/** Where a specimen stands in source, as problems tell it. */
-export const placeOf = ({ page, listed: { place, name } }: Pick<FoundSpecimen, "page" | "listed">): string =>
-  place === null ? idOf({ page, listed: { name } }) : `${place.file}:${place.line} "${name}"`;
-
 /** What a specimen is called as a unit. */
-export const idOf = ({
-  page,
-  listed,
-}: {
-  readonly page: PageFile;
-  readonly listed: Pick<ListedSpecimen, "name">;
-}): string => `${page.name}#${listed.name}`;
+export const idOf = (page: PageFile, name: string): string => `${page.name}#${name}`;
+
+/** Where a specimen stands in source, as problems tell it. */
+export const placeOf = ({ page, listed: { place, name } }: FoundSpecimen): string =>
+  place === null ? idOf(page, name) : `${place.file}:${place.line} "${name}"`;
 
 /** What a specimen is shown on: as it asks, else as a plan says. */
 export const deviceOf = ({ viewport, scheme }: ListedSpecimen, { device }: ReadingPlan): Device => ({

@@ -3,6 +3,7 @@ import type { Specimen } from "../../specimen.ts";
 import type { LivePage, PageSource } from "../live-page.ts";
 import { mountedPlaces } from "../mounted/places.ts";
 import type { Program } from "../mounted/program.ts";
+import { specimenHtml } from "../mounted/specimen-html.ts";
 import { mountSpecimen, originsIn, readyStage, STAGE, type Stage } from "../mounted/stage.ts";
 import { toldError } from "../mounted/told-error.ts";
 import type { SourceRemark } from "../protocol.ts";
@@ -18,7 +19,7 @@ export function specimenPage(
     file: file.name,
     kind: "component",
     quirks: false,
-    html: `<!doctype html><html lang="en"><head><title>${escaped(specimen.name)}</title></head><body><div></div></body></html>`,
+    html: specimenHtml(specimen.name),
     device,
     stylesKnown: program.stylesKnown,
     sheets: (window) =>
@@ -37,8 +38,6 @@ export function specimenPage(
     tellError: (error) => toldError(error, program),
   };
 }
-
-const escaped = (text: string): string => text.replace(/[&<]/g, (c) => (c === "&" ? "&amp;" : "&lt;"));
 
 /** Runs a file of specimens in a window, and gives those that it names. */
 export async function specimensIn(
